@@ -1,0 +1,40 @@
+# The one list of commands. `make run` and `make test` install what is missing.
+PY := .venv/bin/python
+RUN := .venv/bin/orthocline
+export NUMBA_CACHE_DIR := $(CURDIR)/var/numba
+
+.PHONY: run test setup check format bench screenshots assets stop
+
+run:
+	@scripts/setup run
+	@exec $(RUN) serve
+
+test:
+	@scripts/setup test
+	@$(PY) -m pytest -n 2 --dist loadfile -q $(ARGS)
+
+setup:
+	@scripts/setup test
+
+check: setup
+	@$(PY) -m ruff format --check .
+	@$(PY) -m ruff check .
+	@$(PY) -m mypy
+	@.venv/bin/lint-imports
+	@scripts/assets --check
+
+format: setup
+	@$(PY) -m ruff format .
+	@$(PY) -m ruff check --fix .
+
+bench: setup
+	@$(PY) benchmarks/bench.py
+
+screenshots: setup
+	@$(PY) scripts/screenshots.py
+
+assets:
+	@scripts/assets
+
+stop:
+	@if [ -x $(RUN) ]; then $(RUN) db stop; fi
