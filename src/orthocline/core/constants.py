@@ -1,0 +1,42 @@
+"""Physical constants, each with its unit and source. SI throughout."""
+
+from typing import Final
+
+GRAVITY_MPS2: Final = 9.80665
+"""Standard gravity [m/s^2] (3rd CGPM, 1901)."""
+
+ROLLING_SHARE: Final = 5.0 / 7.0
+"""Share of a pull that moves the centre of a rolling solid sphere; 2/7 goes into spin."""
+
+RAMP_SPEED_MPS: Final = 1.83
+"""Speed [m/s] at which the standard ramp releases the ball (Brede 1991; Holmes 1991)."""
+
+BALL_RADIUS_M: Final = 0.021335
+"""Radius [m] of a ball of the smallest diameter allowed, 42.67 mm (Rules of golf, equipment)."""
+
+BALL_MASS_KG: Final = 0.04593
+"""Greatest mass [kg] of a ball (Rules of golf, equipment)."""
+
+HOLE_RADIUS_M: Final = 0.053975
+"""Radius [m] of the hole, 4.25 in across (Rules of golf, definitions)."""
+
+CAPTURE_SPEED_MPS: Final = 1.63
+"""Fastest speed [m/s] at the rim that drops through the middle (Holmes 1991, Am. J. Phys. 59, 129)."""
+
+FACE_FRICTION: Final = 0.4
+"""Friction coefficient of a sliding ball on cut grass (Penner 2002, Can. J. Phys. 80, 83)."""
+
+AIR_DENSITY_KGPM3: Final = 1.2
+"""Density of air [kg/m^3] at 20 degrees and sea level."""
+
+DRAG_COEFFICIENT: Final = 0.5
+"""Drag coefficient of a slow golf ball."""
+
+WIND_HEIGHT_M: Final = 10.0
+"""Height [m] at which a mean wind is quoted (WMO)."""
+
+GRASS_ROUGHNESS_M: Final = 0.0005
+"""Roughness length [m] of very short grass, for the log law of the wind."""
+
+MODEL_VERSION: Final = "1"
+"""Raised whenever a change of the model changes the figures of a read."""

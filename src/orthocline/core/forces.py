@@ -1,0 +1,101 @@
+"""What pushes a rolling ball besides the grass's drag: the slope, the grain and the wind."""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from orthocline.core.constants import (
+    AIR_DENSITY_KGPM3,
+    BALL_MASS_KG,
+    BALL_RADIUS_M,
+    DRAG_COEFFICIENT,
+    GRASS_ROUGHNESS_M,
+    GRAVITY_MPS2,
+    ROLLING_SHARE,
+    WIND_HEIGHT_M,
+)
+from orthocline.core.green_speed import rolling_deceleration_mps2
+from orthocline.core.putt import Putt, Wind
+from orthocline.core.surface import Plane
+
+WIND_FACTOR_PER_M = (
+    ROLLING_SHARE * AIR_DENSITY_KGPM3 * DRAG_COEFFICIENT * math.pi * BALL_RADIUS_M**2 / (2.0 * BALL_MASS_KG)
+)
+"""(5/7) rho C_d A / 2m [1/m]: acceleration of a rolling ball per square of the air's speed past it."""
+
+AT_BALL = math.log(BALL_RADIUS_M / GRASS_ROUGHNESS_M) / math.log(WIND_HEIGHT_M / GRASS_ROUGHNESS_M)
+"""Share of the wind at ten metres that blows at the ball's centre, by the log law."""
+
+
+@dataclass(frozen=True)
+class Forces:
+    """The accelerations [m/s^2] on a ball, apart from the slope's own.
+
+    Attributes
+    ----------
+    drag_mps2 : float
+        Rolling deceleration d from the green speed.
+    grain_east_mps2, grain_north_mps2 : float
+        Steady pull of the grain, gamma d along its direction.
+    wind_east_mps, wind_north_mps : float
+        Wind [m/s] at the ball's centre.
+    """
+
+    drag_mps2: float
+    grain_east_mps2: float
+    grain_north_mps2: float
+    wind_east_mps: float
+    wind_north_mps: float
+
+    @property
+    def row(self) -> NDArray[np.float64]:
+        """The same as one array for the integrator."""
+        return np.array(
+            [
+                self.drag_mps2,
+                self.grain_east_mps2,
+                self.grain_north_mps2,
+                self.wind_east_mps,
+                self.wind_north_mps,
+            ]
+        )
+
+
+def wind_at_ball_mps(wind: Wind) -> float:
+    """Return the wind [m/s] at the ball's centre: 0.0005 m of roughness, 21.3 mm up."""
+    return wind.speed_mps * AT_BALL
+
+
+def forces_of(putt: Putt) -> Forces:
+    """Return the forces on the ball of a putt."""
+    drag = rolling_deceleration_mps2(putt.green_speed_ft)
+    grain, wind = putt.grain, putt.wind
+    blow = wind_at_ball_mps(wind)
+    return Forces(
+        drag,
+        grain.strength * drag * math.cos(grain.toward_rad),
+        grain.strength * drag * math.sin(grain.toward_rad),
+        blow * math.cos(wind.toward_rad),
+        blow * math.sin(wind.toward_rad),
+    )
+
+
+def plane_with_grain(putt: Putt) -> Plane:
+    """Return the bare plane that rolls as the putt's plane with its grain does.
+
+    Grain adds gamma d toward the way it grows, as a slope of gamma d / (5/7 g) falling that way would.
+    """
+    forces = forces_of(putt)
+    per_slope = ROLLING_SHARE * GRAVITY_MPS2
+    rise_east, rise_north = putt.surface.parameters
+    fall_east = -rise_east + forces.grain_east_mps2 / per_slope
+    fall_north = -rise_north + forces.grain_north_mps2 / per_slope
+    return Plane(math.hypot(fall_east, fall_north), math.atan2(fall_north, fall_east))
+
+
+def grain_worth(putt: Putt) -> float:
+    """Return the slope [ratio] that the putt's grain is worth."""
+    drag = rolling_deceleration_mps2(putt.green_speed_ft)
+    return putt.grain.strength * drag / (ROLLING_SHARE * GRAVITY_MPS2)

@@ -1,0 +1,25 @@
+"""Green speed: what the ramp says of the grass, as the deceleration of a rolling ball."""
+
+from orthocline.core.constants import GRAVITY_MPS2, RAMP_SPEED_MPS, ROLLING_SHARE
+from orthocline.core.units import FOOT_M
+
+
+def rolling_deceleration_mps2(green_speed_ft: float) -> float:
+    """Return the deceleration d [m/s^2] of a ball that rolls on level ground.
+
+    Parameters
+    ----------
+    green_speed_ft : float
+        Distance [ft] that the standard ramp's ball rolls on level ground, above 0.
+
+    Notes
+    -----
+    d = v_ramp^2 / (2 S), from the energy of a ball released at `RAMP_SPEED_MPS` that rests after S
+    (Holmes 1991, Am. J. Phys. 59, 129).
+    """
+    return RAMP_SPEED_MPS**2 / (2.0 * green_speed_ft * FOOT_M)
+
+
+def steepest_holding_slope(green_speed_ft: float) -> float:
+    """Return the steepest slope [ratio] on which a ball stays at rest: d / (5/7 g)."""
+    return rolling_deceleration_mps2(green_speed_ft) / (ROLLING_SHARE * GRAVITY_MPS2)

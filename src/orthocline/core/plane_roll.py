@@ -1,0 +1,159 @@
+r"""The uniform slope, solved exactly.
+
+The closed form of the field (heading psi from straight downhill, u = tan(psi/2), powers of u with k = d/G)
+overflows near level ground and divides by zero at k = 1 and k = 1/2. It is the same curve written in the
+parameter tau, with dt = v dtau, which runs from 0 at launch to infinity at rest:
+
+    c = cos^2(psi0/2),  s = sin^2(psi0/2),  A(a) = (1 - e^(-a tau)) / a   (-> tau as a -> 0)
+
+    speed     v = v0 [c e^(-(d-G) tau) + s e^(-(d+G) tau)]
+    heading   tan(psi/2) = e^(-G tau) tan(psi0/2)
+    time      T = v0 [c A(d-G) + s A(d+G)]
+    across    X = v0^2 sin(psi0) [c A(2d-G) + s A(2d+G)]
+    downhill  Y = v0^2 [c^2 A(2d-2G) - s^2 A(2d+2G)]
+    path      P = v0^2 [c^2 A(2d-2G) + 2 c s A(2d) + s^2 A(2d+2G)]
+
+which follows from tau = -ln(u/u0)/G. Level, straight up, straight down and slopes that cannot hold a
+ball are no longer special cases: every term is regular for G = 0, psi0 = 0 or pi, and G >= d.
+"""
+
+import math
+
+import numpy as np
+from numba import njit, types
+from numpy.typing import NDArray
+
+from orthocline.core.track import COLUMNS
+
+F8 = types.float64
+STEP_SHARE = 0.04
+"""Share of its speed that a ball on level ground loses between two rows of a track."""
+SLOW_MPS = 0.02
+"""Below this speed a track ends with one exact row at rest: what is left is a few tenths of a millimetre."""
+MAX_ROWS = 600
+
+
+@njit(F8(F8, F8), cache=True, nogil=True)
+def spent(rate: float, tau: float) -> float:
+    """Return A(rate) = (1 - e^(-rate tau)) / rate, and its limit `tau` where the rate vanishes."""
+    x = rate * tau
+    if abs(x) < 1e-9:
+        return tau * (1.0 - 0.5 * x)
+    return -math.expm1(-x) / rate
+
+
+@njit(types.UniTuple(F8, 5)(F8, F8, F8, F8, F8), cache=True, nogil=True)
+def rolled(
+    heading: float, speed: float, drag: float, pull: float, tau: float
+) -> tuple[float, float, float, float, float]:
+    """Return (time, across, downhill, path, speed) at `tau` for a launch on a plane.
+
+    Parameters
+    ----------
+    heading : float
+        Launch heading psi0 [rad] from straight downhill, 0 to pi.
+    speed : float
+        Launch speed v0 [m/s].
+    drag, pull : float
+        Rolling deceleration d and pull down the slope G [m/s^2].
+    tau : float
+        Parameter of the curve [s^2/m], 0 or more.
+    """
+    s = math.sin(0.5 * heading) ** 2
+    c = 1.0 - s if s < 0.5 else math.cos(0.5 * heading) ** 2
+    energy = speed * speed
+    low = c * c * spent(2.0 * (drag - pull), tau)
+    high = s * s * spent(2.0 * (drag + pull), tau)
+    time = speed * (c * spent(drag - pull, tau) + s * spent(drag + pull, tau))
+    across = (
+        energy * math.sin(heading) * (c * spent(2.0 * drag - pull, tau) + s * spent(2.0 * drag + pull, tau))
+    )
+    path = energy * (low + 2.0 * c * s * spent(2.0 * drag, tau) + high)
+    now = speed * (c * math.exp(-(drag - pull) * tau) + s * math.exp(-(drag + pull) * tau))
+    return time, across, energy * (low - high), path, now
+
+
+@njit(F8(F8, F8, F8), cache=True, nogil=True)
+def heading_at(heading: float, pull: float, tau: float) -> float:
+    """Return the heading [rad] from straight downhill at `tau`."""
+    return 2.0 * math.atan2(math.sin(0.5 * heading) * math.exp(-pull * tau), math.cos(0.5 * heading))
+
+
+@njit(F8(F8, F8, F8, F8), cache=True, nogil=True)
+def path_left(heading: float, speed: float, drag: float, pull: float) -> float:
+    """Return the path [m] until rest; infinite where the slope does not hold the ball.
+
+    The last terms of `rolled` at tau = infinity. Straight up a slope that cannot hold it, the ball is at
+    rest only for a moment: the path to there is given.
+    """
+    s = math.sin(0.5 * heading) ** 2
+    c = math.cos(0.5 * heading) ** 2
+    if pull >= drag:
+        return speed * speed / (2.0 * (drag + pull)) if c < 1e-30 else math.inf
+    return 0.5 * speed * speed * (c * c / (drag - pull) + 2.0 * c * s / drag + s * s / (drag + pull))
+
+
+@njit(F8(F8, F8, F8, F8), cache=True, nogil=True)
+def time_left(heading: float, speed: float, drag: float, pull: float) -> float:
+    """Return the time [s] until rest, on a slope that holds the ball."""
+    s = math.sin(0.5 * heading) ** 2
+    return speed * ((1.0 - s) / (drag - pull) + s / (drag + pull))
+
+
+@njit(
+    types.Tuple((F8[:, ::1], types.boolean))(F8, F8, F8, F8, F8, F8, F8, F8, F8, F8),
+    cache=True,
+    nogil=True,
+)
+def plane_samples(
+    x_m: float,
+    y_m: float,
+    downhill: float,
+    side: float,
+    heading: float,
+    speed: float,
+    drag: float,
+    pull: float,
+    step_share: float,
+    path_limit: float,
+) -> tuple[NDArray[np.float64], bool]:
+    """Return the rows of a `Track` on a plane and whether the ball rests at the last of them.
+
+    Parameters
+    ----------
+    x_m, y_m : float
+        Start on the map [m].
+    downhill : float
+        Direction of straight downhill [rad].
+    side : float
+        +1 where the heading is counter-clockwise from downhill, -1 where it is clockwise.
+    heading, speed, drag, pull : float
+        As in `rolled`.
+    step_share : float
+        Share of its speed that the ball loses between two rows on level ground.
+    path_limit : float
+        Path length [m] after which a ball that never rests is followed no further.
+    """
+    rows = np.empty((MAX_ROWS, COLUMNS))
+    cos, sin = math.cos(downhill), math.sin(downhill)
+    step = step_share / drag
+    tau = 0.0
+    count = 0
+    v = speed
+    holds = pull < drag
+    while count < MAX_ROWS - 1:
+        t, across, down, path, v = rolled(heading, speed, drag, pull, tau)
+        psi = downhill + side * heading_at(heading, pull, tau)
+        x, y = x_m + down * cos - side * across * sin, y_m + down * sin + side * across * cos
+        rows[count] = (t, x, y, v * math.cos(psi), v * math.sin(psi), path)
+        count += 1
+        if path > path_limit or v < (SLOW_MPS if holds else 1e-6):
+            break
+        tau += step
+        step *= 1.01 + max(0.0, 0.01 * (count - 200))
+    if not holds or v >= SLOW_MPS:
+        return rows[:count].copy(), False
+    t, across, down, path, v = rolled(heading, speed, drag, pull, 60.0 / (drag - pull))
+    x, y = x_m + down * cos - side * across * sin, y_m + down * sin + side * across * cos
+    rows[count] = (t, x, y, 0.0, 0.0, path)
+    return rows[: count + 1].copy(), True

@@ -1,0 +1,144 @@
+"""The question: one putt as it is asked, and the ranges in which it can be answered."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+
+from orthocline.core.surface import Plane
+
+LENGTH_RANGE_M = (0.15, 60.0)
+GREEN_SPEED_RANGE_FT = (3.0, 20.0)
+TILT_RANGE = (0.0, 0.25)
+PAST_RANGE_M = (0.0, 5.0)
+SPEED_AT_HOLE_RANGE_MPS = (0.05, 5.0)
+GRAIN_RANGE = (0.0, 0.5)
+WIND_RANGE_MPS = (0.0, 25.0)
+COORDINATE_RANGE_M = (-1e5, 1e5)
+
+
+class PuttError(ValueError):
+    """A putt outside what can be read.
+
+    Attributes
+    ----------
+    member : str
+        JSON Pointer of the member of the putt document at fault, such as ``/pace/past_m``.
+    """
+
+    def __init__(self, member: str, message: str) -> None:
+        super().__init__(message)
+        self.member = member
+
+
+@dataclass(frozen=True)
+class Point:
+    """A place on the map [m], x east and y north."""
+
+    x_m: float
+    y_m: float
+
+
+@dataclass(frozen=True)
+class RollPast:
+    """Pace as the path length [m] beyond a covered hole at which the ball would rest."""
+
+    past_m: float
+
+
+@dataclass(frozen=True)
+class SpeedAtHole:
+    """Pace as the rolling speed [m/s] at the hole's centre."""
+
+    speed_mps: float
+
+
+Pace = RollPast | SpeedAtHole
+
+
+@dataclass(frozen=True)
+class Grain:
+    """Grass that grows one way: `strength` gamma (0 to 0.5), `toward_rad` counter-clockwise from +x."""
+
+    strength: float
+    toward_rad: float
+
+
+@dataclass(frozen=True)
+class Wind:
+    """Mean wind [m/s] at ten metres, blowing `toward_rad` counter-clockwise from +x."""
+
+    speed_mps: float
+    toward_rad: float
+
+
+NO_GRAIN = Grain(0.0, 0.0)
+STILL_AIR = Wind(0.0, 0.0)
+
+
+@dataclass(frozen=True)
+class Putt:
+    """One putt: where the ball and the hole lie, on what ground, at what green speed and pace.
+
+    Raises
+    ------
+    PuttError
+        When a figure is outside its range; the ranges are the constants of this module.
+    """
+
+    ball: Point
+    hole: Point
+    surface: Plane
+    green_speed_ft: float
+    pace: Pace
+    grain: Grain = field(default=NO_GRAIN)
+    wind: Wind = field(default=STILL_AIR)
+
+    def __post_init__(self) -> None:
+        for member, value, (least, most), what in self._figures():
+            if not least <= value <= most:
+                raise PuttError(member, f"{what} must be between {least:g} and {most:g}")
+        if not LENGTH_RANGE_M[0] <= self.length_m <= LENGTH_RANGE_M[1]:
+            least, most = LENGTH_RANGE_M
+            raise PuttError(
+                "/hole_m", f"the hole must be between {least:g} and {most:g} metres from the ball"
+            )
+
+    def _figures(self) -> Iterator[tuple[str, float, tuple[float, float], str]]:
+        for name, point in (("ball_m", self.ball), ("hole_m", self.hole)):
+            yield f"/{name}/0", point.x_m, COORDINATE_RANGE_M, "a place in metres"
+            yield f"/{name}/1", point.y_m, COORDINATE_RANGE_M, "a place in metres"
+        percent = (100.0 * TILT_RANGE[0], 100.0 * TILT_RANGE[1])
+        yield "/surface/tilt_percent", 100.0 * self.surface.tilt, percent, "tilt in percent"
+        yield "/green_speed_ft", self.green_speed_ft, GREEN_SPEED_RANGE_FT, "green speed in feet"
+        if isinstance(self.pace, RollPast):
+            yield "/pace/past_m", self.pace.past_m, PAST_RANGE_M, "the roll-past in metres"
+        else:
+            speed = self.pace.speed_mps
+            allowed = SPEED_AT_HOLE_RANGE_MPS
+            yield "/pace/speed_at_hole_mps", speed, allowed, "the speed at the hole in m/s"
+        yield "/grain/strength", self.grain.strength, GRAIN_RANGE, "the strength of the grain"
+        yield "/wind/speed_mps", self.wind.speed_mps, WIND_RANGE_MPS, "the wind in m/s"
+
+    @property
+    def length_m(self) -> float:
+        """Straight distance [m] from the ball to the hole's centre."""
+        return math.hypot(self.hole.x_m - self.ball.x_m, self.hole.y_m - self.ball.y_m)
+
+    @property
+    def bearing_rad(self) -> float:
+        """Direction [rad] from the ball to the hole, counter-clockwise from +x."""
+        return math.atan2(self.hole.y_m - self.ball.y_m, self.hole.x_m - self.ball.x_m)
+
+    def along_and_right_m(self, point: Point) -> tuple[float, float]:
+        """Return how far [m] a place lies along the ball-hole line from the ball, and to its right."""
+        east, north = point.x_m - self.ball.x_m, point.y_m - self.ball.y_m
+        cos, sin = math.cos(self.bearing_rad), math.sin(self.bearing_rad)
+        return east * cos + north * sin, east * sin - north * cos
+
+    def place(self, along_m: float, right_m: float) -> Point:
+        """Return the place that lies so far along the ball-hole line and to its right."""
+        cos, sin = math.cos(self.bearing_rad), math.sin(self.bearing_rad)
+        return Point(
+            self.ball.x_m + along_m * cos + right_m * sin,
+            self.ball.y_m + along_m * sin - right_m * cos,
+        )

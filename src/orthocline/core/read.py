@@ -1,0 +1,162 @@
+"""The read: everything the model says of one putt."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from orthocline.core.aim import WIDEST_AIM_RAD, Aim, aim, roller
+from orthocline.core.calls.clock import entry_clock_hours
+from orthocline.core.calls.level_twin import LevelTwin, level_twin
+from orthocline.core.calls.marks import Mark, apex, curve_gate, start_spot
+from orthocline.core.calls.one_second import one_second_mark_m
+from orthocline.core.capture import Meeting, meet
+from orthocline.core.green_speed import rolling_deceleration_mps2
+from orthocline.core.make_window import MakeWindow, make_window
+from orthocline.core.putt import Putt
+from orthocline.core.track import Track
+
+PATH_POINTS = 101
+"""Points of the path from the ball to the hole, evenly spaced in time."""
+PAST_POINTS = 21
+"""Points from the hole to where the ball would rest."""
+
+
+@dataclass(frozen=True)
+class ReadWarning:
+    """Something the golfer must know of a read: a fixed `code` and a sentence with its remedy."""
+
+    code: str
+    message: str
+
+
+@dataclass(frozen=True)
+class Read:
+    """The answer to one putt. Angles and offsets are positive to the golfer's right.
+
+    Attributes
+    ----------
+    putt : Putt
+    aim : Aim
+        Launch, arrival and pace.
+    aim_right_m : float or None
+        Aim spot [m] at the hole's distance from its centre; None beyond 60 degrees of launch angle.
+    apex : Mark or None
+        The furthest point from the ball-hole line; None on a straight putt.
+    curve_gate, start_spot : Mark
+    entry_clock_hours : float or None
+        Hour on the rim where the ball goes in; None where it passes too fast to meet the rim's drop.
+    entry_window_hours : tuple of two float, or None
+        The hours at the two ends of the make window in angle, earliest first.
+    one_second_m : float or None
+    level_twin : LevelTwin
+    make_window : MakeWindow or None
+    path, path_past : ndarray, shape (101, 4) and (21, 4)
+        Rows of t [s], x, y [m], v [m/s]: to the hole, and on from there with the hole covered.
+    warnings : tuple of ReadWarning
+    """
+
+    putt: Putt
+    aim: Aim
+    aim_right_m: float | None
+    apex: Mark | None
+    curve_gate: Mark
+    start_spot: Mark
+    entry_clock_hours: float | None
+    entry_window_hours: tuple[float, float] | None
+    one_second_m: float | None
+    level_twin: LevelTwin
+    make_window: MakeWindow | None
+    path: NDArray[np.float64]
+    path_past: NDArray[np.float64]
+    track: Track
+    warnings: tuple[ReadWarning, ...]
+
+    @property
+    def launch_right_rad(self) -> float:
+        """Launch angle [rad]."""
+        return self.aim.launch.right_rad
+
+    @property
+    def launch_speed_mps(self) -> float:
+        """Launch (rolling) speed [m/s]."""
+        return self.aim.launch.speed_mps
+
+    @property
+    def apex_right_m(self) -> float:
+        """How far the apex lies from the ball-hole line [m], 0 on a straight putt."""
+        return self.apex.right_m if self.apex else 0.0
+
+    @property
+    def apex_fraction(self) -> float | None:
+        """How far along the ball-hole line the apex lies, as a share; None on a straight putt."""
+        return self.apex.along_m / self.putt.length_m if self.apex else None
+
+
+def read(putt: Putt) -> Read:
+    """Return the read of a putt.
+
+    A putt that cannot be made as asked is still read: `aim.pace_met` is false and `warnings` says why.
+    """
+    solved = aim(putt)
+    roll = roller(putt)
+    track = roll(solved.launch)
+    drag = rolling_deceleration_mps2(putt.green_speed_ft)
+    window = make_window(putt, solved, roll)
+    meeting = meet(track, putt.hole)
+    to_hole = min(solved.time_to_hole_s, track.duration_s)
+    useful = abs(solved.launch.right_rad) <= WIDEST_AIM_RAD
+    return Read(
+        putt=putt,
+        aim=solved,
+        aim_right_m=putt.length_m * math.tan(solved.launch.right_rad) if useful else None,
+        apex=apex(putt, track, to_hole),
+        curve_gate=curve_gate(putt, track),
+        start_spot=start_spot(putt, solved.launch.right_rad),
+        entry_clock_hours=entry_clock_hours(putt, meeting.rim) if meeting.rim else None,
+        entry_window_hours=_entry_window(putt, window),
+        one_second_m=one_second_mark_m(track, solved.launch.speed_mps, drag),
+        level_twin=level_twin(solved.launch.speed_mps, solved.launch.right_rad, drag, solved.past_m or 0.0),
+        make_window=window,
+        path=track.even_times(0.0, to_hole, PATH_POINTS)[:, :4],
+        path_past=track.even_times(to_hole, track.duration_s, PAST_POINTS)[:, :4],
+        track=track,
+        warnings=tuple(_warnings(solved, meeting, useful=useful)),
+    )
+
+
+def _entry_window(putt: Putt, window: MakeWindow | None) -> tuple[float, float] | None:
+    if window is None or window.leftmost.rim is None or window.rightmost.rim is None:
+        return None
+    hours = [
+        entry_clock_hours(putt, meeting.rim) for meeting in (window.leftmost, window.rightmost) if meeting.rim
+    ]
+    return min(hours), max(hours)
+
+
+def _warnings(solved: Aim, meeting: Meeting, *, useful: bool) -> Iterator[ReadWarning]:
+    speed = f"{solved.speed_at_hole_mps:.2f} m/s"
+    if solved.past_m is None:
+        yield ReadWarning(
+            "slope_does_not_hold",
+            "This slope cannot hold a ball at this green speed: past the hole it would still be rolling."
+            + (f" The softest putt, {speed} at the hole, is given." if not solved.pace_met else ""),
+        )
+    elif not solved.pace_met:
+        yield ReadWarning(
+            "pace_not_met", f"No ball passes the hole so softly here; the softest, {speed}, is given."
+        )
+    if not meeting.drops:
+        remedy = "Roll it softer." if solved.pace_met else "Play for a safe leave below the hole."
+        yield ReadWarning(
+            "too_fast_to_drop",
+            f"At {speed} at the hole the ball is too fast to drop: it would run over or lip out. {remedy}",
+        )
+    if not useful:
+        yield ReadWarning(
+            "no_aim_mark",
+            "The start line is more than 60 degrees off the hole: no spot beside the hole stands for it."
+            " Use the start spot.",
+        )

@@ -1,0 +1,165 @@
+"""The general roll: any ground given by its slope, with grain and wind, by Runge-Kutta of order four.
+
+The clock of the integration is tau, with dt = v dtau, as in the closed form of the plane. In it the motion is
+
+    dx/dtau = |v| v,   dv/dtau = -d v + |v| (pull of slope, grain and wind),   dt/dtau = |v|,
+
+which stays smooth where the ball comes to rest: the direction of v, undefined there, is never needed.
+"""
+
+import math
+from typing import Any
+
+import numpy as np
+from numba import njit, types
+from numpy.typing import NDArray
+
+from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
+from orthocline.core.forces import WIND_FACTOR_PER_M, Forces
+from orthocline.core.putt import Point
+from orthocline.core.surface import GRADIENT, Surface
+from orthocline.core.track import COLUMNS, Track
+
+PER_SLOPE = ROLLING_SHARE * GRAVITY_MPS2
+SLOPE = types.FunctionType(GRADIENT)
+F8, ROW = types.float64, types.float64[::1]
+STEP_SHARE = 0.03
+"""Share of its speed that the ball loses in one step on level ground (benchmarks/step.py)."""
+STEP_M = 0.03
+"""Longest step [m] along the way: slopes that change within a foot are still followed."""
+MAX_ROWS = 6000
+REST_MPS = 1e-4
+"""Speed [m/s] taken for rest: the way left is under a hundredth of a millimetre."""
+
+
+@njit(types.UniTuple(F8, 2)(SLOPE, ROW, ROW, F8, F8, F8, F8), cache=True, nogil=True)
+def thrust(
+    slope: Any, ground: Any, forces: Any, x: float, y: float, vx: float, vy: float
+) -> tuple[float, float]:
+    """Return dv/dtau: the acceleration times the speed, in m^2/s^3."""
+    rise_east, rise_north = slope(x, y, ground)
+    v = math.sqrt(vx * vx + vy * vy)
+    wx, wy = forces[3] - vx, forces[4] - vy
+    past = math.sqrt(wx * wx + wy * wy)
+    ax = -PER_SLOPE * rise_east + forces[1] + WIND_FACTOR_PER_M * (past * wx + v * vx)
+    ay = -PER_SLOPE * rise_north + forces[2] + WIND_FACTOR_PER_M * (past * wy + v * vy)
+    return -forces[0] * vx + v * ax, -forces[0] * vy + v * ay
+
+
+@njit(types.void(SLOPE, ROW, ROW, ROW, ROW, F8), cache=True, nogil=True)
+def step(slope: Any, ground: Any, forces: Any, before: Any, after: Any, h: float) -> None:
+    """Write into `after` the row of a track that lies `h` further in tau than `before`."""
+    t, x, y, vx, vy, s = before[0], before[1], before[2], before[3], before[4], before[5]
+    v1 = math.sqrt(vx * vx + vy * vy)
+    ax1, ay1 = thrust(slope, ground, forces, x, y, vx, vy)
+    ux2, uy2 = vx + 0.5 * h * ax1, vy + 0.5 * h * ay1
+    v2 = math.sqrt(ux2 * ux2 + uy2 * uy2)
+    x2, y2 = x + 0.5 * h * v1 * vx, y + 0.5 * h * v1 * vy
+    ax2, ay2 = thrust(slope, ground, forces, x2, y2, ux2, uy2)
+    ux3, uy3 = vx + 0.5 * h * ax2, vy + 0.5 * h * ay2
+    v3 = math.sqrt(ux3 * ux3 + uy3 * uy3)
+    x3, y3 = x + 0.5 * h * v2 * ux2, y + 0.5 * h * v2 * uy2
+    ax3, ay3 = thrust(slope, ground, forces, x3, y3, ux3, uy3)
+    ux4, uy4 = vx + h * ax3, vy + h * ay3
+    v4 = math.sqrt(ux4 * ux4 + uy4 * uy4)
+    x4, y4 = x + h * v3 * ux3, y + h * v3 * uy3
+    ax4, ay4 = thrust(slope, ground, forces, x4, y4, ux4, uy4)
+    sixth = h / 6.0
+    after[0] = t + sixth * (v1 + 2.0 * v2 + 2.0 * v3 + v4)
+    after[1] = x + sixth * (v1 * vx + 2.0 * v2 * ux2 + 2.0 * v3 * ux3 + v4 * ux4)
+    after[2] = y + sixth * (v1 * vy + 2.0 * v2 * uy2 + 2.0 * v3 * uy3 + v4 * uy4)
+    after[3] = vx + sixth * (ax1 + 2.0 * ax2 + 2.0 * ax3 + ax4)
+    after[4] = vy + sixth * (ay1 + 2.0 * ay2 + 2.0 * ay3 + ay4)
+    after[5] = s + sixth * (v1 * v1 + 2.0 * v2 * v2 + 2.0 * v3 * v3 + v4 * v4)
+
+
+@njit(F8[:, ::1](SLOPE, ROW, ROW, ROW, F8, F8, F8, F8), cache=True, nogil=True)
+def trace(
+    slope: Any,
+    ground: Any,
+    forces: Any,
+    start: Any,
+    sign: float,
+    path_limit: float,
+    bearing: float,
+    along_limit: float,
+) -> NDArray[np.float64]:
+    """Return the rows of a track, forward in time (`sign` 1) or back (-1).
+
+    It ends at rest, beyond `path_limit` [m] of path, or once it lies further than `along_limit` [m] from the
+    start in the direction `bearing` [rad].
+    """
+    rows = np.empty((MAX_ROWS, COLUMNS))
+    rows[0] = start
+    cos, sin = math.cos(bearing), math.sin(bearing)
+    count = 1
+    while count < MAX_ROWS:
+        row = rows[count - 1]
+        energy = row[3] * row[3] + row[4] * row[4]
+        along = (row[1] - start[1]) * cos + (row[2] - start[2]) * sin
+        if abs(row[5]) > path_limit or along > along_limit:
+            break
+        if energy < REST_MPS * REST_MPS and sign > 0.0:
+            break
+        h = min(STEP_SHARE / forces[0], STEP_M / max(energy, 1e-12))
+        step(slope, ground, forces, row, rows[count], sign * h)
+        count += 1
+    return rows[:count].copy()
+
+
+def roll(
+    surface: Surface,
+    forces: Forces,
+    start: Point,
+    *,
+    heading_rad: float,
+    speed_mps: float,
+    path_limit_m: float,
+) -> Track:
+    """Return the track of a ball that starts rolling on any ground.
+
+    Parameters
+    ----------
+    heading_rad, speed_mps : float
+        Direction [rad, counter-clockwise from +x] and speed [m/s] of the start.
+    path_limit_m : float
+        Path [m] after which the ball is followed no further.
+    """
+    row = _start_row(start, heading_rad, speed_mps)
+    rows = trace(surface.slope, surface.parameters, forces.row, row, 1.0, path_limit_m, 0.0, math.inf)
+    slow = math.hypot(rows[-1, 3], rows[-1, 4]) < REST_MPS
+    return Track(rows, rests=slow and holds_ball(surface, forces, Point(rows[-1, 1], rows[-1, 2])))
+
+
+def came_from(
+    surface: Surface,
+    forces: Forces,
+    end: Point,
+    *,
+    heading_rad: float,
+    speed_mps: float,
+    back_rad: float,
+    distance_m: float,
+) -> NDArray[np.float64]:
+    """Return the last rows, backward in time, of the ball that reached `end` so fast and in that direction.
+
+    It is followed until it lies `distance_m` from there in the direction `back_rad`; the last two rows
+    straddle that distance (or the way back never gets there, within ten times the distance of path).
+    """
+    row = _start_row(end, heading_rad, speed_mps)
+    limit = 10.0 * distance_m
+    return trace(surface.slope, surface.parameters, forces.row, row, -1.0, limit, back_rad, distance_m)
+
+
+def _start_row(start: Point, heading_rad: float, speed_mps: float) -> NDArray[np.float64]:
+    vx, vy = speed_mps * math.cos(heading_rad), speed_mps * math.sin(heading_rad)
+    return np.array([0.0, start.x_m, start.y_m, vx, vy, 0.0])
+
+
+def holds_ball(surface: Surface, forces: Forces, place: Point) -> bool:
+    """Return whether a ball at rest stays there: slope, grain and wind no stronger than the drag."""
+    rise_east, rise_north = surface.slope(place.x_m, place.y_m, surface.parameters)
+    blow = WIND_FACTOR_PER_M * math.hypot(forces.wind_east_mps, forces.wind_north_mps)
+    east = -PER_SLOPE * rise_east + forces.grain_east_mps2 + blow * forces.wind_east_mps
+    north = -PER_SLOPE * rise_north + forces.grain_north_mps2 + blow * forces.wind_north_mps
+    return bool(math.hypot(east, north) < forces.drag_mps2)

@@ -1,0 +1,162 @@
+"""Aim on any ground: the putt rolled backward from the hole, which always finds the ball's distance.
+
+The unknowns are the direction and the speed at the hole. Speed follows from the roll-past by rolling on
+forward from the hole; direction is right when the way back passes through the ball.
+"""
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from orthocline.core.forces import Forces
+from orthocline.core.putt import Point, Putt, RollPast, SpeedAtHole
+from orthocline.core.roll import came_from, roll
+from orthocline.core.roots import root_finder
+from orthocline.core.surface import Surface
+from orthocline.core.track import S, T, Track
+
+ANGLE_TOLERANCE_RAD = 1e-9
+SPEED_TOLERANCE_MPS = 1e-9
+LEAST_PAST_M = 1e-6
+"""Roll-past [m] that stands for none."""
+FIRST_WIDTH_RAD, WIDENINGS = 0.01, 12
+
+
+class NoLineError(ValueError):
+    """No line through the hole was found at the pace asked."""
+
+
+@dataclass(frozen=True)
+class Arrival:
+    """Direction [rad, counter-clockwise from +x] and speed [m/s] at the hole's centre."""
+
+    heading_rad: float
+    speed_mps: float
+
+
+@dataclass(frozen=True)
+class Shot:
+    """A putt solved by integration: how it leaves, how it arrives, and the time between."""
+
+    launch_heading_rad: float
+    launch_speed_mps: float
+    arrival: Arrival
+    time_s: float
+
+
+def shoot(surface: Surface, forces: Forces, putt: Putt, pace: RollPast | SpeedAtHole, guess: Arrival) -> Shot:
+    """Return the launch that passes through the hole's centre at `pace` on any ground.
+
+    Parameters
+    ----------
+    surface : Surface
+        The ground; it stands in for the putt's own plane.
+    putt : Putt
+        Where ball and hole lie.
+    guess : Arrival
+        A guess near the line that is wanted, such as the closed form's on the mean tilt.
+
+    Raises
+    ------
+    NoLineError
+        When the search around the guess finds no such line.
+    """
+
+    def speed_for(heading: float) -> float:
+        if isinstance(pace, SpeedAtHole):
+            return pace.speed_mps
+        return _speed_for_past(surface, forces, putt, pace.past_m, Arrival(heading, guess.speed_mps))
+
+    def miss(heading: float, _: None) -> float:
+        row = _at_ball(surface, forces, putt, Arrival(heading, speed_for(heading)))
+        return _right_of_ball(putt, row)
+
+    low, high = _straddle(miss, guess.heading_rad)
+    heading = root_finder(miss)(None, low, high, ANGLE_TOLERANCE_RAD)
+    arrival = Arrival(heading, speed_for(heading))
+    row = _at_ball(surface, forces, putt, arrival)
+    return Shot(math.atan2(row[4], row[3]), float(math.hypot(row[3], row[4])), arrival, -float(row[T]))
+
+
+def _straddle(miss: Callable[[float, None], float], middle: float) -> tuple[float, float]:
+    """Return two neighbouring headings, as near `middle` as can be, between which the miss changes sign."""
+    width = FIRST_WIDTH_RAD
+    known = miss(middle, None)
+    sides = {1.0: (middle, known), -1.0: (middle, known)}
+    for _ in range(WIDENINGS):
+        for sign, (last, before) in sides.items():
+            here = last + sign * width
+            now = miss(here, None)
+            if (now > 0.0 and before <= 0.0) or (now <= 0.0 and before > 0.0):
+                return min(last, here), max(last, here)
+            sides[sign] = (here, now)
+        width *= 1.3
+    raise NoLineError("no direction at the hole leads back to the ball")
+
+
+def _speed_for_past(surface: Surface, forces: Forces, putt: Putt, past_m: float, guess: Arrival) -> float:
+    """Return the speed [m/s] at the hole that rolls on for `past_m` in that direction."""
+    asked = max(past_m, LEAST_PAST_M)
+
+    def excess(speed: float, _: None) -> float:
+        track = roll(
+            surface,
+            forces,
+            putt.hole,
+            heading_rad=guess.heading_rad,
+            speed_mps=speed,
+            path_limit_m=4.0 * asked,
+        )
+        return float(track.samples[-1, S]) - asked
+
+    low, high = 0.7 * guess.speed_mps, 1.4 * guess.speed_mps
+    for _ in range(40):
+        if excess(low, None) < 0.0:
+            break
+        low *= 0.5
+    for _ in range(40):
+        if excess(high, None) > 0.0:
+            break
+        high *= 1.4
+    return root_finder(excess)(None, low, high, SPEED_TOLERANCE_MPS)
+
+
+def _at_ball(surface: Surface, forces: Forces, putt: Putt, arrival: Arrival) -> NDArray[np.float64]:
+    """Return the row (t, x, y, vx, vy, s), backward from the hole, at the ball's distance from it.
+
+    Filled with NaN where the way back does not get there.
+    """
+    rows = came_from(
+        surface,
+        forces,
+        putt.hole,
+        heading_rad=arrival.heading_rad,
+        speed_mps=arrival.speed_mps,
+        back_rad=putt.bearing_rad + math.pi,
+        distance_m=putt.length_m,
+    )
+    along = [putt.along_and_right_m(_point(row))[0] for row in rows[-2:]]
+    if len(rows) < 2 or not along[1] <= 0.0 <= along[0]:
+        return np.full(6, math.nan)
+    pair = Track(np.ascontiguousarray(rows[:-3:-1]), rests=False)
+
+    def ahead(time: float, _: None) -> float:
+        place = pair.at_times(np.array([time]))[0]
+        return putt.along_and_right_m(_point(place))[0]
+
+    when = root_finder(ahead)(None, float(rows[-1, T]), float(rows[-2, T]), 1e-12)
+    place = pair.at_times(np.array([when]))[0]
+    share = (when - rows[-1, T]) / (rows[-2, T] - rows[-1, T])
+    velocity = rows[-1, 3:5] + share * (rows[-2, 3:5] - rows[-1, 3:5])
+    return np.array([when, place[1], place[2], velocity[0], velocity[1], place[4]])
+
+
+def _point(row: NDArray[np.float64]) -> Point:
+    return Point(float(row[1]), float(row[2]))
+
+
+def _right_of_ball(putt: Putt, row: NDArray[np.float64]) -> float:
+    return putt.along_and_right_m(_point(row))[1]

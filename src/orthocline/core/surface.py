@@ -1,0 +1,78 @@
+"""The ground: how it slopes at each place, in a form that the integrator can call.
+
+A surface is given to the integrator as a compiled function of (x, y, parameters) that returns the
+gradient (dz/dx, dz/dy), with its parameters as one array. The plane is the first such surface.
+"""
+
+import math
+from dataclasses import dataclass
+from typing import Any, Protocol
+
+import numpy as np
+from numba import njit, types
+from numpy.typing import NDArray
+
+from orthocline.core.units import wrap_rad
+
+GRADIENT = types.UniTuple(types.float64, 2)(types.float64, types.float64, types.float64[::1])
+"""Signature of a compiled slope function."""
+
+
+class Surface(Protocol):
+    """Ground with a slope everywhere."""
+
+    @property
+    def slope(self) -> Any:
+        """Compiled slope function of signature `GRADIENT`."""
+
+    @property
+    def parameters(self) -> NDArray[np.float64]:
+        """The parameters that go with it."""
+
+
+@njit(GRADIENT, cache=True, nogil=True)
+def plane_slope(_x_m: float, _y_m: float, parameters: NDArray[np.float64]) -> tuple[float, float]:
+    """Return the one gradient (dz/dx, dz/dy) [ratio] that a plane has everywhere."""
+    return parameters[0], parameters[1]
+
+
+@dataclass(frozen=True)
+class Plane:
+    """A uniform slope.
+
+    Attributes
+    ----------
+    tilt : float
+        Slope [ratio], 0 or more: 0.02 is 2 percent.
+    downhill_rad : float
+        The way water runs [rad], counter-clockwise from +x.
+    """
+
+    tilt: float
+    downhill_rad: float
+
+    @property
+    def slope(self) -> Any:
+        """Compiled slope function of signature `GRADIENT`."""
+        return plane_slope
+
+    @property
+    def parameters(self) -> NDArray[np.float64]:
+        """The gradient (dz/dx, dz/dy) [ratio]."""
+        cos, sin = math.cos(self.downhill_rad), math.sin(self.downhill_rad)
+        return np.array([-self.tilt * cos, -self.tilt * sin])
+
+    def grade(self, bearing_rad: float) -> float:
+        """Return the rise [ratio] toward a bearing, positive uphill."""
+        return -self.tilt * math.cos(wrap_rad(self.downhill_rad - bearing_rad))
+
+    def side_tilt_right(self, bearing_rad: float) -> float:
+        """Return the fall [ratio] across a bearing, positive where the ground falls to the right."""
+        return -self.tilt * math.sin(wrap_rad(self.downhill_rad - bearing_rad))
+
+
+def plane_from_grade(grade: float, side_tilt_right: float, bearing_rad: float) -> Plane:
+    """Return the plane that rises by `grade` along a bearing and falls to its right by `side_tilt_right`."""
+    tilt = math.hypot(grade, side_tilt_right)
+    turn = math.atan2(-side_tilt_right, -grade) if tilt > 0.0 else 0.0
+    return Plane(tilt, wrap_rad(bearing_rad + turn))

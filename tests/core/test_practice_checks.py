@@ -1,0 +1,124 @@
+"""The table of checks from practice: what golfers say, against the model."""
+
+import math
+
+import pytest
+
+from orthocline.core.aim import Launch
+from orthocline.core.api import FOOT_M, HOLE_RADIUS_M, INCH_M, aim, feet, inches, meet, read, roller
+from tests.putts import plane_putt
+
+HUNDREDTH_IN = 0.01
+
+
+def square_across(**more):
+    return plane_putt(10.0, side_right=-0.02, **more)
+
+
+def turned(degrees_from_downhill, length_ft=10.0, tilt=0.02):
+    turn = math.radians(degrees_from_downhill)
+    return plane_putt(length_ft, grade=-tilt * math.cos(turn), side_right=tilt * math.sin(turn))
+
+
+def test_ten_feet_two_percent_across():
+    answer = read(square_across())
+    assert inches(answer.aim_right_m) == pytest.approx(11.99, abs=HUNDREDTH_IN)
+    assert answer.launch_speed_mps == pytest.approx(1.9145, abs=1e-4)
+    assert answer.aim.speed_at_hole_mps == pytest.approx(0.5528, abs=1e-4)
+
+
+@pytest.mark.parametrize(
+    ("speed_ft", "aim_in"), [(8, 9.48), (9, 10.73), (11, 13.28), (12, 14.60), (13, 15.95)]
+)
+def test_faster_greens_break_more(speed_ft, aim_in):
+    answer = read(square_across(speed_ft=speed_ft))
+    assert inches(answer.aim_right_m) == pytest.approx(aim_in, abs=HUNDREDTH_IN)
+
+
+@pytest.mark.parametrize(
+    ("past_in", "aim_in"), [(2, 14.67), (6, 13.37), (10, 12.40), (18, 10.95), (24, 10.12), (36, 8.84)]
+)
+def test_firmer_putts_break_less(past_in, aim_in):
+    answer = read(square_across(past_in=past_in))
+    assert inches(answer.aim_right_m) == pytest.approx(aim_in, abs=HUNDREDTH_IN)
+
+
+@pytest.mark.parametrize(
+    ("degrees", "aim_in"), [(60, 11.96), (75, 12.46), (90, 11.99), (105, 10.78), (120, 9.04)]
+)
+def test_most_break_is_a_little_above_square(degrees, aim_in):
+    assert inches(abs(read(turned(degrees)).aim_right_m)) == pytest.approx(aim_in, abs=HUNDREDTH_IN)
+
+
+@pytest.mark.parametrize("speed_ft", [9, 12])
+@pytest.mark.parametrize("tilt", [0.015, 0.03])
+@pytest.mark.parametrize("length_ft", [6, 30])
+@pytest.mark.parametrize("past_in", [2, 12])
+def test_curve_gate_and_apex_rules(speed_ft, tilt, length_ft, past_in):
+    """The soft limits are those of a ball that dies at the hole: ln(3)/2 = 0.549, and e = 2.718."""
+    answer = read(plane_putt(length_ft, side_right=tilt, speed_ft=speed_ft, past_in=past_in))
+    half_way = answer.curve_gate.right_m / (answer.aim_right_m * 2 / 3)
+    assert 0.46 <= half_way <= (0.541 if past_in == 12 else 0.567)
+    assert (2.75 if past_in == 12 else 2.64) <= answer.aim_right_m / answer.apex_right_m <= 3.15
+
+
+@pytest.mark.parametrize(("length_ft", "degrees"), [(5, 2.03), (20, 0.51)])
+def test_start_error_that_just_misses(length_ft, degrees):
+    assert math.degrees(math.atan2(HOLE_RADIUS_M, length_ft * FOOT_M)) == pytest.approx(degrees, abs=0.005)
+    window = read(plane_putt(length_ft, past_in=0.1)).make_window
+    assert 0.94 * degrees < math.degrees(window.right_rad.most) < degrees
+    assert window.right_rad.least == pytest.approx(-window.right_rad.most, abs=1e-5)
+
+
+@pytest.mark.parametrize(("tilt", "soft", "firm"), [(0.01, -5.0, 7.3), (0.02, -2.9, 3.5)])
+def test_speed_window_is_narrow_and_lopsided(tilt, soft, firm):
+    answer = read(plane_putt(10, side_right=tilt))
+    speeds = answer.make_window.speed_mps
+    assert 100 * (speeds.least / answer.launch_speed_mps - 1) == pytest.approx(soft, abs=0.06)
+    assert 100 * (speeds.most / answer.launch_speed_mps - 1) == pytest.approx(firm, abs=0.06)
+
+
+def test_one_second_mark_counts_the_slide():
+    answer = read(plane_putt(9, grade=1 / 108, speed_ft=8.5))
+    rolling = answer.track.even_times(1.0, 1.0, 1)[0, 4]
+    assert feet(rolling) == pytest.approx(5.66, abs=0.01)
+    assert 5.7 <= feet(answer.one_second_m) <= 5.9
+
+
+def test_low_misses_finish_much_further_away():
+    putt = plane_putt(15, side_right=0.03, past_in=10)
+    solved = aim(putt)
+    away = {}
+    for name, turn in (("low", 2.0), ("high", -2.0)):
+        launch = Launch(solved.launch.right_rad + math.radians(turn), solved.launch.speed_mps)
+        track = roller(putt)(launch)
+        assert not meet(track, putt.hole).drops
+        along, right = putt.along_and_right_m(track.finish)
+        away[name] = math.hypot(along - putt.length_m, right) / INCH_M
+    assert away["low"] == pytest.approx(16.7, abs=0.05)
+    assert away["high"] == pytest.approx(5.3, abs=0.05)
+
+
+@pytest.mark.parametrize(("past_in", "plays_ft"), [(0, 18.8), (12, 19.1)])
+def test_uphill_putt_plays_longer(past_in, plays_ft):
+    twin = read(plane_putt(15, grade=0.02, past_in=past_in)).level_twin
+    assert feet(twin.plays_like_m) == pytest.approx(plays_ft, abs=0.05)
+
+
+def test_demo_putt():
+    answer = read(plane_putt(14, side_right=-0.021, grade=1 / 168, speed_ft=10.2))
+    assert inches(answer.aim_right_m) == pytest.approx(17.7, abs=0.05)
+    assert feet(answer.level_twin.plays_like_m) == pytest.approx(15.1, abs=0.05)
+    assert answer.entry_clock_hours == pytest.approx(5.5, abs=0.05)
+    assert answer.start_spot.along_m == pytest.approx(2 * FOOT_M, rel=0.01)
+    first, last = answer.entry_window_hours
+    assert (first, last) == (pytest.approx(3.72, abs=0.01), pytest.approx(7.24, abs=0.01))
+
+
+def test_slow_limit_of_a_square_putt():
+    answer = read(plane_putt(10, side_right=0.001, past_in=0.0001))
+    drag = 1.83**2 / (2 * 10 * FOOT_M)
+    expected = 10 * FOOT_M * 5 / 7 * 9.80665 * 0.001 / (2 * drag)
+    assert -answer.aim_right_m == pytest.approx(expected, rel=0.01)
+    assert answer.apex_fraction == pytest.approx(1 - 1 / math.e, abs=0.01)
+    assert answer.aim_right_m / answer.apex_right_m == pytest.approx(math.e, rel=0.02)

@@ -1,0 +1,68 @@
+"""Putts for tests: the independently solved references, and short ways to ask for one."""
+
+import json
+import math
+from pathlib import Path
+from typing import Any
+
+from orthocline.core.api import (
+    FOOT_M,
+    INCH_M,
+    NO_GRAIN,
+    STILL_AIR,
+    Grain,
+    Plane,
+    Point,
+    Putt,
+    RollPast,
+    SpeedAtHole,
+    Wind,
+    plane_from_grade,
+)
+
+DATA = Path(__file__).parent / "data"
+REFERENCES: list[dict[str, Any]] = json.loads((DATA / "reference-putts.json").read_text())
+PLANES = [entry for entry in REFERENCES if entry["putt"]["surface"]["kind"] == "plane"]
+FORMULAS = [entry for entry in REFERENCES if entry["putt"]["surface"]["kind"] == "formula"]
+MILLIMETRE = 0.001
+MILLISECOND = 0.001
+
+
+def named(entries: list[dict[str, Any]]) -> list[str]:
+    return [f"{entry['about']}-{i}".replace(" ", "-") for i, entry in enumerate(entries)]
+
+
+def reference_putt(document: dict[str, Any]) -> Putt:
+    """Return the putt of a reference entry; a formula's ground is level here and given apart."""
+    surface, pace = document["surface"], document["pace"]
+    grain, wind = document.get("grain"), document.get("wind")
+    plane = Plane(surface.get("tilt_percent", 0.0) / 100, math.radians(surface.get("downhill_deg", 0.0)))
+    return Putt(
+        Point(*document["ball_m"]),
+        Point(*document["hole_m"]),
+        plane,
+        document["green_speed_ft"],
+        RollPast(pace["past_m"]) if "past_m" in pace else SpeedAtHole(pace["speed_at_hole_mps"]),
+        Grain(grain["strength"], math.radians(grain["toward_deg"])) if grain else NO_GRAIN,
+        Wind(wind["speed_mps"], math.radians(wind["toward_deg"])) if wind else STILL_AIR,
+    )
+
+
+def plane_putt(
+    length_ft: float = 10.0,
+    *,
+    side_right: float = 0.0,
+    grade: float = 0.0,
+    speed_ft: float = 10.0,
+    past_in: float = 12.0,
+    **more: Any,
+) -> Putt:
+    """Return a putt along +x: `side_right` and `grade` are slope ratios."""
+    return Putt(
+        Point(0.0, 0.0),
+        Point(length_ft * FOOT_M, 0.0),
+        plane_from_grade(grade, side_right, 0.0),
+        speed_ft,
+        more.pop("pace", RollPast(past_in * INCH_M)),
+        **more,
+    )
