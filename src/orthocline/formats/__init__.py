@@ -1,0 +1,1 @@
+"""Bytes to the core's dataclasses and back; no database, no interface."""

@@ -1,0 +1,284 @@
+"""The putt document, version 1: the open JSON format in which a putt goes in."""
+
+import json
+import math
+from collections.abc import Mapping
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+
+from orthocline.core.api import (
+    GRAIN_RANGE,
+    GREEN_SPEED_RANGE_FT,
+    NO_GRAIN,
+    PAST_RANGE_M,
+    PERCENT,
+    SPEED_AT_HOLE_RANGE_MPS,
+    STILL_AIR,
+    TILT_RANGE,
+    WIND_RANGE_MPS,
+    Grain,
+    Plane,
+    Point,
+    Putt,
+    PuttError,
+    RollPast,
+    SpeedAtHole,
+    Wind,
+    wrap_rad,
+)
+
+SCHEMA_ID = "putt-document-1.schema.json"
+LARGEST_BYTES = 64 * 1024
+"""A putt document on a plane is a few hundred bytes; more is refused before it is parsed."""
+
+
+class DocumentError(ValueError):
+    """A document that cannot be read.
+
+    Attributes
+    ----------
+    member : str
+        JSON Pointer of the member at fault; empty for the whole document.
+    """
+
+    def __init__(self, member: str, message: str) -> None:
+        super().__init__(message)
+        self.member = member
+
+    @property
+    def line(self) -> str:
+        """The error as one line that names the member."""
+        return f"{self.member or 'the document'}: {self}"
+
+
+class _Part(BaseModel):
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)
+
+
+def _within(limits: tuple[float, float], scale: float = 1.0) -> Any:
+    return Field(ge=limits[0] * scale, le=limits[1] * scale)
+
+
+Angle = Annotated[float, Field(ge=-36000, le=36000, description="degrees counter-clockwise from +x")]
+Coordinate = Annotated[float, Field(ge=-1e5, le=1e5, description="metres")]
+
+
+class PlanePart(_Part):
+    """A uniform slope."""
+
+    kind: Literal["plane"]
+    tilt_percent: Annotated[float, _within(TILT_RANGE, 1 / PERCENT)]
+    downhill_deg: Angle
+
+
+class PastPart(_Part):
+    """Pace as the path length past a covered hole."""
+
+    past_m: Annotated[float, _within(PAST_RANGE_M)]
+
+
+class SpeedPart(_Part):
+    """Pace as the rolling speed at the hole's centre."""
+
+    speed_at_hole_mps: Annotated[float, _within(SPEED_AT_HOLE_RANGE_MPS)]
+
+
+class GrainPart(_Part):
+    """Which way the grass grows, and how strongly it tells."""
+
+    strength: Annotated[float, _within(GRAIN_RANGE)]
+    toward_deg: Angle
+
+
+class WindPart(_Part):
+    """Mean wind at ten metres, and the way it blows."""
+
+    speed_mps: Annotated[float, _within(WIND_RANGE_MPS)]
+    toward_deg: Angle
+
+
+class PuttDocument(_Part):
+    """One putt as it is asked. Lengths in metres on a map with x east and y north."""
+
+    model_config = ConfigDict(title="Putt document, version 1")
+
+    version: Literal[1] = 1
+    surface: PlanePart
+    ball_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
+    hole_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
+    green_speed_ft: Annotated[float, _within(GREEN_SPEED_RANGE_FT)]
+    pace: PastPart | SpeedPart
+    grain: GrainPart | None = None
+    wind: WindPart | None = None
+
+
+def schema() -> dict[str, Any]:
+    """Return the JSON Schema of the putt document."""
+    return {
+        "$schema": "https://json-schema.org/draft/2020-12/schema",
+        "$id": SCHEMA_ID,
+        **PuttDocument.model_json_schema(),
+    }
+
+
+def parse_putt(text: str | bytes) -> Putt:
+    """Return the putt of a document.
+
+    Raises
+    ------
+    DocumentError
+        For text that is no JSON object, a missing, unknown, repeated or ill-typed member, or a figure
+        outside its range.
+    """
+    if len(text) > LARGEST_BYTES:
+        raise DocumentError("", f"longer than {LARGEST_BYTES // 1024} kB")
+    return putt_of(_parse_json(text))
+
+
+def putt_of(data: Any) -> Putt:
+    """Return the putt of a parsed document; raises as `parse_putt` does."""
+    if not isinstance(data, dict):
+        raise DocumentError("", "a putt document is a JSON object")
+    _require_plane(data)
+    _require_one_pace(data)
+    try:
+        document = PuttDocument.model_validate(data)
+    except ValidationError as error:
+        raise _first_fault(error) from error
+    try:
+        return _putt(document)
+    except PuttError as error:
+        raise DocumentError(error.member, str(error)) from error
+
+
+def document_of(putt: Putt) -> dict[str, Any]:
+    """Return the document of a putt, as JSON data."""
+    pace = putt.pace
+    document: dict[str, Any] = {
+        "version": 1,
+        "surface": {
+            "kind": "plane",
+            "tilt_percent": putt.surface.tilt / PERCENT,
+            "downhill_deg": math.degrees(putt.surface.downhill_rad),
+        },
+        "ball_m": [putt.ball.x_m, putt.ball.y_m],
+        "hole_m": [putt.hole.x_m, putt.hole.y_m],
+        "green_speed_ft": putt.green_speed_ft,
+        "pace": {"past_m": pace.past_m}
+        if isinstance(pace, RollPast)
+        else {"speed_at_hole_mps": pace.speed_mps},
+    }
+    for name, size, thing in (
+        ("grain", "strength", putt.grain if putt.grain != NO_GRAIN else None),
+        ("wind", "speed_mps", putt.wind if putt.wind != STILL_AIR else None),
+    ):
+        if thing is not None:
+            toward = math.degrees(thing.toward_rad)
+            document[name] = {size: getattr(thing, size), "toward_deg": toward}
+    return document
+
+
+def _putt(document: PuttDocument) -> Putt:
+    pace = document.pace
+    return Putt(
+        ball=Point(*document.ball_m),
+        hole=Point(*document.hole_m),
+        surface=Plane(document.surface.tilt_percent * PERCENT, _radians(document.surface.downhill_deg)),
+        green_speed_ft=document.green_speed_ft,
+        pace=RollPast(pace.past_m) if isinstance(pace, PastPart) else SpeedAtHole(pace.speed_at_hole_mps),
+        grain=Grain(document.grain.strength, _radians(document.grain.toward_deg))
+        if document.grain
+        else NO_GRAIN,
+        wind=Wind(document.wind.speed_mps, _radians(document.wind.toward_deg))
+        if document.wind
+        else STILL_AIR,
+    )
+
+
+def _radians(angle_deg: float) -> float:
+    return wrap_rad(math.radians(angle_deg))
+
+
+def _parse_json(text: str | bytes) -> Any:
+    try:
+        data = json.loads(text, object_pairs_hook=_object, parse_constant=_no_constant)
+        _refuse_repeats(data)
+    except DocumentError:
+        raise
+    except (ValueError, RecursionError) as error:
+        raise DocumentError("", "not valid JSON") from error
+    return data
+
+
+class _Object(dict[str, Any]):
+    """A JSON object that remembers a member that stood in it twice."""
+
+    repeated: str | None = None
+
+
+def _object(pairs: list[tuple[str, Any]]) -> _Object:
+    found = _Object()
+    for name, value in pairs:
+        if name in found:
+            found.repeated = name
+        found[name] = value
+    return found
+
+
+def _refuse_repeats(data: Any, pointer: str = "") -> None:
+    members = data.items() if isinstance(data, dict) else enumerate(data) if isinstance(data, list) else ()
+    if isinstance(data, _Object) and data.repeated is not None:
+        raise DocumentError(f"{pointer}/{_escape(data.repeated)}", "stands twice in one object")
+    for name, value in members:
+        _refuse_repeats(value, f"{pointer}/{_escape(str(name))}")
+
+
+def _no_constant(name: str) -> float:
+    raise DocumentError("", f"{name} is not a number of JSON")
+
+
+def _require_plane(data: dict[str, Any]) -> None:
+    surface = data.get("surface")
+    kind = surface.get("kind") if isinstance(surface, dict) else None
+    if kind in ("stations", "grid"):
+        raise DocumentError(
+            "/surface/kind", f"{kind!r} is a kind of surface that cannot be read yet: give a plane"
+        )
+
+
+def _require_one_pace(data: dict[str, Any]) -> None:
+    pace = data.get("pace")
+    if not isinstance(pace, dict):
+        return
+    unknown = sorted(set(pace) - {"past_m", "speed_at_hole_mps"})
+    if unknown:
+        raise DocumentError("/pace/" + _escape(unknown[0]), "unknown member")
+    if len(pace) != 1:
+        raise DocumentError("/pace", "give either past_m or speed_at_hole_mps")
+
+
+def _first_fault(error: ValidationError) -> DocumentError:
+    faults = error.errors(include_url=False, include_input=False)
+    # Of a choice (the two kinds of pace) report the branch that was meant, not the missing other one.
+    wanted = [f for f in faults if not ("pace" in f["loc"] and f["type"] in ("missing", "extra_forbidden"))]
+    fault = (wanted or faults)[0]
+    places = [str(p) for p in fault["loc"] if p not in ("PastPart", "SpeedPart")]
+    member = "".join("/" + _escape(place) for place in places)
+    return DocumentError(member, _message(fault["type"], fault["msg"], fault.get("ctx", {})))
+
+
+def _message(kind: str, words: str, context: Mapping[str, Any]) -> str:
+    said = {
+        "missing": "is missing",
+        "extra_forbidden": "unknown member",
+        "greater_than_equal": "must be at least {ge:g}",
+        "less_than_equal": "must be at most {le:g}",
+    }.get(kind, words)
+    said = said.format(**context) if said != words else said
+    return said[0].lower() + said[1:]
+
+
+def _escape(name: str) -> str:
+    shown = name[:80].replace("~", "~0").replace("/", "~1")
+    return "".join(c if c.isprintable() else "?" for c in shown)

@@ -1,0 +1,123 @@
+"""What golfers type: lengths, slopes, speeds and directions with their units."""
+
+import math
+import re
+from collections.abc import Mapping
+
+from orthocline.core.api import (
+    FOOT_M,
+    INCH_M,
+    KILOMETRE_PER_HOUR_MPS,
+    MILE_PER_HOUR_MPS,
+    PACE_M,
+    PERCENT,
+    YARD_M,
+)
+
+LENGTH_UNITS_M: Mapping[str, float] = {
+    **dict.fromkeys(("ft", "foot", "feet", "'", "′"), FOOT_M),
+    **dict.fromkeys(("in", "inch", "inches", '"', "″"), INCH_M),
+    **dict.fromkeys(("pace", "paces"), PACE_M),
+    **dict.fromkeys(("yd", "yard", "yards"), YARD_M),
+    **dict.fromkeys(("m", "metre", "metres", "meter", "meters"), 1.0),
+    "cm": 0.01,
+    "mm": 0.001,
+}
+SPEED_UNITS_MPS: Mapping[str, float] = {
+    "m/s": 1.0,
+    "ft/s": FOOT_M,
+    "mph": MILE_PER_HOUR_MPS,
+    "km/h": KILOMETRE_PER_HOUR_MPS,
+}
+FRACTIONS: Mapping[str, str] = {"¼": ".25", "½": ".5", "¾": ".75"}
+
+_NUMBER = r"[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)"
+_TERM = re.compile(rf"\s*({_NUMBER})\s*([a-z/%°'\"′″]*)\s*(?:and\s+)?", re.IGNORECASE)
+_DOUBLE_QUOTES = str.maketrans({"“": '"', "”": '"', "’": "'", "‘": "'", "−": "-"})
+LONGEST = 40
+
+
+class QuantityError(ValueError):
+    """Something typed that is no figure of the wanted kind; the message says what is allowed."""
+
+
+def parse_length_m(text: str, unit: str = "ft") -> float:
+    """Return a length [m]: ``14 ft``, ``14'6"``, ``5 paces``, ``4.3 m``; bare numbers are in `unit`."""
+    return _sum(text, LENGTH_UNITS_M, unit, "a length such as 14 ft, 14'6\", 5 paces or 4.3 m")
+
+
+def parse_speed_mps(text: str, unit: str = "m/s") -> float:
+    """Return a speed [m/s]: ``0.6 m/s``, ``2 ft/s``, ``12 mph``, ``20 km/h``."""
+    return _sum(text, SPEED_UNITS_MPS, unit, "a speed such as 0.6 m/s, 2 ft/s or 12 mph")
+
+
+def parse_number(text: str, allowed: str) -> float:
+    """Return a bare number; `allowed` ends the sentence of the error."""
+    return _sum(text, {"": 1.0}, "", allowed)
+
+
+def parse_green_speed_ft(text: str) -> float:
+    """Return a green speed [ft]: ``10.2`` or ``10 ft 6 in``; metres are taken too."""
+    allowed = "a green speed in feet such as 10.2 or 10'6\""
+    return _sum(text, LENGTH_UNITS_M, "ft", allowed) / FOOT_M
+
+
+def _is_percent(units: set[str]) -> bool:
+    return units <= {"%", "percent", ""}
+
+
+def parse_slope(text: str, over_m: float, unit: str = "%") -> tuple[float, str]:
+    """Return a slope [ratio] and the unit it was given in (``%``, ``deg`` or ``in``).
+
+    Parameters
+    ----------
+    text : str
+        ``2.1 %``, ``1.2 deg``, or a rise over the putt such as ``1 in``.
+    over_m : float
+        Length [m] of the putt, over which a rise counts.
+    """
+    allowed = "a slope such as 2.1 %, 1.2 deg, or inches of rise over the putt such as 1 in"
+    units = {found.lower() for _, found in _terms(text, allowed)}
+    if units == {""}:
+        return parse_slope(f"{text} {unit}", over_m)
+    if _is_percent(units):
+        return _sum(text, {"%": PERCENT, "percent": PERCENT}, "%", allowed), "%"
+    if units <= {"deg", "°", "degrees", "degree"}:
+        degrees = _sum(text, dict.fromkeys(("deg", "°", "degrees", "degree"), 1.0), "deg", allowed)
+        if abs(degrees) >= 45.0:
+            raise QuantityError(f"a slope must be less than 45 degrees; allowed is {allowed}")
+        return math.tan(math.radians(degrees)), "deg"
+    return _sum(text, LENGTH_UNITS_M, "in", allowed) / over_m, "in"
+
+
+def _terms(text: str, allowed: str) -> list[tuple[float, str]]:
+    plain = text.strip().translate(_DOUBLE_QUOTES)
+    for sign, digits in FRACTIONS.items():
+        plain = re.sub(rf"(?<=\d)\s*{sign}", digits, plain).replace(sign, "0" + digits)
+    if not plain:
+        raise QuantityError(f"is empty; allowed is {allowed}")
+    if len(plain) > LONGEST:
+        raise QuantityError(f"is too long; allowed is {allowed}")
+    terms, at = [], 0
+    while at < len(plain):
+        match = _TERM.match(plain, at)
+        if not match or match.end() == at:
+            raise QuantityError(f"cannot be read; allowed is {allowed}")
+        terms.append((float(match[1].replace(",", ".")), match[2]))
+        at = match.end()
+    return terms
+
+
+def _sum(text: str, units: Mapping[str, float], unit: str, allowed: str) -> float:
+    total = 0.0
+    terms = _terms(text, allowed)
+    sign = -1.0 if terms[0][0] < 0.0 or text.strip().startswith("-") else 1.0
+    last = ""
+    for number, found in terms:
+        # In 14'6 the second figure is inches.
+        last = found.lower() or ("in" if units.get(last) == FOOT_M else unit)
+        size = units.get(last)
+        if size is None:
+            raise QuantityError(f"has an unknown unit; allowed is {allowed}")
+        total += abs(number) * size
+    return sign * total

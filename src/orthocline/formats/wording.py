@@ -1,0 +1,91 @@
+"""Figures as golfers say them: inches by quarters, feet, percent, hours on the rim."""
+
+from orthocline.core.api import FOOT_M, HOLE_RADIUS_M, INCH_M, PERCENT
+
+QUARTERS = ("", "¼", "½", "¾")
+HOURS = (
+    "twelve",
+    "one",
+    "two",
+    "three",
+    "four",
+    "five",
+    "six",
+    "seven",
+    "eight",
+    "nine",
+    "ten",
+    "eleven",
+)
+COUNTS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten")
+LONG_IN = 36.0
+"""From so many inches on a length is said in feet."""
+
+
+def quarters(value: float) -> str:
+    """Return a figure to the nearest quarter: ``17¾``, ``½``, ``0``."""
+    count = round(abs(value) * 4)
+    whole, part = divmod(count, 4)
+    sign = "−" if value < 0 and count else ""
+    return sign + (f"{whole}{QUARTERS[part]}" if whole or not part else QUARTERS[part])
+
+
+def tidy(value: float, decimals: int = 1) -> str:
+    """Return a figure without needless zeros: ``14``, ``2.1``."""
+    text = f"{value:.{decimals}f}"
+    if "." in text:
+        text = text.rstrip("0").rstrip(".")
+    return "0" if text == "-0" else text.replace("-", "−")
+
+
+def short_length(length_m: float) -> str:
+    """Return a length near the hole: inches by quarters, from a yard on in feet."""
+    inches = abs(length_m) / INCH_M
+    if inches < LONG_IN:
+        return f"{quarters(inches)} in"
+    return f"{quarters(inches / 12)} ft"
+
+
+def feet_text(length_m: float) -> str:
+    """Return a length along the putt in feet: ``15.1 ft``."""
+    return f"{tidy(length_m / FOOT_M)} ft"
+
+
+def percent_text(slope: float) -> str:
+    """Return a slope in percent: ``2.1 %``."""
+    return f"{tidy(slope / PERCENT)} %"
+
+
+def side(right_m: float) -> str:
+    """Return the side of an offset."""
+    return "right" if right_m > 0 else "left"
+
+
+def hour_words(hours: float) -> str:
+    """Return an hour on the rim to the nearest quarter: ``half past five``."""
+    count = round(hours * 4) % 48
+    hour, part = divmod(count, 4)
+    here, after = HOURS[hour], HOURS[(hour + 1) % 12]
+    return (f"{here} o'clock", f"quarter past {here}", f"half past {here}", f"quarter to {after}")[part]
+
+
+def cups_words(right_m: float) -> str:
+    """Return an aim in hole widths from the centre: ``about four cups``, ``half a cup``."""
+    halves = round(abs(right_m) / HOLE_RADIUS_M)
+    if halves == 0:
+        return "less than half a cup"
+    if halves == 1:
+        return "half a cup"
+    whole, half = divmod(halves, 2)
+    said = COUNTS[whole] if whole < len(COUNTS) else str(whole)
+    plural = "cup" if (whole, half) == (1, 0) else "cups"
+    return f"about {said}{' and a half' if half else ''} {plural}"
+
+
+def past_words(past_m: float) -> str:
+    """Return a roll-past: ``one foot``, ``18 in``, ``4½ ft``."""
+    inches = past_m / INCH_M
+    feet = round(inches / 12)
+    if 1 <= feet <= 10 and abs(inches - 12 * feet) < 0.25:
+        return f"{COUNTS[feet]} {'foot' if feet == 1 else 'feet'}"
+    return short_length(past_m)

@@ -1,0 +1,1 @@
+"""Use cases: one function per thing a golfer does."""

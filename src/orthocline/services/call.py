@@ -1,0 +1,149 @@
+"""The call: the read as a caddie would say it, each sentence from the one solved putt."""
+
+import math
+from dataclasses import dataclass
+
+from orthocline.core.api import HOLE_RADIUS_M, INCH_M, OwnRoll, Read, RollPast
+from orthocline.formats.wording import (
+    cups_words,
+    feet_text,
+    hour_words,
+    past_words,
+    short_length,
+    side,
+    tidy,
+)
+
+STRAIGHT_M = 0.125 * INCH_M
+"""An aim nearer the centre than an eighth of an inch is said as the centre."""
+
+
+@dataclass(frozen=True)
+class Call:
+    """What to do, then why.
+
+    Attributes
+    ----------
+    lead, spot, tail : str
+        The aim sentence in three pieces; `spot` is what the eye must catch.
+    pace : str
+        The pace sentence.
+    details : tuple of str
+        Where that is in other words, and what follows.
+    lines : tuple of (str, str)
+        The same putt in the schools' words, as name and sentence.
+    """
+
+    lead: str
+    spot: str
+    tail: str
+    pace: str
+    details: tuple[str, ...]
+    lines: tuple[tuple[str, str], ...]
+
+    @property
+    def sentence(self) -> str:
+        """The whole call as one line."""
+        return f"{self.lead}{self.spot}{self.tail} {self.pace}"
+
+
+def call(read: Read) -> Call:
+    """Return the call of a read."""
+    lead, spot, tail = _aim(read)
+    return Call(lead, spot, tail, _pace(read), tuple(_details(read)), tuple(_lines(read)))
+
+
+def own_words(read: Read, own: OwnRoll) -> str:
+    """Return what the golfer's own aim would have done, in one sentence."""
+    off = own.aim_right_m - (read.aim_right_m or 0.0)
+    by = f"{short_length(off)} {side(off)} of the read" if abs(off) > STRAIGHT_M else "just as the read"
+    if own.meeting.drops:
+        return f"{by}: it would drop."
+    if own.meeting.rim is not None:
+        return f"{by}: it would lip out, too fast for that edge."
+    high = own.finish_right_m * (read.aim.entry_right_rad or -read.launch_right_rad) < 0
+    pass_by = "high" if high else "low"
+    away = math.hypot(own.finish_along_m, own.finish_right_m)
+    rest = f"and stop {short_length(away)} away" if own.track.rests else "and not stop on this slope"
+    return f"{by}: it would pass {short_length(own.meeting.closest_m)} {pass_by} {rest}."
+
+
+def _aim(read: Read) -> tuple[str, str, str]:
+    if read.aim_right_m is None:
+        degrees = math.degrees(read.launch_right_rad)
+        return "Start ", f"{tidy(abs(degrees), 0)}° {side(degrees)}", " of the hole."
+    if abs(read.aim_right_m) < STRAIGHT_M:
+        return "Aim at ", "the centre", "."
+    return "Aim ", f"{short_length(read.aim_right_m)} {side(read.aim_right_m)}", " of centre."
+
+
+def _pace(read: Read) -> str:
+    past = read.aim.past_m
+    if past is None:
+        return "Softly: it will not stop past the hole."
+    if not isinstance(read.putt.pace, RollPast):
+        speed = tidy(read.aim.speed_at_hole_mps, 2)
+        return f"Reach the hole at {speed} m/s, {past_words(past)} past."
+    if past < STRAIGHT_M:
+        return "Let it die at the hole."
+    return f"Roll it {past_words(past)} past."
+
+
+def _details(read: Read) -> list[str]:
+    found = []
+    aim = read.aim_right_m
+    if aim is not None and abs(aim) >= STRAIGHT_M:
+        edge = abs(aim) - HOLE_RADIUS_M
+        where = "Outside" if edge >= 0 else "Inside"
+        found.append(f"{where} the {side(aim)} edge by {short_length(edge)}, {cups_words(aim)}.")
+    found.append(f"Plays like {feet_text(read.level_twin.plays_like_m)}.")
+    return found
+
+
+def _lines(read: Read) -> list[tuple[str, str]]:
+    twin, gate, aim = read.level_twin, read.curve_gate, read.aim_right_m
+    beside = _beside(twin.right_m, "straight at the hole")
+    found = [("Level twin", f"coin at {feet_text(twin.plays_like_m)}, {beside}: play it flat")]
+    if read.one_second_m is not None:
+        found.append(("One second", f"the ball should pass {feet_text(read.one_second_m)}"))
+    found.append(("Curve gate", f"{_beside(gate.right_m, 'on the line')}, two thirds along"))
+    if read.apex is not None:
+        along = feet_text(read.apex.along_m)
+        found.append(
+            ("Apex", f"{_beside(read.apex.right_m, 'on the line')}, {along} along: do not aim at it")
+        )
+    spot = read.start_spot
+    found.append(("Start spot", f"{feet_text(spot.along_m)} ahead, {_beside(spot.right_m, 'on the line')}"))
+    if read.make_window is not None:
+        found.append(("Drops within", _window_words(read)))
+    if aim is not None:
+        found.append(
+            ("Aim spot", f"{tidy(abs(aim) / INCH_M)} in {side(aim)} of centre" if aim else "the centre")
+        )
+    return found
+
+
+def _beside(right_m: float, straight: str) -> str:
+    return straight if abs(right_m) < STRAIGHT_M else f"{short_length(right_m)} {side(right_m)}"
+
+
+def _window_words(read: Read) -> str:
+    window = read.make_window
+    assert window is not None
+    left = math.degrees(read.launch_right_rad - window.right_rad.least)
+    right = math.degrees(window.right_rad.most - read.launch_right_rad)
+    slow = 100 * (1 - window.speed_mps.least / read.launch_speed_mps)
+    fast = 100 * (window.speed_mps.most / read.launch_speed_mps - 1)
+    return f"{left:.1f}° left, {right:.1f}° right; {slow:.0f} % soft, {fast:.0f} % firm"
+
+
+def entry_words(read: Read) -> tuple[str, str] | None:
+    """Return where the ball goes in, and from where to where it still drops; None if it does not meet it."""
+    if read.entry_clock_hours is None:
+        return None
+    hour = hour_words(read.entry_clock_hours)
+    if read.entry_window_hours is None:
+        return f"Crosses the rim at {hour}", "too fast to drop at this pace"
+    here = f"Goes in at {hour}"
+    first, last = read.entry_window_hours
+    return here, f"from {hour_words(first)} to {hour_words(last)} it still drops at this pace"

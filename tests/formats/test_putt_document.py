@@ -1,0 +1,147 @@
+"""The putt document: what goes in, what is refused, and the command that reads it."""
+
+import json
+import math
+
+import jsonschema
+import pytest
+from click.testing import CliRunner
+
+from orthocline.cli.main import main
+from orthocline.formats.putt_document import DocumentError, document_of, parse_putt, schema
+from tests.putts import PLANES, named, plane_putt
+
+DOCUMENT = {
+    "version": 1,
+    "surface": {"kind": "plane", "tilt_percent": 2.0, "downhill_deg": -90.0},
+    "ball_m": [0, 0],
+    "hole_m": [3.048, 0],
+    "green_speed_ft": 10.0,
+    "pace": {"past_m": 0.3048},
+}
+GRAIN = {"strength": 0.1, "toward_deg": 120.0}
+
+
+def changed(**members):
+    return json.dumps({**DOCUMENT, **members})
+
+
+BAD = [
+    (changed(green_speed_ft=True), "/green_speed_ft"),
+    (changed(green_speed_ft="10"), "/green_speed_ft"),
+    (changed(green_speed_ft=1e9), "/green_speed_ft"),
+    (changed(ball_m=[0]), "/ball_m"),
+    (changed(hole_m=[0, 0]), "/hole_m"),
+    (changed(hole_m=[3, "x"]), "/hole_m/1"),
+    (changed(pace={}), "/pace"),
+    (changed(pace={"past_m": -1}), "/pace/past_m"),
+    (changed(pace={"past_m": 1, "speed_at_hole_mps": 1}), "/pace"),
+    (changed(pace={"firm": 1}), "/pace/firm"),
+    (changed(surface={"kind": "plane", "tilt_percent": 26, "downhill_deg": 0}), "/surface/tilt_percent"),
+    (changed(surface={"kind": "plane", "tilt_percent": 2}), "/surface/downhill_deg"),
+    (changed(surface={"kind": "stations", "readings": []}), "/surface/kind"),
+    (changed(surface=None), "/surface"),
+    (changed(grain={**GRAIN, "kind": "bent"}), "/grain/kind"),
+    (changed(wind={"speed_mps": 30, "toward_deg": 0}), "/wind/speed_mps"),
+    (changed(version=2), "/version"),
+    (changed(**{"a/b": 1}), "/a~1b"),
+    ('{"pace": {"past_m": 1, "past_m": 2}}', "/pace/past_m"),
+    ('{"green_speed_ft": NaN}', ""),
+    ("{", ""),
+    ("[1]", ""),
+    ("", ""),
+    ("[" * 5000, ""),
+    ("9" * 70000, ""),
+]
+
+
+@pytest.mark.parametrize(("text", "member"), BAD)
+def test_what_cannot_be_read_is_named(text, member):
+    with pytest.raises(DocumentError) as caught:
+        parse_putt(text)
+    assert caught.value.member == member
+    assert "\n" not in caught.value.line
+
+
+def test_a_document_goes_round():
+    text = changed(grain=GRAIN, wind={"speed_mps": 5, "toward_deg": 45})
+    putt = parse_putt(text)
+    assert putt.grain.toward_rad == pytest.approx(math.radians(120))
+    again = parse_putt(json.dumps(document_of(putt)))
+    assert vars(again) == pytest.approx(vars(putt))
+    assert "grain" not in document_of(plane_putt(10))
+
+
+def test_published_schema_is_the_one_in_force():
+    jsonschema.Draft202012Validator.check_schema(schema())
+    validator = jsonschema.Draft202012Validator(schema())
+    assert validator.is_valid(DOCUMENT)
+    assert not validator.is_valid({**DOCUMENT, "x": 1})
+    with open("docs/putt-document-1.schema.json") as file:
+        assert json.load(file) == schema()
+
+
+def run(*args, text=""):
+    return CliRunner().invoke(main, ["read", *args], input=text)
+
+
+def test_command_prints_the_call_for_people():
+    done = run("-", text=json.dumps(DOCUMENT))
+    assert done.exit_code == 0
+    assert done.output.startswith("Aim 12 in left of centre. Roll it one foot past.")
+
+
+def test_command_prints_the_example_of_the_document():
+    done = run("--json", "-", text=json.dumps(DOCUMENT))
+    answer = json.loads(done.output)
+    expected = {
+        "aim_right_m": -0.3045,
+        "launch_angle_right_deg": -5.706,
+        "launch_speed_mps": 1.9145,
+        "speed_at_hole_mps": 0.5528,
+        "time_to_hole_s": 2.497,
+        "entry_angle_right_deg": 12.617,
+        "apex_right_m": -0.1013,
+        "apex_fraction": 0.589,
+        "past_m": 0.3048,
+    }
+    for name, value in expected.items():
+        assert answer[name] == pytest.approx(value, abs=6e-4), name
+    assert answer["asked_pace_met"] is True
+    assert answer["warnings"] == []
+    assert len(answer["path"]) == 101
+    assert answer["make_window"]["launch_speed_mps"]["least"] < answer["launch_speed_mps"]
+
+
+def test_example_with_grain():
+    answer = json.loads(run("--json", "-", text=changed(grain=GRAIN)).output)
+    found = [answer[n] for n in ("aim_right_m", "launch_speed_mps", "speed_at_hole_mps")]
+    assert found == pytest.approx([-0.18749, 1.96447, 0.58196], abs=1e-5)
+
+
+def test_lines_answer_in_order_and_go_on_after_a_bad_one():
+    lines = [json.dumps(entry["putt"]) for entry in PLANES]
+    lines.insert(3, '{"ball_m": 1}')
+    done = run("--json", "--lines", "-", text="\n".join(lines))
+    answers = [json.loads(line) for line in done.output.splitlines()]
+    assert done.exit_code == 2
+    assert set(answers.pop(3)["error"]) == {"member", "message"}
+    for entry, answer, name in zip(PLANES, answers, named(PLANES), strict=True):
+        assert answer["aim_right_m"] == pytest.approx(entry["expect"]["aim_right_m"], abs=1e-4), name
+
+
+def test_a_bad_document_is_one_line_and_status_2():
+    done = run("--json", "-", text=changed(extra=1))
+    assert done.exit_code == 2
+    assert done.stderr == "/extra: unknown member\n"
+    assert run("no-such-file.json").exit_code == 2
+
+
+def test_too_steep_is_an_answer():
+    steep = {"kind": "plane", "tilt_percent": 9.0, "downhill_deg": 40.0}
+    done = run("--json", "-", text=changed(surface=steep))
+    answer = json.loads(done.output)
+    assert done.exit_code == 0
+    assert answer["past_m"] is None
+    assert answer["asked_pace_met"] is False
+    assert answer["warnings"][0]["code"] == "slope_does_not_hold"
