@@ -3,7 +3,9 @@
 import click
 
 from orthocline import __version__
+from orthocline.cli.database import database
 from orthocline.cli.read import read_command
+from orthocline.cli.serve import demo_command, serve_command
 
 
 @click.group()
@@ -12,9 +14,10 @@ def main() -> None:
     """Putt break and aim point from green slope, distance and green speed."""
 
 
-@main.command()
-def warm() -> None:
-    """Compile the physics once, so that no first visitor waits."""
+@main.command("warm")
+def warm_command() -> None:
+    """Compile the physics once, so that no first visitor waits (loading the program does it)."""
 
 
-main.add_command(read_command)
+for command in (database, demo_command, read_command, serve_command):
+    main.add_command(command)

@@ -17,6 +17,9 @@ from orthocline.formats.wording import (
 STRAIGHT_M = 0.125 * INCH_M
 """An aim nearer the centre than an eighth of an inch is said as the centre."""
 
+MOST_CUPS = 10
+"""Nobody counts more cups than this."""
+
 
 @dataclass(frozen=True)
 class Call:
@@ -95,7 +98,8 @@ def _details(read: Read) -> list[str]:
     if aim is not None and abs(aim) >= STRAIGHT_M:
         edge = abs(aim) - HOLE_RADIUS_M
         where = "Outside" if edge >= 0 else "Inside"
-        found.append(f"{where} the {side(aim)} edge by {short_length(edge)}, {cups_words(aim)}.")
+        cups = f", {cups_words(aim)}" if abs(aim) < MOST_CUPS * 2 * HOLE_RADIUS_M else ""
+        found.append(f"{where} the {side(aim)} edge by {short_length(edge)}{cups}.")
     found.append(f"Plays like {feet_text(read.level_twin.plays_like_m)}.")
     return found
 
@@ -113,7 +117,7 @@ def _lines(read: Read) -> list[tuple[str, str]]:
             ("Apex", f"{_beside(read.apex.right_m, 'on the line')}, {along} along: do not aim at it")
         )
     spot = read.start_spot
-    found.append(("Start spot", f"{feet_text(spot.along_m)} ahead, {_beside(spot.right_m, 'on the line')}"))
+    found.append(("Start spot", f"{feet_text(spot.ahead_m)} ahead, {_beside(spot.right_m, 'on the line')}"))
     if read.make_window is not None:
         found.append(("Drops within", _window_words(read)))
     if aim is not None:
@@ -134,7 +138,7 @@ def _window_words(read: Read) -> str:
     right = math.degrees(window.right_rad.most - read.launch_right_rad)
     slow = 100 * (1 - window.speed_mps.least / read.launch_speed_mps)
     fast = 100 * (window.speed_mps.most / read.launch_speed_mps - 1)
-    return f"{left:.1f}° left, {right:.1f}° right; {slow:.0f} % soft, {fast:.0f} % firm"
+    return f"{tidy(left)}° left, {tidy(right)}° right; {tidy(slow)} % soft, {tidy(fast)} % firm"
 
 
 def entry_words(read: Read) -> tuple[str, str] | None:

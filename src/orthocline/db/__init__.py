@@ -1,0 +1,1 @@
+"""Models and queries on PostgreSQL, and the private server they live in."""

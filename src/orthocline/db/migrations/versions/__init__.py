@@ -1,0 +1,1 @@
+"""One file a change of the tables, named by its date."""

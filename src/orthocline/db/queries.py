@@ -1,0 +1,60 @@
+"""Queries, each scoped to the golfer whose rows they are."""
+
+from collections.abc import Sequence
+from datetime import datetime
+
+from sqlalchemy import Select, delete, func, select
+from sqlalchemy.orm import Session
+
+from orthocline.db.models import Golfer, LoggedPutt
+
+
+def golfer_named(session: Session, name: str) -> Golfer | None:
+    """Return the golfer of that name, capitals aside."""
+    return session.scalar(select(Golfer).where(func.lower(Golfer.name) == name.lower()))
+
+
+def golfer_by_id(session: Session, golfer_id: int) -> Golfer | None:
+    """Return a golfer."""
+    return session.get(Golfer, golfer_id)
+
+
+def putt_of(session: Session, golfer_id: int, putt_id: int, *, deleted: bool = False) -> LoggedPutt | None:
+    """Return one putt of the golfer's log, or None if there is none of that number."""
+    return session.scalar(_putts(golfer_id, deleted=deleted).where(LoggedPutt.id == putt_id))
+
+
+def putts_of(
+    session: Session, golfer_id: int, *, result: str = "", place: str = "", limit: int | None = None
+) -> Sequence[LoggedPutt]:
+    """Return a golfer's putts, newest first.
+
+    Parameters
+    ----------
+    result : str
+        ``holed``, ``missed``, ``open`` (finish not recorded) or empty for all.
+    place : str
+        Part of the place's name, capitals aside.
+    """
+    query = _putts(golfer_id).order_by(LoggedPutt.created_at.desc(), LoggedPutt.id.desc())
+    if result == "open":
+        query = query.where(LoggedPutt.holed.is_(None))
+    elif result:
+        query = query.where(LoggedPutt.holed.is_(result == "holed"))
+    if place:
+        query = query.where(LoggedPutt.place.icontains(place, autoescape=True))
+    return session.scalars(query.limit(limit)).all()
+
+
+def purge_deleted(session: Session, golfer_id: int, before: datetime) -> None:
+    """Delete for good what a golfer deleted before that time."""
+    session.execute(
+        delete(LoggedPutt).where(LoggedPutt.golfer_id == golfer_id, LoggedPutt.deleted_at < before)
+    )
+
+
+def _putts(golfer_id: int, *, deleted: bool = False) -> Select[LoggedPutt]:
+    gone = LoggedPutt.deleted_at
+    return select(LoggedPutt).where(
+        LoggedPutt.golfer_id == golfer_id, gone.is_not(None) if deleted else gone.is_(None)
+    )

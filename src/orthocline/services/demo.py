@@ -1,0 +1,127 @@
+"""The Ternholm demo: an invented golfer's log, rolled by the model with honest scatter."""
+
+import math
+import secrets
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+
+import numpy as np
+from sqlalchemy.orm import Session
+
+from orthocline.core.api import (
+    FOOT_M,
+    INCH_M,
+    Launch,
+    Point,
+    Putt,
+    RollPast,
+    meet,
+    plane_from_grade,
+    read,
+    roller,
+)
+from orthocline.db.models import Golfer
+from orthocline.db.queries import golfer_named
+from orthocline.services.accounts import sign_up
+from orthocline.services.log import Finish, record_finish, save_read
+
+DEMO_GOLFER = "Wren Halloran"
+START_SPREAD_RAD, LENGTH_SPREAD = math.radians(1.5), 0.12
+"""Spread of a middle golfer's start line and roll length (docs/model.md), one standard deviation."""
+GREENS = (
+    "Saltings",
+    "Curlew",
+    "Lantern",
+    "Spindrift",
+    "Marram",
+    "Breakwater",
+    "Samphire",
+    "Anvil",
+    "Homeward",
+)
+PUTTS_LOGGED = 26
+
+
+@dataclass(frozen=True)
+class DemoPutt:
+    """A putt as a golfer would ask for it."""
+
+    green: int
+    length_ft: float
+    side_right: float
+    grade: float
+    speed_ft: float
+    past_in: float
+
+    @property
+    def place(self) -> str:
+        """Where it lies."""
+        return f"Ternholm, green {self.green}, {GREENS[self.green - 1]}"
+
+    @property
+    def putt(self) -> Putt:
+        """The putt on its plane, the ball at the origin and the hole along +x."""
+        return Putt(
+            Point(0.0, 0.0),
+            Point(self.length_ft * FOOT_M, 0.0),
+            plane_from_grade(self.grade, self.side_right, 0.0),
+            self.speed_ft,
+            RollPast(self.past_in * INCH_M),
+        )
+
+
+SPINDRIFT = DemoPutt(4, 14.0, -0.021, 1.0 / 168.0, 10.2, 12.0)
+"""The demo putt: green 4, 14 ft, 2.1 % falling left, an inch up, speed 10.2, a foot past."""
+
+
+def demo_golfer(session: Session) -> Golfer | None:
+    """Return the demo's golfer, if it was loaded."""
+    return golfer_named(session, DEMO_GOLFER)
+
+
+def load_demo(session: Session, seed: int = 4) -> bool:
+    """Load the demo once; return whether it was loaded now."""
+    if demo_golfer(session):
+        return False
+    golfer = sign_up(session, DEMO_GOLFER, secrets.token_urlsafe(32))
+    chance = np.random.default_rng(seed)
+    now = datetime.now(UTC)
+    for i in range(PUTTS_LOGGED):
+        when = now - timedelta(days=2.3 * (PUTTS_LOGGED - i), minutes=float(chance.uniform(0, 300)))
+        _log_one(session, golfer, _some_putt(chance), chance, when)
+    return True
+
+
+def _some_putt(chance: np.random.Generator) -> DemoPutt:
+    return DemoPutt(
+        green=int(chance.integers(1, 10)),
+        length_ft=float(round(chance.gamma(2.2, 5.5) + 3.0)),
+        side_right=float(np.round(chance.normal(0.0, 0.016), 3)),
+        grade=float(np.round(chance.normal(0.0, 0.010), 3)),
+        speed_ft=float(np.round(chance.normal(10.0, 0.4), 1)),
+        past_in=float(chance.choice((6.0, 9.0, 12.0, 18.0))),
+    )
+
+
+def _log_one(
+    session: Session, golfer: Golfer, asked: DemoPutt, chance: np.random.Generator, when: datetime
+) -> None:
+    putt = asked.putt
+    answer = read(putt)
+    seen = chance.normal(0.75, 0.25)  # golfers under-read
+    logged = save_read(
+        session,
+        golfer,
+        answer,
+        place=asked.place,
+        own_aim_right_m=round((answer.aim_right_m or 0.0) * seen / INCH_M) * INCH_M,
+    )
+    logged.created_at = when
+    struck = Launch(
+        answer.launch_right_rad + chance.normal(0.0, START_SPREAD_RAD),
+        answer.launch_speed_mps * math.sqrt(max(0.4, 1.0 + chance.normal(0.0, LENGTH_SPREAD))),
+    )
+    track = roller(putt)(struck)
+    along, right = putt.along_and_right_m(track.finish)
+    holed = meet(track, putt.hole).drops
+    record_finish(logged, None if holed else Finish(along - putt.length_m, right))

@@ -1,0 +1,140 @@
+"""The log: save a read, note a putt, record where the ball finished, and find it again."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+
+from sqlalchemy.orm import Session
+
+from orthocline.core.api import MODEL_VERSION, Read
+from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH, Golfer, LoggedPutt
+from orthocline.db.queries import purge_deleted, putt_of, putts_of
+from orthocline.formats.putt_document import document_of
+from orthocline.formats.read_document import summary_document
+from orthocline.services.errors import InvalidError, NotFoundError
+
+UNDO_TIME = timedelta(days=1)
+"""How long a deleted putt can be brought back before it is deleted for good."""
+FARTHEST_FINISH_M = 30.0
+LONGEST_M = 100.0
+
+
+@dataclass(frozen=True)
+class Finish:
+    """Where the ball rested from the hole's centre: beyond it and to the right [m]; None if holed."""
+
+    along_m: float
+    across_m: float
+
+
+def save_read(
+    session: Session,
+    golfer: Golfer,
+    answer: Read,
+    *,
+    place: str = "",
+    own_aim_right_m: float | None = None,
+    note: str = "",
+) -> LoggedPutt:
+    """Log a read with its intention; the finish is recorded later."""
+    putt = LoggedPutt(
+        golfer_id=golfer.id,
+        place=_text("place", place, PLACE_LENGTH),
+        length_m=answer.putt.length_m,
+        green_speed_ft=answer.putt.green_speed_ft,
+        putt_document=document_of(answer.putt),
+        read_document=summary_document(answer),
+        model_version=MODEL_VERSION,
+        own_aim_right_m=own_aim_right_m,
+        note=_text("note", note, NOTE_LENGTH),
+    )
+    return _added(session, putt)
+
+
+def note_putt(session: Session, golfer: Golfer, *, length_m: float, place: str, note: str) -> LoggedPutt:
+    """Log a putt without a read, as Competition allows."""
+    if not 0.0 < length_m <= LONGEST_M:
+        raise InvalidError("length", f"A putt is up to {LONGEST_M:g} metres long.")
+    putt = LoggedPutt(
+        golfer_id=golfer.id,
+        place=_text("place", place, PLACE_LENGTH),
+        length_m=length_m,
+        note=_text("note", note, NOTE_LENGTH),
+    )
+    return _added(session, putt)
+
+
+def find_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
+    """Return a putt of the golfer's own log.
+
+    Raises
+    ------
+    NotFoundError
+        When there is none of that number, whether or not somebody else has one.
+    """
+    putt = putt_of(session, golfer.id, putt_id)
+    if putt is None:
+        raise NotFoundError("There is no such putt in your log. It may have been deleted.")
+    return putt
+
+
+def list_putts(
+    session: Session, golfer: Golfer, *, result: str = "", place: str = ""
+) -> Sequence[LoggedPutt]:
+    """Return the golfer's putts, newest first, filtered by result and part of the place."""
+    return putts_of(session, golfer.id, result=result, place=place.strip())
+
+
+def record_finish(putt: LoggedPutt, finish: Finish | None) -> None:
+    """Keep where the ball finished; None if it was holed.
+
+    Raises
+    ------
+    InvalidError
+        When the place is further from the hole than any putt finishes.
+    """
+    if finish and not max(abs(finish.along_m), abs(finish.across_m)) <= FARTHEST_FINISH_M:
+        raise InvalidError("finish", f"A finish lies within {FARTHEST_FINISH_M:g} metres of the hole.")
+    putt.holed = finish is None
+    putt.finish_along_m = finish.along_m if finish else None
+    putt.finish_across_m = finish.across_m if finish else None
+
+
+def edit_putt(putt: LoggedPutt, *, place: str, note: str) -> None:
+    """Change what was written of a putt."""
+    putt.place, putt.note = _text("place", place, PLACE_LENGTH), _text("note", note, NOTE_LENGTH)
+
+
+def delete_putt(session: Session, putt: LoggedPutt) -> None:
+    """Delete a putt; it can be restored for a day, and is then deleted for good."""
+    now = datetime.now(UTC)
+    putt.deleted_at = now
+    purge_deleted(session, putt.golfer_id, now - UNDO_TIME)
+
+
+def restore_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
+    """Bring a deleted putt back.
+
+    Raises
+    ------
+    NotFoundError
+        When it was not deleted, is gone for good, or is not the golfer's.
+    """
+    putt = putt_of(session, golfer.id, putt_id, deleted=True)
+    if putt is None:
+        raise NotFoundError("That putt cannot be brought back any more.")
+    putt.deleted_at = None
+    return putt
+
+
+def _added(session: Session, putt: LoggedPutt) -> LoggedPutt:
+    session.add(putt)
+    session.flush()
+    return putt
+
+
+def _text(field: str, value: str, most: int) -> str:
+    tidy = " ".join(value.replace("\0", "").split())
+    if len(tidy) > most:
+        raise InvalidError(field, f"At most {most} characters; these are {len(tidy)}.")
+    return tidy

@@ -1,0 +1,50 @@
+"""Today: the day's order of work, and where to go on."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from sqlalchemy.orm import Session
+
+from orthocline.db.models import Golfer, LoggedPutt
+from orthocline.db.queries import putts_of
+from orthocline.services.mode import Mode
+
+LAST_PUTTS = 5
+
+
+@dataclass(frozen=True)
+class Step:
+    """One thing to do: a `name`, what it is for, and the page (an endpoint name) that does it, if any."""
+
+    name: str
+    what: str
+    page: str
+
+
+@dataclass(frozen=True)
+class Today:
+    """What the start page says."""
+
+    steps: tuple[Step, ...]
+    last: Sequence[LoggedPutt]
+    unfinished: int
+
+
+PRACTICE_STEPS = (
+    Step("Look", "From the low side, half-way: which way would water run?", ""),
+    Step("Read", "Length, tilt, rise and green speed: see aim and pace.", "read.page"),
+    Step("Roll", "Pick the start spot, roll one ball, watch its last yard.", ""),
+    Step("Log", "Tap where it stopped. It takes a second.", "log.page"),
+)
+COMPETITION_STEPS = (
+    Step("Play", "Your own eyes and feet. Reading is off until you switch back.", ""),
+    Step("Log", "Note the putt and where it finished.", "log.page"),
+)
+
+
+def today(session: Session | None, golfer: Golfer | None, mode: Mode) -> Today:
+    """Return the day's work, and the signed-in golfer's last putts."""
+    last = putts_of(session, golfer.id, limit=LAST_PUTTS) if session and golfer else ()
+    unfinished = len(putts_of(session, golfer.id, result="open")) if session and golfer else 0
+    steps = PRACTICE_STEPS if mode is Mode.PRACTICE else COMPETITION_STEPS
+    return Today(steps, last, unfinished)
