@@ -49,7 +49,7 @@ class Read:
     entry_clock_hours : float or None
         Hour on the rim where the ball goes in; None where it passes too fast to meet the rim's drop.
     entry_window_hours : tuple of two float, or None
-        The hours at the two ends of the make window in angle, earliest first.
+        The earliest and the latest hour of the read and of the two ends of its make window in angle.
     one_second_m : float or None
     level_twin : LevelTwin
     make_window : MakeWindow or None
@@ -116,7 +116,7 @@ def read(putt: Putt) -> Read:
         curve_gate=curve_gate(putt, track),
         start_spot=start_spot(putt, solved.launch.right_rad),
         entry_clock_hours=entry_clock_hours(putt, meeting.rim) if meeting.rim else None,
-        entry_window_hours=_entry_window(putt, window),
+        entry_window_hours=_entry_window(putt, window, meeting),
         one_second_m=one_second_mark_m(track, solved.launch.speed_mps, drag),
         level_twin=level_twin(solved.launch.speed_mps, solved.launch.right_rad, drag, solved.past_m or 0.0),
         make_window=window,
@@ -127,11 +127,13 @@ def read(putt: Putt) -> Read:
     )
 
 
-def _entry_window(putt: Putt, window: MakeWindow | None) -> tuple[float, float] | None:
-    if window is None or window.leftmost.rim is None or window.rightmost.rim is None:
+def _entry_window(putt: Putt, window: MakeWindow | None, meeting: Meeting) -> tuple[float, float] | None:
+    if window is None:
         return None
     hours = [
-        entry_clock_hours(putt, meeting.rim) for meeting in (window.leftmost, window.rightmost) if meeting.rim
+        entry_clock_hours(putt, met.rim)
+        for met in (window.leftmost, window.rightmost, meeting)
+        if met.rim is not None
     ]
     return min(hours), max(hours)
 

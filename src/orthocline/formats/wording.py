@@ -1,5 +1,7 @@
 """Figures as golfers say them: inches by quarters, feet, percent, hours on the rim."""
 
+import re
+
 from orthocline.core.api import FOOT_M, HOLE_RADIUS_M, INCH_M, PERCENT
 
 QUARTERS = ("", "¼", "½", "¾")
@@ -89,3 +91,8 @@ def past_words(past_m: float) -> str:
     if 1 <= feet <= 10 and abs(inches - 12 * feet) < 0.25:
         return f"{COUNTS[feet]} {'foot' if feet == 1 else 'feet'}"
     return short_length(past_m)
+
+
+def unbroken(text: str) -> str:
+    """Return a sentence in which no line ends between a figure and its unit."""
+    return re.sub(r"(?<=[\d¼½¾]) (?=(?:ft|in|m/s|%|s|degrees)\b|%)", "\u00a0", text)

@@ -28,6 +28,11 @@ class Mark:
     along_m: float
     right_m: float
 
+    @property
+    def ahead_m(self) -> float:
+        """Its straight distance [m] from the ball."""
+        return math.hypot(self.along_m, self.right_m)
+
 
 def mark_at(putt: Putt, place: Point) -> Mark:
     """Return a place as a mark of the putt."""

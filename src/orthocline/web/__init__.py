@@ -1,0 +1,1 @@
+"""The web application: routes, forms, drawings, templates."""

@@ -1,0 +1,101 @@
+"""Sign up, sign in, sign out, and a golfer's data out and gone."""
+
+from collections.abc import Callable
+
+from flask import Blueprint, Response, abort, current_app, flash, json, redirect, render_template, request
+from flask_login import login_required, login_user, logout_user
+from flask_wtf import FlaskForm
+from sqlalchemy.orm import Session
+from werkzeug.wrappers import Response as AnyResponse
+
+from orthocline.db.models import Golfer
+from orthocline.services.accounts import delete_account, export_account, sign_in, sign_up
+from orthocline.services.demo import demo_golfer
+from orthocline.services.errors import InvalidError
+from orthocline.web.account.forms import DeleteForm, SignInForm, SignUpForm
+from orthocline.web.database import session
+from orthocline.web.identity import User, golfer
+from orthocline.web.local import local_path
+from orthocline.web.security import SIGN_IN_LIMIT, limiter
+
+blueprint = Blueprint("account", __name__)
+Page = str | AnyResponse | tuple[str, int]
+
+
+@blueprint.route("/sign-up", methods=["GET", "POST"], endpoint="sign_up")
+@limiter.limit(SIGN_IN_LIMIT, methods=["POST"])
+def sign_up_page() -> Page:
+    """Make an account and sign in to it."""
+    return _enter(SignUpForm(), "account/sign_up.html", sign_up)
+
+
+@blueprint.route("/sign-in", methods=["GET", "POST"], endpoint="sign_in")
+@limiter.limit(SIGN_IN_LIMIT, methods=["POST"])
+def sign_in_page() -> Page:
+    """Sign in."""
+    return _enter(SignInForm(), "account/sign_in.html", sign_in)
+
+
+@blueprint.post("/sign-in/demo")
+def sign_in_demo() -> Page:
+    """Sign the demo golfer in, in demo mode only."""
+    demo = demo_golfer(session()) if current_app.config["DEMO"] else None
+    if demo is None:
+        abort(404)
+    login_user(User(demo))
+    return redirect(local_path(request.form.get("next")), 303)
+
+
+@blueprint.post("/sign-out")
+def sign_out() -> AnyResponse:
+    """Sign out."""
+    logout_user()
+    return redirect(local_path(None), 303)
+
+
+@blueprint.get("/account")
+@login_required
+def page() -> str:
+    """What is kept, and how to take it along or delete it."""
+    return render_template("account/page.html", form=DeleteForm())
+
+
+@blueprint.get("/account/export")
+@login_required
+def export() -> Response:
+    """Everything that is kept of the golfer, as one JSON file."""
+    text = json.dumps(export_account(session(), golfer()), indent=1)
+    headers = {"Content-Disposition": "attachment; filename=orthocline-account.json"}
+    return Response(text, mimetype="application/json", headers=headers)
+
+
+@blueprint.post("/account/delete")
+@limiter.limit(SIGN_IN_LIMIT)
+@login_required
+def delete() -> Page:
+    """Delete the account and everything in it."""
+    form = DeleteForm()
+    if not form.validate_on_submit():
+        return render_template("account/page.html", form=form), 422
+    try:
+        delete_account(session(), golfer(), form.password.data)
+    except InvalidError as error:
+        form.password.errors = [str(error)]
+        return render_template("account/page.html", form=form), 422
+    logout_user()
+    flash("Your account and everything in it is deleted.")
+    return redirect(local_path(None), 303)
+
+
+def _enter(form: FlaskForm, template: str, enter: Callable[[Session, str, str], Golfer]) -> Page:
+    """Show a form; sign in the golfer that it gives once it is right."""
+    onward = request.args.get("next") or request.form.get("next")
+    if not form.is_submitted():
+        return render_template(template, form=form, next=onward)
+    if form.validate():
+        try:
+            login_user(User(enter(session(), form.name.data, form.password.data)))
+            return redirect(local_path(onward), 303)
+        except InvalidError as error:
+            form[error.field].errors = [str(error)]
+    return render_template(template, form=form, next=onward), 422

@@ -1,0 +1,64 @@
+"""The application factory."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from flask import Flask
+from flask_compress import Compress
+from flask_talisman import Talisman
+
+from orthocline.formats.wording import tidy, unbroken
+from orthocline.web import about, account, database, errors, log, mode, read, today
+from orthocline.web.identity import login_manager
+from orthocline.web.page import fill_page
+from orthocline.web.security import CONTENT_SECURITY_POLICY, csrf, limiter
+
+LEAST_SECRET = 32
+DEFAULTS: Mapping[str, Any] = {
+    "DEMO": False,
+    "MAX_CONTENT_LENGTH": 128 * 1024,
+    "SESSION_COOKIE_SAMESITE": "Lax",
+    "SESSION_COOKIE_HTTPONLY": True,
+    "SEND_FILE_MAX_AGE_DEFAULT": 31536000,
+    "WTF_CSRF_TIME_LIMIT": None,
+    "RATELIMIT_STORAGE_URI": "memory://",
+    "COMPRESS_ALGORITHM": ["br", "gzip"],
+    "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
+}
+
+
+def create_app(config: Mapping[str, Any]) -> Flask:
+    """Return the application.
+
+    Parameters
+    ----------
+    config : mapping
+        ``SECRET_KEY`` (32 characters or more), ``DATABASE_URL``, and ``DEMO`` (whether the demo golfer may
+        be signed in by one button). Others override `DEFAULTS`.
+
+    Raises
+    ------
+    ValueError
+        For a secret that is missing or too short. Nothing is connected to here.
+    """
+    app = Flask(__name__)
+    app.config.from_mapping(DEFAULTS, **config)
+    if len(app.config.get("SECRET_KEY") or "") < LEAST_SECRET:
+        raise ValueError(f"SECRET_KEY needs {LEAST_SECRET} random characters or more")
+    app.jinja_options = {"trim_blocks": True, "lstrip_blocks": True}
+    database.init_app(app)
+    login_manager.init_app(app)
+    csrf.init_app(app)
+    limiter.init_app(app)
+    Compress(app)
+    # TLS is the business of whoever serves it beyond this machine.
+    Talisman(
+        app, content_security_policy=CONTENT_SECURITY_POLICY, force_https=False, session_cookie_secure=False
+    )
+    errors.init_app(app)
+    app.context_processor(fill_page)
+    app.add_template_filter(tidy)
+    app.add_template_filter(unbroken)
+    for feature in (about, account, log, mode, read, today):
+        app.register_blueprint(feature.blueprint)
+    return app

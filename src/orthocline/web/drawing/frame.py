@@ -1,0 +1,60 @@
+"""The frame of a drawing: from metres on the green to units of the sheet."""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+Spots = NDArray[np.float64]
+
+
+@dataclass(frozen=True)
+class Frame:
+    """Where things lie on the sheet: the hole fixed, the ball-hole line up, unless turned.
+
+    Attributes
+    ----------
+    scale : float
+        Units of the sheet per metre.
+    hole_x, hole_y : float
+        The hole's centre on the sheet, y down.
+    turn_deg : float
+        How far the drawing is turned clockwise, while the ball is dragged round the hole.
+    """
+
+    scale: float
+    hole_x: float
+    hole_y: float
+    turn_deg: float = 0.0
+
+    def spots(self, beyond_m: Spots, right_m: Spots) -> Spots:
+        """Return sheet coordinates, shape (n, 2), of places beyond the hole and right of it [m]."""
+        cos, sin = math.cos(math.radians(self.turn_deg)), math.sin(math.radians(self.turn_deg))
+        x = self.hole_x + self.scale * (right_m * cos + beyond_m * sin)
+        y = self.hole_y - self.scale * (beyond_m * cos - right_m * sin)
+        return np.column_stack([x, y])
+
+    def spot(self, beyond_m: float, right_m: float) -> tuple[float, float]:
+        """Return the sheet coordinates of one place."""
+        x, y = self.spots(np.array([beyond_m]), np.array([right_m]))[0]
+        return float(x), float(y)
+
+
+def fit(
+    spots_m: Spots, *, width: float, height: float, center_x: float, top: float, most: float = 900.0
+) -> Frame:
+    """Return the largest frame in which all places (beyond, right of the hole [m]) fit into a box."""
+    beyond, right = spots_m[:, 0], spots_m[:, 1]
+    tall, wide = float(np.ptp(beyond)), float(np.ptp(right))
+    scale = min(height / max(tall, 1e-6), width / max(wide, 1e-6), most)
+    middle = 0.5 * (float(right.max()) + float(right.min()))
+    slack = 0.5 * (height - scale * tall)
+    return Frame(scale, center_x - scale * middle, top + slack + scale * float(beyond.max()))
+
+
+def path_d(spots: Spots) -> str:
+    """Return an SVG path through points of the sheet, to a tenth of a unit."""
+    if len(spots) == 0:
+        return ""
+    return "M" + "L".join(f"{x:.1f} {y:.1f}" for x, y in spots)

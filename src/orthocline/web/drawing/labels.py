@@ -1,0 +1,130 @@
+"""Labels that touch neither a line nor each other: stacked at the sides of what is drawn."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from orthocline.web.drawing.frame import Spots
+
+LETTER_SHARE = 0.56
+"""Width of a letter as a share of the type's size: a little over what the shipped type needs."""
+LINE_SHARE = 1.25
+GAP = 14.0
+NEAR = 40.0
+"""A label further than this from its point has a leader line to it."""
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """A label that wants a place beside a point of the drawing, on the side named if it fits there.
+
+    One that is not `needed` is left out where it fits on neither side.
+    """
+
+    text: str
+    x: float
+    y: float
+    side: str = "left"
+    kind: str = "quiet"
+    needed: bool = True
+
+
+@dataclass(frozen=True)
+class Label:
+    """A label in its place: text anchored at (x, y), and the end of its leader line, if it needs one."""
+
+    text: str
+    x: float
+    y: float
+    anchor: str
+    kind: str
+    leader: tuple[float, float, float, float] | None
+
+
+def text_width(text: str, size: float) -> float:
+    """Return about how wide a text is drawn."""
+    return LETTER_SHARE * size * len(text)
+
+
+@dataclass(frozen=True)
+class Room:
+    """The sheet's room for labels, in its units, and the size of their type."""
+
+    left: float
+    right: float
+    top: float
+    bottom: float
+    size: float
+
+
+def ink(lines: Sequence[Spots], spacing: float = 5.0) -> Spots:
+    """Return what is drawn as points no further apart than `spacing`, shape (n, 2)."""
+    dense = []
+    for spots in lines:
+        lengths = np.hypot(*np.diff(spots, axis=0).T)
+        along = np.concatenate([[0.0], np.cumsum(lengths)])
+        even = np.linspace(0.0, along[-1], max(2, int(along[-1] / spacing) + 2))
+        dense.append(
+            np.column_stack([np.interp(even, along, spots[:, 0]), np.interp(even, along, spots[:, 1])])
+        )
+    return np.concatenate(dense)
+
+
+def place_labels(wanted: Sequence[Wanted], drawn: Spots, room: Room) -> list[Label]:
+    """Return the labels in their places.
+
+    Each stands beside everything that is drawn at its height, on its side; labels on one side keep a line's
+    height apart. A label that would leave the sheet on its own side goes to the other.
+
+    Parameters
+    ----------
+    drawn : ndarray, shape (n, 2)
+        What may not be touched, from `ink`.
+    """
+    placed: list[Label] = []
+    for side in ("left", "right"):
+        mine = sorted((w for w in wanted if _side(w, drawn, room) == side), key=lambda want: want.y)
+        for want, y in zip(mine, _heights(mine, room), strict=True):
+            placed.append(_label(want, y, side, drawn, room))
+    return placed
+
+
+def _side(want: Wanted, drawn: Spots, room: Room) -> str:
+    """Return the side where a label goes; empty where it is left out."""
+    low, high = _reach(drawn, want, want.y, room)
+    width = text_width(want.text, room.size) + GAP
+    free = {"left": low - room.left, "right": room.right - high}
+    other = "right" if want.side == "left" else "left"
+    if max(free.values()) < width and not want.needed:
+        return ""
+    return want.side if free[want.side] >= width or free[want.side] >= free[other] else other
+
+
+def _heights(wanted: Sequence[Wanted], room: Room) -> list[float]:
+    """Return heights a line apart, as near as can be to those wanted, from the top down then back up."""
+    step = LINE_SHARE * room.size
+    heights: list[float] = []
+    for want in wanted:
+        heights.append(max(want.y, heights[-1] + step if heights else room.top))
+    for i in range(len(heights) - 1, -1, -1):
+        most = heights[i + 1] - step if i + 1 < len(heights) else room.bottom
+        heights[i] = min(heights[i], most)
+    return heights
+
+
+def _reach(drawn: Spots, want: Wanted, y: float, room: Room) -> tuple[float, float]:
+    """Return the leftmost and rightmost thing drawn at a height, as tall as a line of text."""
+    xs = drawn[np.abs(drawn[:, 1] - y) <= room.size, 0]
+    if not len(xs):
+        return want.x, want.x
+    return min(want.x, float(xs.min())), max(want.x, float(xs.max()))
+
+
+def _label(want: Wanted, y: float, side: str, drawn: Spots, room: Room) -> Label:
+    low, high = _reach(drawn, want, y, room)
+    x = low - GAP if side == "left" else high + GAP
+    near = abs(y - want.y) < 0.6 * room.size and abs(x - want.x) <= NEAR
+    away = 4.0 if side == "left" else -4.0
+    leader = None if near else (x + away, y, want.x, want.y)
+    return Label(want.text, x, y, "end" if side == "left" else "start", want.kind, leader)

@@ -1,0 +1,42 @@
+"""Form fields for what golfers type: a figure with its unit, kept as typed."""
+
+from collections.abc import Callable
+from typing import Any
+
+from wtforms import StringField
+from wtforms.validators import StopValidation
+
+from orthocline.formats.quantities import QuantityError
+
+
+class QuantityField(StringField):
+    """A text field whose `figure` is what the text means, in SI units."""
+
+    def __init__(
+        self,
+        label: str,
+        parse: Callable[[str], float],
+        *,
+        between: tuple[float, float],
+        allowed: str,
+        optional: bool = False,
+        **more: Any,
+    ) -> None:
+        super().__init__(label, **more)
+        self.parse, self.between, self.allowed, self.optional = parse, between, allowed, optional
+        self.figure: float | None = None
+
+    def pre_validate(self, form: Any) -> None:
+        """Find the figure, or say what is allowed."""
+        del form
+        text = (self.data or "").strip()
+        if not text and self.optional:
+            return
+        try:
+            figure = self.parse(text)
+        except QuantityError as error:
+            raise StopValidation(f"{self.label.text} {error}.") from error
+        least, most = self.between
+        if not least <= figure <= most:
+            raise StopValidation(f"{self.label.text} must be {self.allowed}.")
+        self.figure = figure

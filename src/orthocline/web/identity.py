@@ -1,0 +1,47 @@
+"""Who is asking, and in which mode."""
+
+from typing import Any, cast
+
+from flask import session as cookie
+from flask_login import LoginManager, UserMixin, current_user
+
+from orthocline.db.models import Golfer
+from orthocline.db.queries import golfer_by_id
+from orthocline.services.mode import Mode
+from orthocline.web.database import session
+
+login_manager = LoginManager()
+login_manager.login_view = "account.sign_in"
+login_manager.login_message = "Sign in to go on: the log is yours alone."
+
+
+class User(UserMixin):
+    """A signed-in golfer, as Flask-Login wants one."""
+
+    def __init__(self, golfer: Golfer) -> None:
+        self.golfer = golfer
+        self.id = golfer.id
+
+
+@login_manager.user_loader
+def _load(user_id: str) -> User | None:
+    golfer = golfer_by_id(session(), int(user_id)) if user_id.isdecimal() else None
+    return User(golfer) if golfer else None
+
+
+def signed_in() -> Golfer | None:
+    """Return the golfer who is signed in, if anybody is."""
+    user: Any = current_user
+    return user.golfer if user.is_authenticated else None
+
+
+def golfer() -> Golfer:
+    """Return the signed-in golfer, behind `login_required`."""
+    return cast(Golfer, signed_in())
+
+
+def mode() -> Mode:
+    """Return the mode of whoever asks: the golfer's, or that of a visitor's browser."""
+    who = signed_in()
+    chosen = who.mode if who else cookie.get("mode", Mode.PRACTICE.value)
+    return Mode.COMPETITION if chosen == Mode.COMPETITION.value else Mode.PRACTICE

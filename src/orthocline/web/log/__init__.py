@@ -1,0 +1,5 @@
+"""The log feature."""
+
+from orthocline.web.log.routes import blueprint
+
+__all__ = ["blueprint"]

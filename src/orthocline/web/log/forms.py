@@ -1,0 +1,69 @@
+"""Forms of the log."""
+
+from flask_wtf import FlaskForm
+from wtforms import Form, RadioField, SelectField, StringField, SubmitField
+from wtforms.validators import Length, Optional
+
+from orthocline.core.api import FOOT_M
+from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH
+from orthocline.formats.quantities import parse_length_m
+from orthocline.services.log import FARTHEST_FINISH_M, Finish
+from orthocline.web.fields import QuantityField
+
+RESULTS = [("", "all putts"), ("holed", "holed"), ("missed", "missed"), ("open", "no finish yet")]
+
+
+def _length(label: str, most: str) -> QuantityField:
+    return QuantityField(
+        label,
+        lambda text: parse_length_m(text, "in"),
+        between=(0.0, FARTHEST_FINISH_M),
+        allowed=f"between 0 and {most}, such as 8 in or 2 ft",
+    )
+
+
+class FilterForm(Form):
+    """Which putts to list."""
+
+    result = SelectField("Result", choices=RESULTS, default="")
+    place = StringField("Place", validators=[Optional(), Length(max=PLACE_LENGTH)])
+
+
+class FinishForm(FlaskForm):
+    """Where the ball stopped: beyond or short of the hole, and to which side."""
+
+    along = _length("Past or short", "98 ft (30 m)")
+    along_way = RadioField("Way", choices=[("past", "past"), ("short", "short")], default="past")
+    across = _length("Left or right", "98 ft (30 m)")
+    across_way = RadioField("Side", choices=[("left", "left"), ("right", "right")], default="right")
+    holed = SubmitField("Holed")
+
+    def finish(self) -> Finish:
+        """Return the finish of a form that validates."""
+        along, across = self.along.figure or 0.0, self.across.figure or 0.0
+        return Finish(
+            along if self.along_way.data == "past" else -along,
+            across if self.across_way.data == "right" else -across,
+        )
+
+
+class EditForm(FlaskForm):
+    """What is written of a putt."""
+
+    place = StringField(
+        "Place", validators=[Optional(), Length(max=PLACE_LENGTH, message="At most %(max)d characters.")]
+    )
+    note = StringField(
+        "Note", validators=[Optional(), Length(max=NOTE_LENGTH, message="At most %(max)d characters.")]
+    )
+
+
+class NoteForm(EditForm):
+    """A putt without a read."""
+
+    length = QuantityField(
+        "Length",
+        parse_length_m,
+        between=(0.15, 100.0),
+        allowed=f"between 6 in and {100 / FOOT_M:.0f} ft, such as 14 ft, 5 paces or 4.3 m",
+    )

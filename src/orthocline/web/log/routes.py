@@ -1,0 +1,151 @@
+"""The log: save, record the finish, list, edit, delete with undo."""
+
+from flask import Blueprint, redirect, render_template, request, url_for
+from flask_login import login_required
+from werkzeug.wrappers import Response
+
+from orthocline.core.api import INCH_M
+from orthocline.db.models import LoggedPutt
+from orthocline.formats.wording import tidy
+from orthocline.services.errors import InvalidError
+from orthocline.services.log import (
+    delete_putt,
+    edit_putt,
+    find_putt,
+    list_putts,
+    note_putt,
+    record_finish,
+    restore_putt,
+    save_read,
+)
+from orthocline.services.reading import read_putt
+from orthocline.web.database import session
+from orthocline.web.identity import golfer, mode, signed_in
+from orthocline.web.log.drawing import SPANS_FT, target
+from orthocline.web.log.forms import EditForm, FilterForm, FinishForm, NoteForm
+from orthocline.web.log.view import row
+from orthocline.web.page import is_part
+from orthocline.web.read.asked import asked
+
+blueprint = Blueprint("log", __name__)
+Page = str | Response | tuple[str, int]
+
+
+@blueprint.get("/log")
+@login_required
+def page() -> str:
+    """The golfer's putts, newest first."""
+    return _list_page(NoteForm())
+
+
+@blueprint.post("/log")
+def save() -> Response:
+    """Save the read in the form; its finish is asked for next."""
+    wanted = asked({name: value for name, value in request.form.items() if name != "csrf_token"})
+    address = f"{url_for('read.page')}?{wanted.query}"
+    if signed_in() is None:
+        return redirect(url_for("account.sign_in", next=address), 303)
+    if wanted.putt is None:
+        return redirect(address, 303)
+    putt = save_read(
+        session(),
+        golfer(),
+        read_putt(wanted.putt, mode()),
+        place=wanted.form.place.data or "",
+        own_aim_right_m=wanted.form.own_aim_right_m,
+    )
+    return redirect(url_for("log.finish", putt_id=putt.id), 303)
+
+
+@blueprint.post("/log/note")
+@login_required
+def note() -> Page:
+    """Note a putt without a read, as Competition allows."""
+    form = NoteForm()
+    if not form.validate_on_submit():
+        return _list_page(form), 422
+    putt = note_putt(
+        session(),
+        golfer(),
+        length_m=form.length.figure or 0.0,
+        place=form.place.data or "",
+        note=form.note.data or "",
+    )
+    return redirect(url_for("log.finish", putt_id=putt.id), 303)
+
+
+@blueprint.route("/log/<int:putt_id>/finish", methods=["GET", "POST"])
+@login_required
+def finish(putt_id: int) -> Page:
+    """Record where the ball stopped."""
+    putt = find_putt(session(), golfer(), putt_id)
+    form = FinishForm(data=_finish_texts(putt))
+    if form.is_submitted() and (form.holed.data or form.validate()):
+        record_finish(putt, None if form.holed.data else form.finish())
+        return redirect(url_for("log.page"), 303)
+    status = 422 if form.errors else 200
+    drawn = target(putt, request.args.get("span", ""))
+    return render_template(
+        "log/finish.html", form=form, putt=row(putt), target=drawn, spans=SPANS_FT, size=600
+    ), status
+
+
+@blueprint.route("/log/<int:putt_id>/edit", methods=["GET", "POST"])
+@login_required
+def edit(putt_id: int) -> Page:
+    """Change what is written of a putt."""
+    putt = find_putt(session(), golfer(), putt_id)
+    form = EditForm(obj=putt)
+    if form.validate_on_submit():
+        try:
+            edit_putt(putt, place=form.place.data or "", note=form.note.data or "")
+            return redirect(url_for("log.page"), 303)
+        except InvalidError as error:
+            form[error.field].errors = [str(error)]
+    return render_template("log/edit.html", form=form, putt=row(putt)), 422 if form.errors else 200
+
+
+@blueprint.post("/log/<int:putt_id>/delete")
+@login_required
+def delete(putt_id: int) -> Response:
+    """Delete a putt, with a way back."""
+    delete_putt(session(), find_putt(session(), golfer(), putt_id))
+    return redirect(url_for("log.page", deleted=putt_id), 303)
+
+
+@blueprint.post("/log/<int:putt_id>/restore")
+@login_required
+def restore(putt_id: int) -> Response:
+    """Bring a deleted putt back."""
+    restore_putt(session(), golfer(), putt_id)
+    return redirect(url_for("log.page"), 303)
+
+
+def _list_page(note_form: NoteForm) -> str:
+    filters = FilterForm(request.args)
+    filters.validate()
+    result = filters.result.data if not filters.result.errors else ""
+    place = filters.place.data if not filters.place.errors else ""
+    putts = list_putts(session(), golfer(), result=result or "", place=place or "")
+    deleted = request.args.get("deleted", "")
+    return render_template(
+        "log/_part.html" if is_part() else "log/page.html",
+        rows=[row(putt) for putt in putts],
+        filters=filters,
+        filtered=bool(result or place),
+        note_form=note_form,
+        deleted=int(deleted) if deleted.isdecimal() and len(deleted) < 18 else None,
+    )
+
+
+def _finish_texts(putt: LoggedPutt) -> dict[str, str]:
+    """Return the finish recorded so far as the fields say it."""
+    if putt.finish_along_m is None or putt.finish_across_m is None:
+        return {"along": "", "along_way": "past", "across": "", "across_way": "right"}
+    along, across = putt.finish_along_m, putt.finish_across_m
+    return {
+        "along": f"{tidy(abs(along) / INCH_M)} in",
+        "along_way": "past" if along >= 0 else "short",
+        "across": f"{tidy(abs(across) / INCH_M)} in",
+        "across_way": "right" if across >= 0 else "left",
+    }

@@ -1,0 +1,115 @@
+"""The log's variables: each putt in words, with a small drawing of its finish."""
+
+import math
+from dataclasses import dataclass
+
+from orthocline.core.api import HOLE_RADIUS_M, INCH_M
+from orthocline.db.models import LoggedPutt
+from orthocline.formats.putt_document import putt_of
+from orthocline.formats.wording import feet_text, percent_text, short_length, side, tidy
+
+NEAR_M = 0.5 * INCH_M
+SMALL, SMALL_SPAN_M = 56.0, 1.5
+"""Side of the small drawing, and how far from the hole its edge is [m]."""
+
+
+@dataclass(frozen=True)
+class Row:
+    """One putt of the log.
+
+    Attributes
+    ----------
+    asked : str
+        Length, tilt and rise.
+    called : str
+        The read's aim and pace.
+    own : str
+        The golfer's own aim, if any.
+    finish : str
+        Where it stopped, or empty until that is recorded.
+    dot : tuple of float, or None
+        The finish on the small drawing.
+    """
+
+    id: int
+    when: str
+    iso: str
+    place: str
+    asked: str
+    called: str
+    own: str
+    finish: str
+    holed: bool | None
+    note: str
+    dot: tuple[float, float] | None
+
+
+def row(putt: LoggedPutt) -> Row:
+    """Return a logged putt as the list shows it."""
+    return Row(
+        id=putt.id,
+        when=f"{putt.created_at:%-d %b, %H:%M}",
+        iso=putt.created_at.isoformat(timespec="minutes"),
+        place=putt.place,
+        asked=_asked(putt),
+        called=_called(putt),
+        own=_aim("own read ", putt.own_aim_right_m),
+        finish=finish_words(putt),
+        holed=putt.holed,
+        note=putt.note,
+        dot=_dot(putt),
+    )
+
+
+def _asked(putt: LoggedPutt) -> str:
+    words = [feet_text(putt.length_m)]
+    if putt.putt_document:
+        asked = putt_of(putt.putt_document)
+        tilt = asked.surface.side_tilt_right(asked.bearing_rad)
+        grade = asked.surface.grade(asked.bearing_rad)
+        words.append(f"{percent_text(abs(tilt))} {side(tilt)}" if abs(tilt) > 0.0005 else "no side tilt")
+        if abs(grade) > 0.0005:
+            words.append(f"{percent_text(abs(grade))} {'up' if grade > 0 else 'down'}")
+        words.append(f"speed {tidy(asked.green_speed_ft)}")
+    return " · ".join(words)
+
+
+def _called(putt: LoggedPutt) -> str:
+    read = putt.read_document
+    if not read:
+        return "no read"
+    past = read["past_m"]
+    pace = f"{short_length(past)} past" if past is not None else "will not stop past the hole"
+    return f"{_aim('', read['aim_right_m']) or 'no aim mark'}, {pace}"
+
+
+def _aim(lead: str, right_m: float | None) -> str:
+    if right_m is None:
+        return ""
+    if abs(right_m) < 0.125 * INCH_M:
+        return f"{lead}at the centre"
+    return f"{lead}{short_length(right_m)} {side(right_m)}"
+
+
+def finish_words(putt: LoggedPutt) -> str:
+    """Return where a putt finished, from the hole."""
+    if putt.holed is None:
+        return ""
+    if putt.finish_along_m is None or putt.finish_across_m is None:
+        return "holed"
+    along, across = putt.finish_along_m, putt.finish_across_m
+    words = []
+    if abs(along) >= NEAR_M:
+        words.append(f"{short_length(along)} {'past' if along > 0 else 'short'}")
+    if abs(across) >= NEAR_M:
+        words.append(f"{short_length(across)} {side(across)}")
+    return ", ".join(words) or "on the edge"
+
+
+def _dot(putt: LoggedPutt) -> tuple[float, float] | None:
+    if putt.finish_along_m is None or putt.finish_across_m is None:
+        return None
+    along, across = putt.finish_along_m, putt.finish_across_m
+    shrink = min(1.0, SMALL_SPAN_M / max(math.hypot(along, across), HOLE_RADIUS_M))
+    scale = shrink * (SMALL / 2 - 5) / SMALL_SPAN_M
+    return round(SMALL / 2 + across * scale, 1), round(SMALL / 2 - along * scale, 1)

@@ -1,0 +1,33 @@
+"""The Practice/Competition switch, and the sun setting."""
+
+from flask import Blueprint, redirect, request
+from flask import session as cookie
+from werkzeug.wrappers import Response
+
+from orthocline.services.accounts import set_mode
+from orthocline.services.mode import Mode
+from orthocline.web.identity import signed_in
+from orthocline.web.local import local_path
+
+blueprint = Blueprint("mode", __name__)
+
+
+@blueprint.post("/mode")
+def switch() -> Response:
+    """Put the golfer, or the visitor's browser, into the mode asked for."""
+    chosen = Mode.COMPETITION if request.form.get("mode") == Mode.COMPETITION.value else Mode.PRACTICE
+    golfer = signed_in()
+    if golfer:
+        set_mode(golfer, chosen)
+    else:
+        cookie["mode"] = chosen.value
+    return redirect(local_path(request.form.get("next")), 303)
+
+
+@blueprint.post("/sun")
+def sun() -> Response:
+    """Turn the sun setting (black on white, heavier) on or off in this browser."""
+    answer = redirect(local_path(request.form.get("next")), 303)
+    turned = "0" if request.cookies.get("sun") == "1" else "1"
+    answer.set_cookie("sun", turned, max_age=31536000, samesite="Lax", httponly=True)
+    return answer

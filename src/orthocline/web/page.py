@@ -1,0 +1,40 @@
+"""What every page needs: who, in which mode, and where in the application."""
+
+import hashlib
+from functools import cache
+from pathlib import Path
+from typing import Any
+
+from flask import current_app, request, url_for
+
+from orthocline.services.mode import Mode
+from orthocline.web.identity import mode, signed_in
+
+NAVIGATION = (("Today", "today.page"), ("Read", "read.page"), ("Log", "log.page"))
+
+
+def is_part() -> bool:
+    """Return whether htmx asks for a part of the page."""
+    return request.headers.get("HX-Request") == "true"
+
+
+@cache
+def _digest(path: Path) -> str:
+    return hashlib.sha256(path.read_bytes()).hexdigest()[:10]
+
+
+def asset(name: str) -> str:
+    """Return the address of a shipped file, which changes with its content and may be kept for a year."""
+    return url_for("static", filename=name, v=_digest(Path(current_app.static_folder or "", name)))
+
+
+def fill_page() -> dict[str, Any]:
+    """Return the variables of the frame of a page."""
+    return {
+        "asset": asset,
+        "navigation": NAVIGATION,
+        "here": request.endpoint or "",
+        "who": signed_in(),
+        "in_competition": mode() is Mode.COMPETITION,
+        "demo": current_app.config["DEMO"],
+    }

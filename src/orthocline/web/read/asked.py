@@ -1,0 +1,107 @@
+"""What a request asks to read: the putt as it stands in the address, with steps and drags applied."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from urllib.parse import urlencode
+
+from werkzeug.datastructures import MultiDict
+
+from orthocline.core.api import PERCENT, Putt, PuttError, SpeedAtHole, feet, inches
+from orthocline.formats.wording import tidy
+from orthocline.web.read.forms import START, ReadForm, toward
+from orthocline.web.read.moves import ground_values, held_frame, stepped, turned_ground
+
+DRAG_FIELDS = ("around", "fall", "frame")
+
+
+@dataclass(frozen=True)
+class Asked:
+    """What a request asks for.
+
+    Attributes
+    ----------
+    form : ReadForm
+        As typed, with messages beside what cannot be read.
+    putt : Putt or None
+        None while something cannot be read.
+    frame : tuple of four float, or None
+        Scale, hole x, hole y and turn of a drawing that is held still while something is dragged.
+    """
+
+    form: ReadForm
+    putt: Putt | None
+    frame: tuple[float, float, float, float] | None = None
+
+    @property
+    def values(self) -> dict[str, str]:
+        """The fields that are not empty, as the shortest address of the same read."""
+        shown = {name: (field.data or "") for name, field in self.form._fields.items()}
+        for name in ("own", "grain", "wind"):
+            if not shown[name]:
+                shown.pop(f"{name}_side", None)
+                shown.pop(f"{name}_toward", None)
+        return {name: value for name, value in shown.items() if value}
+
+    @property
+    def query(self) -> str:
+        """The same as the query of an address."""
+        return urlencode(self.values)
+
+    @property
+    def errors(self) -> dict[str, str]:
+        """What is wrong, by field."""
+        return {name: field.errors[0] for name, field in self.form._fields.items() if field.errors}
+
+
+def asked(arguments: Mapping[str, str]) -> Asked:
+    """Return what a request asks for: nothing typed is lost, nothing is used unchecked.
+
+    A field that is not in the address at all takes its starting value.
+    """
+    values = {**START, **arguments}
+    drag = {name: values.pop(name, "") for name in DRAG_FIELDS}
+    step = values.pop("step", "")
+    found = _checked(values)
+    if found.putt and step:
+        found = _checked(values | stepped(found.form, step))
+    if found.putt and (drag["around"] or drag["fall"]):
+        ground = turned_ground(found.putt, drag["around"], drag["fall"])
+        found = _checked(values | ground_values(ground, found.form))
+    return replace(found, frame=held_frame(drag["frame"]))
+
+
+def _checked(values: Mapping[str, str]) -> Asked:
+    form = ReadForm(MultiDict(values))
+    if not form.validate():
+        return Asked(form, None)
+    try:
+        return Asked(form, form.putt())
+    except PuttError as error:
+        # Tilt and rise are each within range, but not the slope they make together.
+        form.side.errors = (f"Tilt and rise together: {error}.",)
+        return Asked(form, None)
+
+
+def values_of(putt: Putt, place: str = "") -> dict[str, str]:
+    """Return the fields of the address that asks for a putt, in feet, percent and inches."""
+    grade = putt.surface.grade(putt.bearing_rad)
+    side = putt.surface.side_tilt_right(putt.bearing_rad)
+    pace = putt.pace
+    past = (
+        f"{pace.speed_mps:g} m/s" if isinstance(pace, SpeedAtHole) else f"{tidy(inches(pace.past_m), 2)} in"
+    )
+    values = {
+        "length": f"{tidy(feet(putt.length_m), 2)} ft",
+        "side": f"{tidy(abs(side) / PERCENT, 2)} %",
+        "falls": "right" if side > 0 else "left",
+        "rise": f"{tidy(abs(grade) / PERCENT, 2)} %",
+        "slope": "up" if grade >= 0 else "down",
+        "speed": tidy(putt.green_speed_ft, 2),
+        "past": past,
+        "place": place,
+    }
+    if putt.grain.strength:
+        values |= {"grain": f"{putt.grain.strength:g}", "grain_toward": toward(putt, putt.grain.toward_rad)}
+    if putt.wind.speed_mps:
+        values |= {"wind": f"{putt.wind.speed_mps:g} m/s", "wind_toward": toward(putt, putt.wind.toward_rad)}
+    return {name: value for name, value in values.items() if value}

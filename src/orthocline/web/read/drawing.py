@@ -1,0 +1,317 @@
+"""The plan of a read: the putt to scale, the golfer's eye up, with its dimensions."""
+
+import math
+from dataclasses import dataclass, field
+
+import numpy as np
+
+from orthocline.core.api import BALL_RADIUS_M, HOLE_RADIUS_M, Mark, OwnRoll, Putt, Read
+from orthocline.formats.wording import feet_text, short_length, side
+from orthocline.web.drawing.frame import Frame, Spots, fit, path_d
+from orthocline.web.drawing.ground import Hachures, clockwise_from_up, hachures
+from orthocline.web.drawing.labels import Label, Room, Wanted, ink, place_labels
+
+WIDTH, HEIGHT = 640.0, 620.0
+TOP, BOTTOM = 96.0, 556.0
+"""Heights on the sheet between which hole and ball are drawn."""
+COLUMN, CENTER = 330.0, 320.0
+"""Width and middle of the column for the putt; the inputs stand beside it on a wide screen."""
+TYPE = 17.0
+ROOM = Room(left=150.0, right=504.0, top=118.0, bottom=596.0, size=TYPE)
+LEAST_HOLE, LEAST_BALL = 5.0, 5.0
+"""Radii below which hole and ball are not drawn, however long the putt."""
+TICK_S = 0.25
+LONGEST_TICKS = 60
+LABELLED_SECONDS = 3
+CLEAR = 22.0
+"""How far labels keep from the dimension line at the hole."""
+FAR_M = 3.0
+"""The own ball is drawn until so far from the putt's box of places."""
+
+
+@dataclass(frozen=True)
+class Line:
+    """A straight line on the sheet."""
+
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+
+
+@dataclass(frozen=True)
+class Spot:
+    """A place on the sheet."""
+
+    x: float
+    y: float
+
+
+DIAL, DIAL_RADIUS = Spot(586.0, 548.0), 36.0
+"""The dial that shows which way the ground falls, in the corner of the sheet."""
+
+
+@dataclass(frozen=True)
+class OwnPlan:
+    """The golfer's own aim and the ball it would have sent."""
+
+    line: Line
+    mark: Spot
+    way: Spots
+    drops: bool
+
+    @property
+    def path(self) -> str:
+        """The ball's way as an SVG path."""
+        return path_d(self.way)
+
+    @property
+    def finish(self) -> Spot:
+        """Where the ball rests, or is last followed to."""
+        return _last(self.way)
+
+
+@dataclass(frozen=True)
+class Answer:
+    """What is drawn only once the read is shown.
+
+    Attributes
+    ----------
+    way, beyond : ndarray, shape (n, 2)
+        The ball's way on the sheet, to the hole and beyond it with the hole covered.
+    ticks, second_ticks : tuple of Line
+        Quarter seconds and whole seconds.
+    aim : Line
+        From the ball to the aim mark, or as far as the drawing goes where there is no mark.
+    mark : Spot or None
+    dimension : Line or None
+        From the hole's centre to the aim mark, above them.
+    """
+
+    way: Spots
+    beyond: Spots
+    ticks: tuple[Line, ...]
+    second_ticks: tuple[Line, ...]
+    aim: Line
+    mark: Spot | None
+    dimension: Line | None
+    gate: tuple[Line, ...]
+    apex: Line | None
+    start: Spot
+    own: OwnPlan | None
+
+    @property
+    def path(self) -> str:
+        """The ball's way to the hole as an SVG path."""
+        return path_d(self.way)
+
+    @property
+    def past(self) -> str:
+        """Its way beyond the covered hole."""
+        return path_d(self.beyond)
+
+    @property
+    def rest(self) -> Spot:
+        """Where it would rest, or is last followed to."""
+        return _last(self.beyond)
+
+
+@dataclass(frozen=True)
+class Plan:
+    """Everything the template draws."""
+
+    frame: Frame
+    held: bool
+    ball: Spot
+    hole: Spot
+    ball_radius: float
+    hole_radius: float
+    ground: Hachures | None
+    fall_deg: float
+    rest: Spot
+    answer: Answer | None = None
+    labels: tuple[Label, ...] = field(default=())
+
+    @property
+    def fall_knob(self) -> tuple[float, float]:
+        """Where the fall's dial is taken hold of."""
+        angle = math.radians(self.fall_deg)
+        return DIAL.x + DIAL_RADIUS * math.sin(angle), DIAL.y - DIAL_RADIUS * math.cos(angle)
+
+
+def eye(putt: Putt, rows: Spots) -> tuple[Spots, Spots]:
+    """Return how far beyond the hole, and right of it, the places (x, y) of rows lie [m]."""
+    cos, sin = math.cos(putt.bearing_rad), math.sin(putt.bearing_rad)
+    east, north = rows[:, 0] - putt.hole.x_m, rows[:, 1] - putt.hole.y_m
+    return east * cos + north * sin, east * sin - north * cos
+
+
+def plan(
+    putt: Putt,
+    answer: Read | None,
+    own: OwnRoll | None = None,
+    held: tuple[float, float, float, float] | None = None,
+) -> Plan:
+    """Return the plan of a putt, with its read unless that is still hidden.
+
+    Parameters
+    ----------
+    held : tuple of four float, or None
+        Scale, hole x, hole y and turn of a drawing to keep still, while something is dragged.
+    """
+    frame = Frame(*held) if held else _fit(putt, answer, own)
+    grade, side_right = putt.surface.grade(putt.bearing_rad), putt.surface.side_tilt_right(putt.bearing_rad)
+    fall = clockwise_from_up(grade, side_right)
+    ball = frame.spot(-putt.length_m, 0.0)
+    shown = _answer(putt, answer, own, frame) if answer else None
+    return Plan(
+        frame=frame,
+        held=held is not None,
+        ball=Spot(*ball),
+        hole=Spot(frame.hole_x, frame.hole_y),
+        ball_radius=max(frame.scale * BALL_RADIUS_M, LEAST_BALL),
+        hole_radius=max(frame.scale * HOLE_RADIUS_M, LEAST_HOLE),
+        ground=hachures(putt.surface.tilt, fall + frame.turn_deg, frame.scale),
+        fall_deg=fall + frame.turn_deg,
+        rest=shown.rest if shown else Spot(frame.hole_x, frame.hole_y),
+        answer=shown,
+        labels=tuple(_labels(putt, answer, shown, frame)) if answer and shown else (),
+    )
+
+
+def _fit(putt: Putt, answer: Read | None, own: OwnRoll | None) -> Frame:
+    beyond, right = [0.0, -putt.length_m], [0.0, 0.0]
+    if answer:
+        for rows in (answer.path, answer.path_past):
+            along, across = eye(putt, rows[:, 1:3])
+            beyond += [float(along.min()), float(along.max())]
+            right += [float(across.min()), float(across.max())]
+        if answer.aim_right_m is not None:
+            beyond.append(0.0)
+            right.append(answer.aim_right_m)
+    if own:
+        beyond.append(0.0)
+        right.append(float(np.clip(own.aim_right_m, min(right) - FAR_M, max(right) + FAR_M)))
+    spots = np.column_stack([beyond, right])
+    return fit(spots, width=COLUMN, height=BOTTOM - TOP, center_x=CENTER, top=TOP)
+
+
+def _answer(putt: Putt, answer: Read, own: OwnRoll | None, frame: Frame) -> Answer:
+    way = frame.spots(*eye(putt, answer.path[:, 1:3]))
+    beyond = frame.spots(*eye(putt, answer.path_past[:, 1:3]))
+    reach = math.hypot(putt.length_m, answer.aim_right_m or 0.0)
+    aim_end = frame.spot(
+        reach * math.cos(answer.launch_right_rad) - putt.length_m, reach * math.sin(answer.launch_right_rad)
+    )
+    ball = frame.spot(-putt.length_m, 0.0)
+    marked = answer.aim_right_m is not None
+    start = frame.spot(answer.start_spot.along_m - putt.length_m, answer.start_spot.right_m)
+    return Answer(
+        way=way,
+        beyond=beyond,
+        ticks=_ticks(putt, answer, frame, whole=False),
+        second_ticks=_ticks(putt, answer, frame, whole=True),
+        aim=Line(*ball, *aim_end),
+        mark=Spot(*aim_end) if marked else None,
+        dimension=_dimension(frame, answer) if marked and not frame.turn_deg else None,
+        gate=_gate(putt, answer, frame),
+        apex=_apex(putt, answer, frame),
+        start=Spot(*start),
+        own=_own(putt, own, frame) if own else None,
+    )
+
+
+def _ticks(putt: Putt, answer: Read, frame: Frame, *, whole: bool) -> tuple[Line, ...]:
+    """Return strokes square to the path at quarter seconds, or at whole seconds."""
+    count = min(int(answer.aim.time_to_hole_s / TICK_S), LONGEST_TICKS)
+    times = [TICK_S * i for i in range(1, count + 1) if (i % 4 == 0) == whole]
+    if not times:
+        return ()
+    half = 9.0 if whole else 5.0
+    before, after = (
+        frame.spots(*eye(putt, answer.track.at_times(np.array(times) + shift)[:, 1:3]))
+        for shift in (-0.005, 0.005)
+    )
+    found = []
+    for (x0, y0), (x1, y1) in zip(before, after, strict=True):
+        long = math.hypot(x1 - x0, y1 - y0) or 1.0
+        x, y, dx, dy = (x0 + x1) / 2, (y0 + y1) / 2, (x1 - x0) / long, (y1 - y0) / long
+        found.append(Line(x - half * dy, y + half * dx, x + half * dy, y - half * dx))
+    return tuple(found)
+
+
+def _dimension(frame: Frame, answer: Read) -> Line:
+    y = frame.hole_y - 40.0
+    return Line(frame.hole_x, y, frame.spot(0.0, answer.aim_right_m or 0.0)[0], y)
+
+
+def _gate(putt: Putt, answer: Read, frame: Frame) -> tuple[Line, ...]:
+    """Return the two posts of the curve gate, square to the ball-hole line on both sides of the path."""
+    beyond, right = answer.curve_gate.along_m - putt.length_m, answer.curve_gate.right_m
+    inner, outer = 5.0 / frame.scale, 15.0 / frame.scale
+    return tuple(
+        Line(*frame.spot(beyond, right + way * inner), *frame.spot(beyond, right + way * outer))
+        for way in (-1.0, 1.0)
+    )
+
+
+def _apex(putt: Putt, answer: Read, frame: Frame) -> Line | None:
+    if answer.apex is None:
+        return None
+    foot = frame.spot(answer.apex.along_m - putt.length_m, 0.0)
+    return Line(*foot, *_mark_spot(putt, answer.apex, frame))
+
+
+def _own(putt: Putt, own: OwnRoll, frame: Frame) -> OwnPlan:
+    rows = own.track.even_times(0.0, own.track.duration_s, 81)
+    ball, mark = frame.spot(-putt.length_m, 0.0), frame.spot(0.0, own.aim_right_m)
+    way = frame.spots(*eye(putt, rows[:, 1:3]))
+    return OwnPlan(Line(*ball, *mark), Spot(*mark), way, own.meeting.drops)
+
+
+def _last(spots: Spots) -> Spot:
+    return Spot(float(spots[-1, 0]), float(spots[-1, 1]))
+
+
+def _labels(putt: Putt, answer: Read, shown: Answer, frame: Frame) -> list[Label]:
+    ends = frame.spots(np.array([-putt.length_m, 0.0]), np.zeros(2))
+    drawn = [shown.way, shown.beyond, ends]
+    straight = [shown.aim, *shown.gate, *shown.ticks, *shown.second_ticks]
+    for spot in (Spot(*ends[0]), Spot(*ends[1]), shown.rest, *filter(None, [shown.mark])):
+        straight.append(Line(spot.x - 16.0, spot.y - 12.0, spot.x + 16.0, spot.y + 12.0))
+    if shown.own:
+        straight.append(shown.own.line)
+        drawn.append(shown.own.way)
+    drawn += [np.array([(line.x1, line.y1), (line.x2, line.y2)]) for line in straight]
+    return place_labels(_wanted(putt, answer, shown, frame), ink(drawn), ROOM)
+
+
+def _wanted(putt: Putt, answer: Read, shown: Answer, frame: Frame) -> list[Wanted]:
+    bends, inside = ("right", "left") if answer.launch_right_rad > 0 else ("left", "right")
+    start = f"start spot, {feet_text(answer.start_spot.ahead_m)}"
+    wanted = [
+        Wanted("ball · your eye", *frame.spot(-putt.length_m, 0.0), "right", "quiet"),
+        Wanted(start, shown.start.x, shown.start.y, bends, "do"),
+        Wanted("curve gate", *_mark_spot(putt, answer.curve_gate, frame), inside, "do"),
+    ]
+    if answer.apex:
+        apex = f"apex {short_length(answer.apex.right_m)}"
+        wanted.append(Wanted(apex, *_mark_spot(putt, answer.apex, frame), inside, "quiet"))
+    for i, tick in enumerate(shown.second_ticks, start=1):
+        near_hole = abs((tick.y1 + tick.y2) / 2 - frame.hole_y) < CLEAR
+        if i <= LABELLED_SECONDS and not near_hole:
+            wanted.append(
+                Wanted(
+                    f"{i} s", (tick.x1 + tick.x2) / 2, (tick.y1 + tick.y2) / 2, inside, "ball", needed=False
+                )
+            )
+    if shown.own:
+        outside = side(shown.own.mark.x - frame.hole_x)
+        wanted.append(
+            Wanted("your aim", shown.own.mark.x, shown.own.mark.y + CLEAR, outside, "own", needed=False)
+        )
+    return wanted
+
+
+def _mark_spot(putt: Putt, mark: Mark, frame: Frame) -> tuple[float, float]:
+    return frame.spot(mark.along_m - putt.length_m, mark.right_m)

@@ -1,0 +1,211 @@
+"""The fields of a read: what was typed, checked, and turned into a putt."""
+
+import math
+
+from wtforms import Form, RadioField, SelectField, StringField
+from wtforms.validators import Length, Optional, Regexp
+
+from orthocline.core.api import (
+    FOOT_M,
+    GRAIN_RANGE,
+    GREEN_SPEED_RANGE_FT,
+    LENGTH_RANGE_M,
+    NO_GRAIN,
+    PAST_RANGE_M,
+    SPEED_AT_HOLE_RANGE_MPS,
+    STILL_AIR,
+    TILT_RANGE,
+    WIND_RANGE_MPS,
+    Grain,
+    Point,
+    Putt,
+    RollPast,
+    SpeedAtHole,
+    Wind,
+    plane_from_grade,
+    wrap_rad,
+)
+from orthocline.formats.quantities import (
+    SPEED_UNITS_MPS,
+    parse_green_speed_ft,
+    parse_length_m,
+    parse_number,
+    parse_slope,
+    parse_speed_mps,
+)
+from orthocline.web.fields import QuantityField
+
+SPINDRIFT = {
+    "length": "14 ft",
+    "side": "2.1 %",
+    "falls": "left",
+    "rise": "1 in",
+    "slope": "up",
+    "speed": "10.2",
+    "past": "12 in",
+    "place": "Ternholm, green 4, Spindrift",
+    "measured": "07:40",
+}
+"""The demo putt."""
+START = {
+    "length": "10 ft",
+    "side": "1 %",
+    "falls": "left",
+    "rise": "0 %",
+    "slope": "up",
+    "speed": "10",
+    "past": "12 in",
+}
+"""What an empty page starts from."""
+TOWARD_DEG = {
+    "hole": 0,
+    "hole and left": 45,
+    "left": 90,
+    "ball and left": 135,
+    "ball": 180,
+    "ball and right": -135,
+    "right": -90,
+    "hole and right": -45,
+}
+"""Ways that grass grows and wind blows, as the golfer sees them: degrees to the left of the hole."""
+
+
+def toward(putt: Putt, direction_rad: float) -> str:
+    """Return the name of the way, of the eight in `TOWARD_DEG`, nearest to a direction on the map."""
+    seen = math.degrees(wrap_rad(direction_rad - putt.bearing_rad))
+    return min(TOWARD_DEG, key=lambda name: abs(math.remainder(TOWARD_DEG[name] - seen, 360.0)))
+
+
+TIME_OF_DAY = r"^([01]?\d|2[0-3]):[0-5]\d$"
+
+
+def rise_over(form: "ReadForm") -> float:
+    """Return the length [m] over which a rise counts, ten feet while the length cannot be read."""
+    return form.length.figure or 10.0 * FOOT_M
+
+
+def is_speed(text: str) -> bool:
+    """Return whether a pace is typed as a speed at the hole."""
+    return any(text.strip().lower().endswith(unit) for unit in SPEED_UNITS_MPS)
+
+
+class SlopeField(QuantityField):
+    """A slope in percent, degrees or rise over the putt, whose length must be known first."""
+
+    unit = "%"
+
+    def pre_validate(self, form: "ReadForm") -> None:
+        """Find the slope over the putt's length."""
+
+        def parse(text: str) -> float:
+            slope, self.unit = parse_slope(text, rise_over(form))
+            return slope
+
+        self.parse = parse
+        super().pre_validate(form)
+
+
+def _parse_past(text: str) -> float:
+    """Return a roll-past [m], or a speed at the hole [m/s] as its negative."""
+    return -parse_speed_mps(text) if is_speed(text) else parse_length_m(text, "in")
+
+
+class PastField(QuantityField):
+    """Pace: a roll-past, or a speed at the hole."""
+
+    def pre_validate(self, form: Form) -> None:
+        """Check the speed's own range."""
+        fast = is_speed(self.data or "")
+        slowest, fastest = SPEED_AT_HOLE_RANGE_MPS
+        self.between = (-fastest, -slowest) if fast else PAST_RANGE_M
+        super().pre_validate(form)
+
+
+def _slope_field(label: str) -> SlopeField:
+    steepest = TILT_RANGE[1]
+    return SlopeField(
+        label,
+        parse=float,
+        between=(-steepest, steepest),
+        allowed="at most 25 %, such as 2.1 %, 1.2 deg or 1 in over the putt",
+    )
+
+
+class ReadForm(Form):
+    """The fields of a read, as they stand in its address."""
+
+    length = QuantityField(
+        "Length",
+        parse_length_m,
+        between=LENGTH_RANGE_M,
+        allowed="between 6 in and 196 ft (60 m), such as 14 ft, 5 paces or 4.3 m",
+    )
+    side = _slope_field("Tilt")
+    falls = RadioField("Falls", choices=[("left", "← left"), ("right", "right →")], default="left")
+    rise = _slope_field("Rise")
+    slope = RadioField("Slope", choices=[("up", "up ↑"), ("down", "down ↓")], default="up")
+    speed = QuantityField(
+        "Green speed", parse_green_speed_ft, between=GREEN_SPEED_RANGE_FT, allowed="between 3 and 20 feet"
+    )
+    past = PastField(
+        "Roll-past",
+        _parse_past,
+        between=PAST_RANGE_M,
+        allowed="between 0 and 16 ft (5 m) such as 12 in, or a speed at the hole of 0.05 to 5 m/s",
+    )
+    own = QuantityField(
+        "Your read",
+        lambda text: parse_length_m(text, "in"),
+        between=(0.0, 100.0 * FOOT_M),
+        allowed="between 0 and 100 ft, such as 9 in",
+        optional=True,
+    )
+    own_side = RadioField("Side", choices=[("left", "left"), ("right", "right")], default="right")
+    grain = QuantityField(
+        "Grain",
+        lambda text: parse_number(text, "a strength between 0 and 0.5 such as 0.1"),
+        between=GRAIN_RANGE,
+        allowed="a strength between 0 and 0.5: bent 0.03, mixed 0.08, strong 0.15",
+        optional=True,
+    )
+    grain_toward = SelectField("Grows toward", choices=list(TOWARD_DEG), default="hole")
+    wind = QuantityField(
+        "Wind",
+        parse_speed_mps,
+        between=WIND_RANGE_MPS,
+        allowed="between 0 and 25 m/s, such as 5 m/s or 12 mph",
+        optional=True,
+    )
+    wind_toward = SelectField("Blows toward", choices=list(TOWARD_DEG), default="hole")
+    place = StringField("Place", validators=[Optional(), Length(max=80, message="At most 80 characters.")])
+    measured = StringField(
+        "Measured at",
+        validators=[
+            Optional(),
+            Regexp(r"^([01]?\d|2[0-3]):[0-5]\d$", message="Measured at is a time such as 07:40."),
+        ],
+    )
+    first = StringField("My read first")
+
+    def putt(self) -> Putt:
+        """Return the putt of a form that validates: the ball at the origin, the hole along +x."""
+        length, past = self.length.figure or 0.0, self.past.figure or 0.0
+        grade = (self.rise.figure or 0.0) * (1 if self.slope.data == "up" else -1)
+        side_right = (self.side.figure or 0.0) * (1 if self.falls.data == "right" else -1)
+        wind, grain = self.wind.figure, self.grain.figure
+        return Putt(
+            ball=Point(0.0, 0.0),
+            hole=Point(length, 0.0),
+            surface=plane_from_grade(grade, side_right, 0.0),
+            green_speed_ft=self.speed.figure or 0.0,
+            pace=SpeedAtHole(-past) if past < 0.0 else RollPast(past),
+            grain=Grain(grain, math.radians(TOWARD_DEG[self.grain_toward.data])) if grain else NO_GRAIN,
+            wind=Wind(wind, math.radians(TOWARD_DEG[self.wind_toward.data])) if wind else STILL_AIR,
+        )
+
+    @property
+    def own_aim_right_m(self) -> float | None:
+        """The golfer's own aim [m], positive to the right; None while there is none."""
+        if self.own.figure is None:
+            return None
+        return self.own.figure * (1.0 if self.own_side.data == "right" else -1.0)

@@ -1,0 +1,52 @@
+"""Read a putt: one address, as a page, as the part that changes, and as the roll to watch."""
+
+from flask import Blueprint, Response, jsonify, make_response, render_template, request, url_for
+
+from orthocline.core.api import roller
+from orthocline.services.reading import read_putt, require_roll
+from orthocline.web.identity import mode
+from orthocline.web.page import is_part
+from orthocline.web.read.asked import Asked, asked
+from orthocline.web.read.drawing import eye, plan
+from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.read.view import view
+
+blueprint = Blueprint("read", __name__)
+ROLL_RATE_HZ = 30
+
+
+@blueprint.get("/read")
+def page() -> Response:
+    """The read of the putt in the address."""
+    wanted = asked(request.args)
+    seen = view(wanted, mode())
+    template = "read/_part.html" if is_part() else "read/page.html"
+    status = 200 if wanted.putt else 422
+    response = make_response(render_template(template, view=seen, demo_putt=SPINDRIFT), status)
+    response.vary.add("HX-Request")
+    if is_part():
+        _guide_htmx(response, wanted)
+    return response
+
+
+def _guide_htmx(response: Response, wanted: Asked) -> None:
+    """Keep the last drawing where nothing can be read; else let the address follow, unless dragging."""
+    if wanted.putt is None:
+        response.headers["HX-Reswap"] = "none"
+    elif wanted.frame is None:
+        response.headers["HX-Replace-Url"] = f"{url_for('read.page')}?{wanted.query}"
+
+
+@blueprint.get("/read/roll")
+def roll() -> Response | tuple[Response, int]:
+    """The ball's way in real time, in units of the drawing; refused in Competition."""
+    require_roll(mode())
+    wanted = asked(request.args)
+    if wanted.putt is None:
+        return jsonify(errors=wanted.errors), 422
+    answer = read_putt(wanted.putt, mode())
+    frame = plan(answer.putt, answer).frame
+    end = min(answer.aim.time_to_hole_s, answer.track.duration_s)
+    rows = roller(answer.putt)(answer.aim.launch).even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
+    spots = frame.spots(*eye(answer.putt, rows[:, 1:3]))
+    return jsonify(duration_s=round(end, 3), spots=spots.round(1).tolist(), beat_s=1.0)

@@ -1,0 +1,174 @@
+// The Read page: drag, step and roll. No physics here: every figure comes from the server.
+import { roll } from "./roll.js";
+
+const FOOT = 0.3048;
+const INCH = 0.0254;
+const form = document.getElementById("putt");
+const stage = document.getElementById("stage");
+const layer = document.getElementById("handles");
+const handles = new Map();
+let drag = null; // the handle held, with the putt as it was when it was taken up
+let asking = false;
+let next = null;
+
+const drawing = () => document.getElementById("drawing");
+const plan = () => document.getElementById("plan");
+const values = () => JSON.parse(drawing().dataset.values || "{}");
+
+// Ask the server for the putt with some figures changed. While one answer is under way only the newest
+// wish is kept, so that a drag is never behind by more than one drawing.
+function ask(changes) {
+  next = changes;
+  if (asking) return;
+  asking = true;
+  const wanted = next;
+  next = null;
+  htmx
+    .ajax("GET", form.action, { source: form, target: "#drawing", swap: "outerHTML", values: wanted })
+    .catch(() => {})
+    .finally(() => {
+      asking = false;
+      if (next) ask(next);
+    });
+}
+
+function sync() {
+  const said = values();
+  for (const field of [...form.elements]) {
+    if (!field.name || field === document.activeElement || field.type === "submit") continue;
+    if (field.type === "radio") field.checked = said[field.name] ? said[field.name] === field.value : field.checked;
+    else if (field.type !== "checkbox" && said[field.name] !== undefined) field.value = said[field.name];
+  }
+  placeHandles(JSON.parse(drawing().dataset.handles || "[]"));
+}
+
+function placeHandles(wanted) {
+  for (const [name, button] of handles) {
+    button.hidden = !wanted.some((one) => one.name === name);
+  }
+  for (const one of wanted) {
+    const button = handles.get(one.name) || addHandle(one);
+    button.setAttribute("aria-valuenow", one.now);
+    button.setAttribute("aria-valuemax", one.most);
+    button.setAttribute("aria-valuetext", one.says);
+    if (drag && drag.name === one.name) continue;
+    button.style.left = `${one.left}%`;
+    button.style.top = `${one.top}%`;
+  }
+}
+
+function addHandle(one) {
+  const button = document.createElement("span");
+  button.className = "handle";
+  button.tabIndex = 0;
+  button.setAttribute("role", "slider");
+  button.setAttribute("aria-label", one.label);
+  button.setAttribute("aria-valuemin", "0");
+  button.dataset.handle = one.name;
+  button.addEventListener("pointerdown", (event) => take(event, one.name, button));
+  button.addEventListener("keydown", (event) => step(event, one.name));
+  layer.append(button);
+  handles.set(one.name, button);
+  return button;
+}
+
+function take(event, name, button) {
+  if (asking && !drawing().dataset.values) return;
+  event.preventDefault();
+  button.focus();
+  button.setPointerCapture(event.pointerId);
+  const data = plan().dataset;
+  drag = { name, base: values(), scale: +data.scale, x: +data.holeX, y: +data.holeY, last: null };
+  const move = (moved) => {
+    drag.last = changed(moved);
+    follow(moved, button);
+    ask({ ...drag.last, frame: `${drag.scale},${drag.x},${drag.y},${drag.turn || 0}` });
+  };
+  const drop = () => {
+    button.removeEventListener("pointermove", move);
+    button.removeEventListener("pointerup", drop);
+    button.removeEventListener("pointercancel", drop);
+    const last = drag.last;
+    drag = null;
+    if (last) ask(last);
+  };
+  button.addEventListener("pointermove", move);
+  button.addEventListener("pointerup", drop);
+  button.addEventListener("pointercancel", drop);
+}
+
+function follow(event, button) {
+  const box = stage.getBoundingClientRect();
+  button.style.left = `${(100 * (event.clientX - box.left)) / box.width}%`;
+  button.style.top = `${(100 * (event.clientY - box.top)) / box.height}%`;
+}
+
+// What a pointer's place means for the handle held: the same words that could be typed.
+function changed(event) {
+  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(plan().getScreenCTM().inverse());
+  const dx = at.x - drag.x;
+  const dy = at.y - drag.y;
+  const metres = Math.hypot(dx, dy) / drag.scale;
+  if (drag.name === "ball") {
+    drag.turn = (Math.atan2(-dx, dy) * 180) / Math.PI;
+    const length = Math.min(60, Math.max(0.31, metres));
+    return { ...drag.base, length: inUnit(length, drag.base.length), around: drag.turn.toFixed(2) };
+  }
+  if (drag.name === "past") {
+    return { ...drag.base, past: inUnit(Math.min(5, metres), drag.base.past, "in") };
+  }
+  const fall = (Math.atan2(at.x - 586, 548 - at.y) * 180) / Math.PI;
+  return { ...drag.base, fall: fall.toFixed(1) };
+}
+
+function inUnit(metres, typed, usual = "ft") {
+  const unit = /(ft|in|cm|m)\s*$/.exec(typed || "")?.[1] || usual;
+  const size = { ft: FOOT, in: INCH, cm: 0.01, m: 1 }[unit];
+  return `${(metres / size).toFixed(unit === "m" ? 2 : unit === "ft" ? 1 : 0)} ${unit}`;
+}
+
+// Arrow keys: the figure one step, or the ball round the hole and the fall round its dial.
+function step(event, name) {
+  const way = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
+  if (!way) return;
+  event.preventDefault();
+  const across = event.key === "ArrowLeft" || event.key === "ArrowRight";
+  if (name === "fall") {
+    const now = +handles.get("fall").getAttribute("aria-valuenow");
+    ask({ ...values(), fall: String(now + 5 * way) });
+  } else if (name === "ball" && across) {
+    ask({ ...values(), around: String(-3 * way) });
+  } else {
+    ask({ ...values(), step: `${name === "ball" ? "length" : name}:${way}` });
+  }
+}
+
+document.addEventListener("keydown", (event) => {
+  const field = event.target.closest("input, select, textarea, button, summary, a, [role=slider]");
+  if (field?.matches("input[data-step]") && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
+    event.preventDefault();
+    field.blur(); // the answer writes the stepped figure into the field
+    ask({ step: `${field.name}:${event.key === "ArrowUp" ? 1 : -1}` });
+    field.focus();
+    stepping = field;
+  }
+  if (field || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (event.key === " ") {
+    event.preventDefault();
+    document.getElementById("roll").click();
+  }
+  if (event.key === "s") document.querySelector("#save button").click();
+});
+
+let stepping = null;
+
+document.body.addEventListener("htmx:afterSwap", () => {
+  sync();
+  if (stepping) {
+    stepping.value = values()[stepping.name] ?? stepping.value;
+    stepping = null;
+  }
+});
+
+document.getElementById("roll").addEventListener("click", () => roll(values()));
+sync();

@@ -1,0 +1,47 @@
+// The ball rolls in real time along its way, with a beat at one second if that is wanted.
+let frame = 0;
+
+function beatAt(seconds) {
+  const audio = new AudioContext();
+  const tone = audio.createOscillator();
+  const level = audio.createGain();
+  const start = audio.currentTime + seconds;
+  tone.frequency.value = 880;
+  level.gain.setValueAtTime(0, start);
+  level.gain.linearRampToValueAtTime(0.3, start + 0.005);
+  level.gain.linearRampToValueAtTime(0, start + 0.06);
+  tone.connect(level).connect(audio.destination);
+  tone.start(start);
+  tone.stop(start + 0.08);
+  tone.onended = () => audio.close();
+}
+
+function placeAt(rolled, seconds) {
+  const { spots, duration_s: duration } = rolled;
+  const at = Math.min(1, seconds / duration) * (spots.length - 1);
+  const i = Math.min(Math.floor(at), spots.length - 2);
+  const share = at - i;
+  return [0, 1].map((axis) => spots[i][axis] + share * (spots[i + 1][axis] - spots[i][axis]));
+}
+
+export async function roll(putt) {
+  const answer = await fetch(`/read/roll?${new URLSearchParams(putt)}`);
+  if (!answer.ok) return;
+  const rolled = await answer.json();
+  cancelAnimationFrame(frame);
+  const still = matchMedia("(prefers-reduced-motion: reduce)").matches;
+  if (document.getElementById("beat").checked && rolled.duration_s > rolled.beat_s) beatAt(rolled.beat_s);
+  const start = performance.now();
+  const show = (now) => {
+    const ball = document.getElementById("rolling");
+    if (!ball) return;
+    const seconds = still ? rolled.duration_s : (now - start) / 1000;
+    const [x, y] = placeAt(rolled, seconds);
+    ball.classList.remove("hidden");
+    ball.setAttribute("cx", x);
+    ball.setAttribute("cy", y);
+    ball.dataset.seconds = Math.min(seconds, rolled.duration_s).toFixed(3);
+    if (seconds < rolled.duration_s) frame = requestAnimationFrame(show);
+  };
+  frame = requestAnimationFrame(show);
+}

@@ -1,0 +1,5 @@
+"""The today feature."""
+
+from orthocline.web.today.routes import blueprint
+
+__all__ = ["blueprint"]

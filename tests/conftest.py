@@ -1,0 +1,92 @@
+"""Real PostgreSQL for every test that needs it: one fresh database a worker, each test rolled back."""
+
+import os
+
+import pytest
+from sqlalchemy import create_engine
+from sqlalchemy.orm import Session, sessionmaker
+
+from orthocline.db.cluster import ensure_running
+from orthocline.db.migrate import upgrade
+from orthocline.db.settings import var_folder
+from orthocline.services.accounts import sign_up
+from orthocline.web.app import create_app
+
+PASSWORD = "a good long password"
+SECRET = "tests only, forty characters of no value"
+
+
+@pytest.fixture(scope="session")
+def cluster():
+    return ensure_running(var_folder())
+
+
+@pytest.fixture(scope="session")
+def database_url(cluster):
+    name = f"orthocline_test_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}"
+    cluster.create_database(name, fresh=True)
+    url = cluster.url(name)
+    upgrade(url)
+    return url
+
+
+@pytest.fixture(scope="session")
+def engine(database_url):
+    engine = create_engine(database_url)
+    yield engine
+    engine.dispose()
+
+
+@pytest.fixture
+def sessions(engine):
+    """A maker of sessions that all live in one outer transaction, rolled back at the end."""
+    with engine.connect() as connection:
+        outer = connection.begin()
+        yield sessionmaker(connection, join_transaction_mode="create_savepoint", expire_on_commit=False)
+        outer.rollback()
+
+
+@pytest.fixture
+def session(sessions) -> Session:
+    with sessions() as session:
+        yield session
+
+
+def app_config(database_url, **more):
+    return {
+        "SECRET_KEY": SECRET,
+        "DATABASE_URL": database_url,
+        "TESTING": True,
+        "DEMO": True,
+        "RATELIMIT_ENABLED": False,
+        "WTF_CSRF_ENABLED": False,
+        **more,
+    }
+
+
+@pytest.fixture
+def app(database_url, sessions):
+    return create_app(app_config(database_url, SESSIONS=sessions))
+
+
+@pytest.fixture
+def client(app):
+    return app.test_client()
+
+
+@pytest.fixture
+def create_golfer(session):
+    def create(name="Tove"):
+        golfer = sign_up(session, name, PASSWORD)
+        session.commit()
+        return golfer
+
+    return create
+
+
+@pytest.fixture
+def signed_in(client, create_golfer):
+    """A client in which the golfer Tove is signed in."""
+    client.golfer = create_golfer()
+    client.post("/sign-in", data={"name": "Tove", "password": PASSWORD})
+    return client

@@ -1,0 +1,178 @@
+"""The log, accounts, the mode and the demo, on real PostgreSQL."""
+
+from datetime import timedelta
+
+import pytest
+from sqlalchemy import func, select
+from sqlalchemy.exc import IntegrityError
+
+from orthocline.core.api import read
+from orthocline.db.migrate import differences, downgrade, upgrade
+from orthocline.db.models import Golfer, LoggedPutt
+from orthocline.formats.putt_document import putt_of
+from orthocline.services import log
+from orthocline.services.accounts import delete_account, export_account, sign_in, sign_up
+from orthocline.services.demo import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, load_demo
+from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
+from orthocline.services.log import Finish
+from orthocline.services.mode import Mode
+from orthocline.services.reading import compare_own, read_putt, require_roll
+from orthocline.services.today import today
+from tests.conftest import PASSWORD
+from tests.putts import plane_putt
+
+INCH = 0.0254
+
+
+@pytest.fixture
+def saved(session, create_golfer):
+    golfer = create_golfer()
+    return golfer, log.save_read(session, golfer, read(SPINDRIFT.putt), place=SPINDRIFT.place)
+
+
+def test_a_saved_read_keeps_putt_read_and_model(session, saved):
+    golfer, putt = saved
+    session.expire_all()
+    found = log.find_putt(session, golfer, putt.id)
+    assert putt_of(found.putt_document).length_m == pytest.approx(14 * 12 * INCH)
+    assert found.read_document["aim_right_m"] == pytest.approx(17.66 * INCH, abs=1e-4)
+    assert "path" not in found.read_document
+    assert (found.model_version, found.holed) == ("1", None)
+
+
+def test_a_finish_is_kept_along_and_across_and_can_be_changed(session, saved):
+    golfer, putt = saved
+    log.record_finish(putt, Finish(0.2, -0.1))
+    assert (putt.holed, putt.finish_along_m, putt.finish_across_m) == (False, 0.2, -0.1)
+    log.record_finish(putt, None)
+    session.flush()
+    assert (putt.holed, putt.finish_along_m) == (True, None)
+    with pytest.raises(InvalidError):
+        log.record_finish(putt, Finish(31.0, 0.0))
+    with pytest.raises(InvalidError):
+        log.record_finish(putt, Finish(float("nan"), 0.0))
+    assert [p.id for p in log.list_putts(session, golfer, result="holed")] == [putt.id]
+    assert log.list_putts(session, golfer, result="missed") == []
+
+
+def test_filters_and_wildcards_in_places(session, saved):
+    golfer, putt = saved
+    assert [p.id for p in log.list_putts(session, golfer, place="spindrift")] == [putt.id]
+    assert log.list_putts(session, golfer, place="%") == []
+    assert [p.id for p in log.list_putts(session, golfer, result="open")] == [putt.id]
+
+
+def test_delete_can_be_undone_for_a_day_and_is_then_for_good(session, saved):
+    golfer, putt = saved
+    log.delete_putt(session, putt)
+    assert log.list_putts(session, golfer) == []
+    with pytest.raises(NotFoundError):
+        log.find_putt(session, golfer, putt.id)
+    assert log.restore_putt(session, golfer, putt.id).deleted_at is None
+    other = log.note_putt(session, golfer, length_m=3.0, place="", note="")
+    log.delete_putt(session, putt)
+    putt.deleted_at -= timedelta(days=2)
+    log.delete_putt(session, other)
+    assert session.scalars(select(LoggedPutt.id)).all() == [other.id]
+
+
+def test_a_neighbour_sees_and_restores_nothing(session, saved, create_golfer):
+    _, putt = saved
+    neighbour = create_golfer("Idris")
+    assert log.list_putts(session, neighbour) == []
+    with pytest.raises(NotFoundError):
+        log.find_putt(session, neighbour, putt.id)
+    log.delete_putt(session, putt)
+    with pytest.raises(NotFoundError):
+        log.restore_putt(session, neighbour, putt.id)
+
+
+def test_texts_are_tidied_and_bounded(session, saved):
+    golfer, putt = saved
+    log.edit_putt(putt, place="  green\t 4 ", note="a\0b")
+    assert (putt.place, putt.note) == ("green 4", "ab")
+    with pytest.raises(InvalidError) as caught:
+        log.edit_putt(putt, place="x" * 81, note="")
+    assert caught.value.field == "place"
+    with pytest.raises(InvalidError):
+        log.note_putt(session, golfer, length_m=0.0, place="", note="")
+
+
+@pytest.mark.parametrize("members", [{"holed": False}, {"finish_along_m": 1.0}, {"read_document": {}}])
+def test_the_database_refuses_half_a_putt(session, create_golfer, members):
+    golfer = create_golfer()
+    session.add(LoggedPutt(golfer_id=golfer.id, length_m=3.0, **members))
+    with pytest.raises(IntegrityError):
+        session.flush()
+
+
+def test_sign_up_and_sign_in(session):
+    golfer = sign_up(session, " Tove  H ", PASSWORD)
+    assert golfer.name == "Tove H"
+    assert PASSWORD not in golfer.password_hash
+    assert golfer.password_hash.startswith("$argon2id$")
+    assert sign_in(session, "tove h", PASSWORD).id == golfer.id
+    for name, password in (("Tove H", "wrong password"), ("nobody", PASSWORD)):
+        with pytest.raises(InvalidError, match="do not go together"):
+            sign_in(session, name, password)
+    for name, password in (("tove h", PASSWORD), ("", PASSWORD), ("Idris", "short")):
+        with pytest.raises(InvalidError):
+            sign_up(session, name, password)
+
+
+def test_export_and_delete_take_everything(session, saved):
+    golfer, putt = saved
+    log.record_finish(putt, Finish(0.2, 0.1))
+    session.flush()
+    document = export_account(session, golfer)
+    assert document["golfer"] == "Tove"
+    assert document["putts"][0]["putt"]["green_speed_ft"] == 10.2
+    assert document["putts"][0]["finish_along_m"] == 0.2
+    with pytest.raises(InvalidError):
+        delete_account(session, golfer, "not the password")
+    delete_account(session, golfer, PASSWORD)
+    assert session.scalar(select(func.count()).select_from(LoggedPutt)) == 0
+    assert session.scalar(select(func.count()).select_from(Golfer)) == 0
+
+
+def test_competition_refuses_reading_comparing_and_rolling():
+    answer = read(plane_putt(10, side_right=0.02))
+    for refused in (
+        lambda: read_putt(answer.putt, Mode.COMPETITION),
+        lambda: compare_own(answer, 0.1, Mode.COMPETITION),
+        lambda: require_roll(Mode.COMPETITION),
+    ):
+        with pytest.raises(NotAllowedError, match="committee"):
+            refused()
+    assert read_putt(answer.putt, Mode.PRACTICE).aim_right_m == answer.aim_right_m
+
+
+def test_own_read_rolls_the_golfers_own_aim():
+    answer = read(SPINDRIFT.putt)
+    own = compare_own(answer, 9 * INCH, Mode.PRACTICE)
+    assert not own.meeting.drops
+    assert own.finish_right_m < -0.2  # too low: it breaks away below the hole
+    right = compare_own(answer, answer.aim_right_m, Mode.PRACTICE)
+    assert right.meeting.drops
+
+
+def test_demo_is_loaded_once(session):
+    assert load_demo(session)
+    assert not load_demo(session)
+    golfer = session.scalar(select(Golfer).where(Golfer.name == DEMO_GOLFER))
+    putts = log.list_putts(session, golfer)
+    assert len(putts) == PUTTS_LOGGED
+    assert {p.holed for p in putts} == {True, False}
+    day = today(session, golfer, Mode.PRACTICE)
+    assert len(day.last) == 5
+    assert [step.page for step in today(None, None, Mode.COMPETITION).steps] == ["", "log.page"]
+
+
+def test_migrations_go_up_and_down_and_match_the_models(cluster):
+    cluster.create_database("orthocline_test_migrations", fresh=True)
+    url = cluster.url("orthocline_test_migrations")
+    upgrade(url)
+    assert differences(url) == []
+    downgrade(url, "base")
+    upgrade(url)
+    assert differences(url) == []
