@@ -2,6 +2,7 @@
 
 from flask_wtf import FlaskForm
 from wtforms import Form, RadioField, SelectField, StringField, SubmitField
+from wtforms.fields.choices import SelectChoice
 from wtforms.validators import Length, Optional
 
 from orthocline.core.api import FOOT_M
@@ -10,7 +11,12 @@ from orthocline.formats.quantities import parse_length_m
 from orthocline.services.log import FARTHEST_FINISH_M, Finish
 from orthocline.web.fields import QuantityField
 
-RESULTS = [("", "all putts"), ("holed", "holed"), ("missed", "missed"), ("open", "no finish yet")]
+RESULTS = [
+    SelectChoice("", "all putts"),
+    SelectChoice("holed", "holed"),
+    SelectChoice("missed", "missed"),
+    SelectChoice("open", "no finish yet"),
+]
 
 
 def _length(label: str, most: str) -> QuantityField:
@@ -33,9 +39,13 @@ class FinishForm(FlaskForm):
     """Where the ball stopped: beyond or short of the hole, and to which side."""
 
     along = _length("Past or short", "98 ft (30 m)")
-    along_way = RadioField("Way", choices=[("past", "past"), ("short", "short")], default="past")
+    along_way = RadioField(
+        "Way", choices=[SelectChoice("past", "past"), SelectChoice("short", "short")], default="past"
+    )
     across = _length("Left or right", "98 ft (30 m)")
-    across_way = RadioField("Side", choices=[("left", "left"), ("right", "right")], default="right")
+    across_way = RadioField(
+        "Side", choices=[SelectChoice("left", "left"), SelectChoice("right", "right")], default="right"
+    )
     holed = SubmitField("Holed")
 
     def finish(self) -> Finish:

@@ -3,6 +3,7 @@
 import math
 
 from wtforms import Form, RadioField, SelectField, StringField
+from wtforms.fields.choices import SelectChoice
 from wtforms.validators import Length, Optional, Regexp
 
 from orthocline.core.api import (
@@ -141,9 +142,13 @@ class ReadForm(Form):
         allowed="between 6 in and 196 ft (60 m), such as 14 ft, 5 paces or 4.3 m",
     )
     side = _slope_field("Tilt")
-    falls = RadioField("Falls", choices=[("left", "← left"), ("right", "right →")], default="left")
+    falls = RadioField(
+        "Falls", choices=[SelectChoice("left", "← left"), SelectChoice("right", "right →")], default="left"
+    )
     rise = _slope_field("Rise")
-    slope = RadioField("Slope", choices=[("up", "up ↑"), ("down", "down ↓")], default="up")
+    slope = RadioField(
+        "Slope", choices=[SelectChoice("up", "up ↑"), SelectChoice("down", "down ↓")], default="up"
+    )
     speed = QuantityField(
         "Green speed", parse_green_speed_ft, between=GREEN_SPEED_RANGE_FT, allowed="between 3 and 20 feet"
     )
@@ -160,7 +165,9 @@ class ReadForm(Form):
         allowed="between 0 and 100 ft, such as 9 in",
         optional=True,
     )
-    own_side = RadioField("Side", choices=[("left", "left"), ("right", "right")], default="right")
+    own_side = RadioField(
+        "Side", choices=[SelectChoice("left", "left"), SelectChoice("right", "right")], default="right"
+    )
     grain = QuantityField(
         "Grain",
         lambda text: parse_number(text, "a strength between 0 and 0.5 such as 0.1"),
@@ -168,7 +175,9 @@ class ReadForm(Form):
         allowed="a strength between 0 and 0.5: bent 0.03, mixed 0.08, strong 0.15",
         optional=True,
     )
-    grain_toward = SelectField("Grows toward", choices=list(TOWARD_DEG), default="hole")
+    grain_toward = SelectField(
+        "Grows toward", choices=[SelectChoice(way, way) for way in TOWARD_DEG], default="hole"
+    )
     wind = QuantityField(
         "Wind",
         parse_speed_mps,
@@ -176,7 +185,9 @@ class ReadForm(Form):
         allowed="between 0 and 25 m/s, such as 5 m/s or 12 mph",
         optional=True,
     )
-    wind_toward = SelectField("Blows toward", choices=list(TOWARD_DEG), default="hole")
+    wind_toward = SelectField(
+        "Blows toward", choices=[SelectChoice(way, way) for way in TOWARD_DEG], default="hole"
+    )
     place = StringField("Place", validators=[Optional(), Length(max=80, message="At most 80 characters.")])
     measured = StringField(
         "Measured at",

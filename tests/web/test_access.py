@@ -1,0 +1,138 @@
+"""Who may do what: every route, forged forms, too many tries, the policy, and no 500."""
+
+import pytest
+
+from orthocline.formats.putt_document import schema
+from orthocline.services.log import note_putt
+from orthocline.web.app import create_app
+from orthocline.web.local import local_path
+from tests.conftest import PASSWORD, SECRET, app_config
+
+PUBLIC = {
+    "static",
+    "today.page",
+    "read.page",
+    "read.roll",
+    "mode.switch",
+    "mode.sun",
+    "about.cautions",
+    "about.putt_schema",
+    "about.components",
+    "account.sign_in",
+    "account.sign_up",
+    "account.sign_in_demo",
+    "account.sign_out",
+}
+
+
+def private_routes(app):
+    return [
+        (rule, method)
+        for rule in app.url_map.iter_rules()
+        if rule.endpoint not in PUBLIC
+        for method in rule.methods - {"HEAD", "OPTIONS"}
+    ]
+
+
+def test_every_private_route_refuses_a_stranger(app, client):
+    routes = private_routes(app)
+    assert len(routes) >= 10
+    for rule, method in routes:
+        address = rule.rule.replace("<int:putt_id>", "1")
+        answer = client.open(address, method=method)
+        assert answer.status_code in (302, 303), rule
+        assert answer.location.startswith("/sign-in"), rule
+
+
+def test_every_putt_route_refuses_a_neighbour(app, signed_in, session, create_golfer):
+    neighbours = note_putt(session, create_golfer("Idris"), length_m=3.0, place="", note="")
+    session.commit()
+    for rule, method in private_routes(app):
+        if "putt_id" in rule.arguments:
+            address = rule.rule.replace("<int:putt_id>", str(neighbours.id))
+            assert signed_in.open(address, method=method, data={"holed": "1"}).status_code == 404, rule
+    session.expire_all()
+    assert (neighbours.holed, neighbours.deleted_at) == (None, None)
+
+
+def test_forged_forms_are_refused(database_url, sessions):
+    app = create_app(app_config(database_url, SESSIONS=sessions, WTF_CSRF_ENABLED=True))
+    client = app.test_client()
+    for address in ("/log", "/mode", "/sign-in", "/sign-out", "/sign-in/demo", "/account/delete", "/sun"):
+        refused = client.post(address)
+        assert refused.status_code == 400, address
+        assert "reload" in refused.text
+
+
+def test_sign_in_is_rate_limited(database_url, sessions):
+    app = create_app(app_config(database_url, SESSIONS=sessions, RATELIMIT_ENABLED=True))
+    client = app.test_client()
+    codes = [client.post("/sign-in", data={"name": "x", "password": "y"}).status_code for _ in range(11)]
+    assert codes == [422] * 10 + [429]
+
+
+def test_sign_up_in_and_out(client):
+    assert client.post("/sign-up", data={"name": "Tove", "password": "short"}).status_code == 422
+    answer = client.post("/sign-up?next=/log", data={"name": "Tove", "password": PASSWORD})
+    assert answer.location == "/log"
+    assert client.get("/log").status_code == 200
+    taken = client.post("/sign-up", data={"name": "TOVE", "password": PASSWORD})
+    assert "signed up as" in taken.text
+    assert 'value="TOVE"' in taken.text
+    client.post("/sign-out")
+    assert client.get("/log").status_code == 302
+
+
+def test_the_demo_golfer_only_in_demo_mode(client, database_url, sessions, create_golfer):
+    assert client.post("/sign-in/demo").status_code == 404
+    create_golfer("Wren Halloran")
+    assert client.post("/sign-in/demo", data={"next": "/read"}).location == "/read"
+    sober = create_app(app_config(database_url, SESSIONS=sessions, DEMO=False)).test_client()
+    assert sober.post("/sign-in/demo").status_code == 404
+
+
+@pytest.mark.parametrize(
+    "wanted", [None, "", "https://x.example", "//x.example", "/\\x.example", "read", "/a\nb", "//[bad"]
+)
+def test_the_way_on_never_leads_off_the_site(app, wanted):
+    with app.test_request_context():
+        assert local_path(wanted) == "/"
+        assert local_path("/read?length=3") == "/read?length=3"
+
+
+def test_headers_guard_the_page(client):
+    headers = client.get("/").headers
+    assert "default-src 'self'" in headers["Content-Security-Policy"]
+    assert headers["X-Content-Type-Options"] == "nosniff"
+
+
+def test_schema_is_served_and_components_only_in_development(client, database_url):
+    assert client.get("/putt-document-1.schema.json").get_json() == schema()
+    assert client.get("/components").status_code == 200
+    served = create_app(app_config(database_url, TESTING=False)).test_client()
+    assert served.get("/components").status_code == 404
+
+
+def test_a_weak_secret_is_refused():
+    with pytest.raises(ValueError, match="SECRET_KEY"):
+        create_app({"SECRET_KEY": SECRET[:20], "DATABASE_URL": "postgresql+psycopg://"})
+
+
+def test_errors_are_pages_and_never_tell_the_fault(database_url, sessions):
+    app = create_app(app_config(database_url, SESSIONS=sessions))
+    app.add_url_rule("/boom", "boom", lambda: 1 / 0)
+    client = app.test_client()
+    broken = client.get("/boom")
+    assert broken.status_code == 500
+    assert "The fault is ours" in broken.text
+    assert "ZeroDivision" not in broken.text
+    assert client.get("/nowhere").status_code == 404
+    assert client.put("/read").status_code == 405
+    assert client.post("/log", data={"place": "x" * 200_000}).status_code == 413
+
+
+def test_sun_setting(client):
+    client.post("/sun", data={"next": "/cautions"})
+    assert 'class="no-js sun"' in client.get("/cautions").text
+    client.post("/sun")
+    assert 'class="no-js"' in client.get("/cautions").text

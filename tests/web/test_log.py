@@ -1,0 +1,147 @@
+"""The log's pages: save, finish, list, edit, delete and undo; sign-in and the way back."""
+
+import re
+from html import unescape
+
+import pytest
+from sqlalchemy import event, select
+
+from orthocline.db.models import LoggedPutt
+from orthocline.web.read.forms import SPINDRIFT
+from tests.conftest import PASSWORD
+
+INCH = 0.0254
+
+
+def rows(session):
+    session.expire_all()
+    return session.scalars(select(LoggedPutt).order_by(LoggedPutt.id)).all()
+
+
+@pytest.fixture
+def saved(signed_in, session):
+    signed_in.post("/log", data={**SPINDRIFT, "own": "9 in", "own_side": "left"})
+    return rows(session)[0]
+
+
+def test_saving_leads_to_the_finish(signed_in, session):
+    answer = signed_in.post("/log", data=SPINDRIFT)
+    putt = rows(session)[0]
+    assert (answer.status_code, answer.location) == (303, f"/log/{putt.id}/finish")
+    assert putt.place == "Ternholm, green 4, Spindrift"
+    assert putt.read_document["aim_right_m"] == pytest.approx(17.66 * INCH, abs=1e-4)
+
+
+def test_saving_without_an_account_leads_through_sign_in_and_back(client, create_golfer):
+    answer = client.post("/log", data=SPINDRIFT)
+    assert answer.location.startswith("/sign-in?next=/read?")
+    create_golfer()
+    back = client.post(answer.location, data={"name": "tove", "password": PASSWORD})
+    assert "length=14+ft" in back.location
+    assert client.get(back.location).status_code == 200
+
+
+def test_a_bad_putt_is_not_saved_and_nothing_is_lost(signed_in, session):
+    answer = signed_in.post("/log", data={**SPINDRIFT, "length": "far"})
+    assert "length=far" in answer.location
+    assert rows(session) == []
+
+
+def test_finish_typed_and_holed(signed_in, session, saved):
+    address = f"/log/{saved.id}/finish"
+    assert "The call was 17¾ in right, 12 in past" in signed_in.get(address).text
+    finish = {"along": "8 in", "along_way": "past", "across": "3 in", "across_way": "left"}
+    assert signed_in.post(address, data=finish).status_code == 303
+    putt = rows(session)[0]
+    assert (putt.finish_along_m, putt.finish_across_m) == pytest.approx((8 * INCH, -3 * INCH))
+    page = signed_in.get(address)
+    assert 'value="8 in"' in page.text
+    assert "8 in past, 3 in left" in signed_in.get("/log").text
+    signed_in.post(address, data={"holed": "1"})
+    assert rows(session)[0].holed is True
+
+
+def test_a_bad_finish_is_told_and_kept_as_typed(signed_in, saved):
+    answer = signed_in.post(f"/log/{saved.id}/finish", data={"along": "9999 ft", "across": ""})
+    assert answer.status_code == 422
+    assert 'value="9999 ft"' in answer.text
+    assert "must be between 0 and 98 ft" in answer.text
+    assert "is empty" in answer.text
+
+
+@pytest.mark.usefixtures("saved")
+def test_list_filters_part_and_empty_states(signed_in):
+    assert "14 ft · 2.1 % left · 0.6 % up · speed 10.2" in signed_in.get("/log").text
+    assert "own read 9 in left" in signed_in.get("/log").text
+    assert "No putt in your log fits" in signed_in.get("/log?result=holed").text
+    assert "14 ft" in signed_in.get("/log?place=SPIN&result=nonsense").text
+    part = signed_in.get("/log?result=open", headers={"HX-Request": "true"})
+    assert part.text.startswith('<div id="putts">')
+
+
+def test_edit_delete_undo(signed_in, saved):
+    signed_in.post(f"/log/{saved.id}/edit", data={"place": "green 5", "note": "grain <b>"})
+    page = signed_in.get("/log").text
+    assert "grain &lt;b&gt;" in page
+    too_long = signed_in.post(f"/log/{saved.id}/edit", data={"place": "x" * 90, "note": ""})
+    assert too_long.status_code == 422
+    assert "At most 80 characters" in too_long.text
+    gone = signed_in.post(f"/log/{saved.id}/delete")
+    page = signed_in.get(gone.location).text
+    assert "Undo" in page
+    assert "Your log is empty" in page
+    assert signed_in.get(f"/log/{saved.id}/edit").status_code == 404
+    signed_in.post(f"/log/{saved.id}/restore")
+    assert "green 5" in signed_in.get("/log").text
+    assert signed_in.get("/log?deleted=99999999999999999999").status_code == 200
+
+
+def test_competition_keeps_the_log_and_notes_without_reads(signed_in, session, saved):
+    signed_in.post("/mode", data={"mode": "competition"})
+    assert signed_in.post("/log", data=SPINDRIFT).status_code == 403
+    noted = signed_in.post("/log/note", data={"length": "20 ft", "note": "slow"})
+    assert noted.status_code == 303
+    assert rows(session)[1].read_document is None
+    page = signed_in.get("/log").text
+    assert "slow" in page
+    assert "17¾" not in page
+    assert "17¾" not in signed_in.get(f"/log/{saved.id}/finish").text
+    bad = signed_in.post("/log/note", data={"length": "none", "note": "kept"})
+    assert bad.status_code == 422
+    assert 'value="kept"' in bad.text
+
+
+@pytest.mark.usefixtures("saved")
+def test_the_list_needs_few_queries_however_long(signed_in, engine):
+    def count():
+        seen = []
+        event.listen(engine, "before_cursor_execute", listen := lambda *args: seen.append(args[2]))
+        signed_in.get("/log")
+        event.remove(engine, "before_cursor_execute", listen)
+        return len([sql for sql in seen if sql.startswith("SELECT")])
+
+    few = count()
+    for _ in range(5):
+        signed_in.post("/log", data=SPINDRIFT)
+    assert count() == few <= 3
+
+
+@pytest.mark.usefixtures("saved")
+def test_account_export_sign_out_and_delete(signed_in, session):
+    export = signed_in.get("/account/export")
+    assert export.get_json()["putts"][0]["place"] == "Ternholm, green 4, Spindrift"
+    wrong = signed_in.post("/account/delete", data={"password": "not this one"})
+    assert wrong.status_code == 422
+    assert "do not go together" in wrong.text
+    signed_in.post("/account/delete", data={"password": PASSWORD})
+    assert rows(session) == []
+    assert signed_in.get("/account").status_code == 302
+
+
+@pytest.mark.usefixtures("saved")
+def test_today_shows_the_last_putts(signed_in):
+    page = signed_in.get("/").text
+    assert "1 without a finish." in page
+    assert "14 ft · 2.1 % left" in page
+    link = re.search(r'href="(/read\?[^"]+)" class="block', page)[1]
+    assert "17¾ in right" in unescape(signed_in.get(unescape(link)).text).replace("\u00a0", " ")

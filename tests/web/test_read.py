@@ -1,0 +1,189 @@
+"""The read page: one address as a page, a part and a roll; bad figures beside their fields."""
+
+import json
+import re
+from html import unescape
+
+import pytest
+
+from orthocline.web.read.forms import SPINDRIFT, START
+
+PART = {"HX-Request": "true"}
+
+
+def text(response):
+    return unescape(response.text).replace("\u00a0", " ")
+
+
+def values(response):
+    found = re.search(r'id="drawing"[^>]*data-values="([^"]*)"', response.text)
+    return json.loads(unescape(found[1]))
+
+
+def test_an_address_is_a_read(client):
+    page = client.get("/read", query_string=SPINDRIFT)
+    assert page.status_code == 200
+    assert "17¾ in right</span> of centre." in text(page)
+    assert "Plays like 15.1 ft." in text(page)
+    assert "17.7 in right of centre" in text(page)
+    assert "Ternholm, green 4, Spindrift" in text(page)
+    assert "measured 07:40" in text(page)
+    assert values(page) == SPINDRIFT
+
+
+def test_htmx_gets_the_part_and_the_address_follows(client):
+    part = client.get("/read", query_string=SPINDRIFT, headers=PART)
+    assert "<html" not in part.text
+    assert 'id="call"' in part.text
+    assert part.headers["HX-Replace-Url"].startswith("/read?length=14+ft&side=2.1+%25")
+    assert "HX-Request" in part.headers["Vary"]
+
+
+def test_an_empty_address_starts_somewhere_and_offers_the_demo_putt(client):
+    page = client.get("/read")
+    assert values(page) == START
+    assert "read the demo putt" in text(page)
+
+
+@pytest.mark.parametrize(
+    ("typed", "field", "message"),
+    [
+        ({"length": "abc"}, "length", "cannot be read"),
+        ({"length": ""}, "length", "is empty"),
+        ({"length": "1000000000 ft"}, "length", "between 6 in and 196 ft"),
+        ({"length": "0 ft"}, "length", "between 6 in"),
+        ({"length": "-3 ft"}, "length", "between 6 in"),
+        ({"side": "NaN"}, "side", "a slope such as"),
+        ({"side": "26 %"}, "side", "at most 25 %"),
+        ({"side": "20 %", "rise": "20 %"}, "side", "together"),
+        ({"rise": "3 miles"}, "rise", "unknown unit"),
+        ({"speed": "2"}, "speed", "between 3 and 20"),
+        ({"past": "9 m/s"}, "past", "0.05 to 5 m/s"),
+        ({"past": "17 ft"}, "past", "between 0 and 16 ft"),
+        ({"own": "<script>"}, "own", "cannot be read"),
+        ({"grain": "0.9"}, "grain", "between 0 and 0.5"),
+        ({"wind": "99 m/s"}, "wind", "between 0 and 25"),
+        ({"measured": "25:99"}, "measured", "a time such as 07:40"),
+        ({"place": "x" * 81}, "place", "80 characters"),
+        ({"falls": "up"}, "falls", "Not a valid choice"),
+        ({"grain": "0.1", "grain_toward": "north"}, "grain_toward", "Not a valid choice"),
+    ],
+)
+@pytest.mark.parametrize("headers", [{}, PART], ids=["page", "part"])
+def test_a_bad_figure_is_told_beside_its_field(client, typed, field, message, headers):
+    answer = client.get("/read", query_string={**START, **typed}, headers=headers)
+    assert answer.status_code == 422
+    beside = re.search(rf'id="{field}-message"[^>]*>([^<]*)<', answer.text)
+    assert message in unescape(beside[1])
+    assert "Not read yet" in answer.text
+    if headers:
+        assert answer.headers["HX-Reswap"] == "none"
+    elif field in ("length", "side", "own"):
+        assert f'value="{typed[field]}"'.replace("<", "&lt;").replace(">", "&gt;") in answer.text
+
+
+@pytest.mark.parametrize(
+    ("step", "name", "result"),
+    [
+        ("length:1", "length", "15 ft"),
+        ("side:-1", "side", "2 %"),
+        ("rise:1", "rise", "1.5 in"),
+        ("past:-1", "past", "11 in"),
+        ("speed:1", "speed", "10.3"),
+        ("length:9", "length", "14 ft"),
+        ("place:1", "place", SPINDRIFT["place"]),
+    ],
+)
+def test_steps(client, step, name, result):
+    assert values(client.get("/read", query_string={**SPINDRIFT, "step": step}))[name] == result
+
+
+def test_steps_keep_units_and_turn_over_at_nothing(client):
+    metric = {**SPINDRIFT, "length": "4.3 m", "side": "0 %", "past": "0.6 m/s", "step": "length:1"}
+    assert values(client.get("/read", query_string=metric))["length"] == "4.55 m"
+    turned = values(client.get("/read", query_string={**metric, "step": "side:-1"}))
+    assert (turned["side"], turned["falls"]) == ("0.1 %", "right")
+    assert values(client.get("/read", query_string={**metric, "step": "past:1"}))["past"] == "0.65 m/s"
+
+
+def test_the_ball_dragged_round_the_hole_turns_the_ground(client):
+    """A quarter turn clockwise makes a fall to the left a fall toward the hole: downhill."""
+    asked = {**START, "side": "2 %", "around": "90"}
+    turned = values(client.get("/read", query_string=asked))
+    assert (turned["side"], turned["rise"], turned["slope"]) == ("0 %", "2 %", "up")
+    back = values(client.get("/read", query_string={**turned, "around": "-90"}))
+    assert (back["side"], back["falls"]) == ("2 %", "left")
+    assert values(client.get("/read", query_string={**asked, "around": "x"}))["side"] == "2 %"
+
+
+def test_the_fall_dragged_on_its_dial(client):
+    turned = values(client.get("/read", query_string={**START, "side": "2 %", "fall": "90"}))
+    assert (turned["side"], turned["falls"], turned["rise"]) == ("2 %", "right", "0 %")
+
+
+def test_a_held_drawing_keeps_its_frame_and_its_address(client):
+    held = client.get("/read", query_string={**SPINDRIFT, "frame": "100,320,120,20"}, headers=PART)
+    assert 'data-scale="100.0000"' in held.text
+    assert "HX-Replace-Url" not in held.headers
+    for bad in ("1,2", "a,b,c,d", "1e9,0,0,0", "nan,0,0,0"):
+        assert client.get("/read", query_string={**SPINDRIFT, "frame": bad}).status_code == 200
+
+
+def test_own_read_is_shown_beside_the_models(client):
+    page = client.get("/read", query_string={**SPINDRIFT, "own": "9 in", "own_side": "right"})
+    assert "Your aim is 8¾ in left of the read: it would pass" in text(page)
+    assert "your aim" in text(page)
+
+
+def test_my_read_first_holds_the_call_back(client):
+    page = client.get("/read", query_string={**SPINDRIFT, "first": "1"})
+    assert "where would you aim?" in text(page)
+    assert "17¾" not in text(page)
+    assert 'id="way"' not in page.text
+    after = client.get("/read", query_string={**SPINDRIFT, "first": "1", "own": "9 in"})
+    assert "17¾ in right" in text(after)
+
+
+def test_grain_and_wind_count(client):
+    grain = client.get("/read", query_string={**SPINDRIFT, "grain": "0.1", "grain_toward": "right"})
+    assert "worth 0.8 % of slope" in text(grain)
+    assert "17¾ in right" not in text(grain)
+    wind = client.get("/read", query_string={**SPINDRIFT, "wind": "8 m/s", "wind_toward": "left"})
+    assert "17¾ in right" not in text(wind)
+
+
+@pytest.mark.parametrize(
+    ("asked", "words"),
+    [
+        ({"length": "3 ft", "side": "0 %"}, "the centre</span>."),
+        ({"length": "60 ft", "side": "4 %", "rise": "4 %", "slope": "down"}, "ft right</span> of centre."),
+        ({"side": "9 %", "rise": "3 %", "slope": "down"}, "cannot hold a ball"),
+        ({"past": "16 ft"}, "too fast to drop"),
+        ({"past": "0 in"}, "Let it die at the hole."),
+        ({"past": "0.6 m/s"}, "Reach the hole at 0.6 m/s"),
+        ({"side": "7.6 %", "rise": "1.4 %", "slope": "down"}, "60 degrees"),
+    ],
+)
+def test_extremes_are_read(client, asked, words):
+    page = client.get("/read", query_string={**START, **asked})
+    assert page.status_code == 200
+    assert words in text(page)
+
+
+def test_the_roll_is_the_balls_way_in_time(client):
+    answer = client.get("/read/roll", query_string=SPINDRIFT).get_json()
+    assert answer["duration_s"] == pytest.approx(3.022, abs=0.001)
+    assert len(answer["spots"]) == 90
+    assert client.get("/read/roll?length=x").status_code == 422
+
+
+def test_competition_refuses_the_read_and_the_roll(client):
+    client.post("/mode", data={"mode": "competition"})
+    for address in ("/read", "/read/roll"):
+        refused = client.get(address)
+        assert refused.status_code == 403
+        assert "committee" in refused.text
+        assert "The log and your notes stay open." in refused.text
+    assert "Play. Reading is off." in client.get("/").text
+    client.post("/mode", data={"mode": "practice"})
+    assert client.get("/read").status_code == 200
