@@ -67,7 +67,7 @@ def test_start_error_that_just_misses(length_ft, degrees):
     assert math.degrees(math.atan2(HOLE_RADIUS_M, length_ft * FOOT_M)) == pytest.approx(degrees, abs=0.005)
     window = read(plane_putt(length_ft, past_in=0.1)).make_window
     assert 0.94 * degrees < math.degrees(window.right_rad.most) < degrees
-    assert window.right_rad.least == pytest.approx(-window.right_rad.most, abs=1e-5)
+    assert window.right_rad.least == pytest.approx(-window.right_rad.most, abs=2e-5)
 
 
 @pytest.mark.parametrize(("tilt", "soft", "firm"), [(0.01, -5.0, 7.3), (0.02, -2.9, 3.5)])

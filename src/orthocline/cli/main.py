@@ -21,3 +21,6 @@ def warm_command() -> None:
 
 for command in (database, demo_command, read_command, serve_command):
     main.add_command(command)
+
+if __name__ == "__main__":
+    main()

@@ -9,11 +9,11 @@ from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.putt import Putt
 from orthocline.core.roots import root_finder
 
-COARSE_SHARE = 0.1
+COARSE_SHARE = 0.2
 """Steps of the tracks that are only asked whether they drop; benchmarks/step.py gives the error."""
 WIDENINGS = 24
-ANGLE_TOLERANCE_RAD = 1e-6
-SPEED_TOLERANCE_MPS = 1e-5
+ANGLE_TOLERANCE_RAD = 1e-5
+SPEED_TOLERANCE_MPS = 1e-4
 
 
 @dataclass(frozen=True)
@@ -76,7 +76,7 @@ def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
         _edge(at_speed, launch.speed_mps, speed_step, SPEED_TOLERANCE_MPS),
     )
     # The edges lie within the tolerance of the last launch that drops: look just inside.
-    inside = 10.0 * ANGLE_TOLERANCE_RAD
+    inside = 2.0 * ANGLE_TOLERANCE_RAD
     return MakeWindow(
         angles,
         speeds,

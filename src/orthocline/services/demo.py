@@ -85,9 +85,10 @@ def load_demo(session: Session, seed: int = 4) -> bool:
         return False
     golfer = sign_up(session, DEMO_GOLFER, secrets.token_urlsafe(32))
     chance = np.random.default_rng(seed)
-    now = datetime.now(UTC)
+    morning = datetime.now(UTC).replace(hour=7, minute=0, second=0, microsecond=0)
     for i in range(PUTTS_LOGGED):
-        when = now - timedelta(days=2.3 * (PUTTS_LOGGED - i), minutes=float(chance.uniform(0, 300)))
+        days = round(2.3 * (PUTTS_LOGGED - i))
+        when = morning - timedelta(days=days) + timedelta(minutes=float(chance.uniform(0, 660)))
         _log_one(session, golfer, _some_putt(chance), chance, when)
     return True
 

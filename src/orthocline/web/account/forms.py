@@ -7,28 +7,38 @@ from wtforms.validators import InputRequired, Length
 from orthocline.db.models import NAME_LENGTH
 from orthocline.services.accounts import PASSWORD_LENGTHS
 
+PASSWORD_NEEDED = [InputRequired("Enter your password.")]
+CURRENT = {"autocomplete": "current-password"}
+
 
 class SignUpForm(FlaskForm):
     """A new golfer."""
 
-    name = StringField("Name", validators=[InputRequired("Enter a name."), Length(max=NAME_LENGTH)])
+    name = StringField(
+        "Name",
+        validators=[InputRequired("Enter a name."), Length(max=NAME_LENGTH)],
+        render_kw={"autocomplete": "username"},
+    )
     password = PasswordField(
         "Password",
         validators=[
             InputRequired("Enter a password."),
             Length(*PASSWORD_LENGTHS, message="A password has %(min)d to %(max)d characters."),
         ],
+        render_kw={"autocomplete": "new-password"},
     )
 
 
 class SignInForm(FlaskForm):
     """A golfer who comes back."""
 
-    name = StringField("Name", validators=[InputRequired("Enter your name.")])
-    password = PasswordField("Password", validators=[InputRequired("Enter your password.")])
+    name = StringField(
+        "Name", validators=[InputRequired("Enter your name.")], render_kw={"autocomplete": "username"}
+    )
+    password = PasswordField("Password", validators=PASSWORD_NEEDED, render_kw=CURRENT)
 
 
 class DeleteForm(FlaskForm):
     """The word that deletes an account."""
 
-    password = PasswordField("Your password", validators=[InputRequired("Enter your password.")])
+    password = PasswordField("Your password", validators=PASSWORD_NEEDED, render_kw=CURRENT)

@@ -36,9 +36,11 @@ class Frame:
         return np.column_stack([x, y])
 
     def spot(self, beyond_m: float, right_m: float) -> tuple[float, float]:
-        """Return the sheet coordinates of one place."""
-        x, y = self.spots(np.array([beyond_m]), np.array([right_m]))[0]
-        return float(x), float(y)
+        """Return the sheet coordinates of one place, to a tenth of a unit."""
+        cos, sin = math.cos(math.radians(self.turn_deg)), math.sin(math.radians(self.turn_deg))
+        x = self.hole_x + self.scale * (right_m * cos + beyond_m * sin)
+        y = self.hole_y - self.scale * (beyond_m * cos - right_m * sin)
+        return round(x, 1), round(y, 1)
 
 
 def fit(
@@ -55,6 +57,10 @@ def fit(
 
 def path_d(spots: Spots) -> str:
     """Return an SVG path through points of the sheet, to a tenth of a unit."""
-    if len(spots) == 0:
-        return ""
-    return "M" + "L".join(f"{x:.1f} {y:.1f}" for x, y in spots)
+    return "M" + "L".join(f"{x:.1f} {y:.1f}" for x, y in spots.tolist())
+
+
+def segments_d(spots: Spots) -> str:
+    """Return an SVG path of separate strokes, each from one point of the sheet to the next."""
+    pairs = spots.reshape(-1, 4).tolist()
+    return "".join(f"M{x1:.1f} {y1:.1f}L{x2:.1f} {y2:.1f}" for x1, y1, x2, y2 in pairs)

@@ -10,6 +10,8 @@ from orthocline.web.drawing.frame import Spots
 LETTER_SHARE = 0.56
 """Width of a letter as a share of the type's size: a little over what the shipped type needs."""
 LINE_SHARE = 1.25
+LETTERS_MIDDLE = 6.0
+"""The foot of a label's letters stands so much below the point that it labels."""
 GAP = 14.0
 NEAR = 40.0
 """A label further than this from its point has a leader line to it."""
@@ -58,16 +60,14 @@ class Room:
     size: float
 
 
-def ink(lines: Sequence[Spots], spacing: float = 5.0) -> Spots:
-    """Return what is drawn as points no further apart than `spacing`, shape (n, 2)."""
-    dense = []
+def ink(lines: Sequence[Spots], marks: Spots, spacing: float = 5.0) -> Spots:
+    """Return what is drawn as points, shape (n, 2): lines every `spacing`, and marks as given."""
+    dense = [marks]
     for spots in lines:
-        lengths = np.hypot(*np.diff(spots, axis=0).T)
-        along = np.concatenate([[0.0], np.cumsum(lengths)])
-        even = np.linspace(0.0, along[-1], max(2, int(along[-1] / spacing) + 2))
-        dense.append(
-            np.column_stack([np.interp(even, along, spots[:, 0]), np.interp(even, along, spots[:, 1])])
-        )
+        step = np.diff(spots, axis=0)
+        along = np.concatenate([[0.0], np.cumsum(np.hypot(step[:, 0], step[:, 1]))])
+        even = np.arange(0.0, along[-1] + spacing, spacing)
+        dense.append(np.column_stack([np.interp(even, along, spots[:, axis]) for axis in (0, 1)]))
     return np.concatenate(dense)
 
 
@@ -126,5 +126,12 @@ def _label(want: Wanted, y: float, side: str, drawn: Spots, room: Room) -> Label
     x = low - GAP if side == "left" else high + GAP
     near = abs(y - want.y) < 0.6 * room.size and abs(x - want.x) <= NEAR
     away = 4.0 if side == "left" else -4.0
-    leader = None if near else (x + away, y, want.x, want.y)
-    return Label(want.text, x, y, "end" if side == "left" else "start", want.kind, leader)
+    leader = None if near else (round(x + away, 1), round(y, 1), want.x, want.y)
+    return Label(
+        want.text,
+        round(x, 1),
+        round(y + LETTERS_MIDDLE, 1),
+        "end" if side == "left" else "start",
+        want.kind,
+        leader,
+    )

@@ -7,7 +7,7 @@ import numpy as np
 
 from orthocline.core.api import BALL_RADIUS_M, HOLE_RADIUS_M, Mark, OwnRoll, Putt, Read
 from orthocline.formats.wording import feet_text, short_length, side
-from orthocline.web.drawing.frame import Frame, Spots, fit, path_d
+from orthocline.web.drawing.frame import Frame, Spots, fit, path_d, segments_d
 from orthocline.web.drawing.ground import Hachures, clockwise_from_up, hachures
 from orthocline.web.drawing.labels import Label, Room, Wanted, ink, place_labels
 
@@ -23,6 +23,8 @@ LEAST_HOLE, LEAST_BALL = 5.0, 5.0
 TICK_S = 0.25
 LONGEST_TICKS = 60
 LABELLED_SECONDS = 3
+BESIDE = np.array([(-16.0, -12.0), (-16.0, 0.0), (-16.0, 12.0), (16.0, -12.0), (16.0, 0.0), (16.0, 12.0)])
+"""Points round a ball, a hole or a mark that labels keep clear of."""
 CLEAR = 22.0
 """How far labels keep from the dimension line at the hole."""
 FAR_M = 3.0
@@ -79,8 +81,10 @@ class Answer:
     ----------
     way, beyond : ndarray, shape (n, 2)
         The ball's way on the sheet, to the hole and beyond it with the hole covered.
-    ticks, second_ticks : tuple of Line
-        Quarter seconds and whole seconds.
+    ticks, seconds : ndarray, shape (2 n, 2)
+        Strokes at quarter seconds and at whole seconds, from end to end.
+    gate : ndarray, shape (4, 2)
+        The two posts of the curve gate.
     aim : Line
         From the ball to the aim mark, or as far as the drawing goes where there is no mark.
     mark : Spot or None
@@ -90,12 +94,12 @@ class Answer:
 
     way: Spots
     beyond: Spots
-    ticks: tuple[Line, ...]
-    second_ticks: tuple[Line, ...]
+    ticks: Spots
+    seconds: Spots
     aim: Line
     mark: Spot | None
     dimension: Line | None
-    gate: tuple[Line, ...]
+    gate: Spots
     apex: Line | None
     start: Spot
     own: OwnPlan | None
@@ -104,6 +108,21 @@ class Answer:
     def path(self) -> str:
         """The ball's way to the hole as an SVG path."""
         return path_d(self.way)
+
+    @property
+    def ticks_path(self) -> str:
+        """The quarter seconds as an SVG path."""
+        return segments_d(self.ticks)
+
+    @property
+    def seconds_path(self) -> str:
+        """The whole seconds as an SVG path."""
+        return segments_d(self.seconds)
+
+    @property
+    def gate_path(self) -> str:
+        """The curve gate as an SVG path."""
+        return segments_d(self.gate)
 
     @property
     def past(self) -> str:
@@ -168,11 +187,11 @@ def plan(
         frame=frame,
         held=held is not None,
         ball=Spot(*ball),
-        hole=Spot(frame.hole_x, frame.hole_y),
-        ball_radius=max(frame.scale * BALL_RADIUS_M, LEAST_BALL),
-        hole_radius=max(frame.scale * HOLE_RADIUS_M, LEAST_HOLE),
+        hole=Spot(round(frame.hole_x, 1), round(frame.hole_y, 1)),
+        ball_radius=round(max(frame.scale * BALL_RADIUS_M, LEAST_BALL), 1),
+        hole_radius=round(max(frame.scale * HOLE_RADIUS_M, LEAST_HOLE), 1),
         ground=hachures(putt.surface.tilt, fall + frame.turn_deg, frame.scale),
-        fall_deg=fall + frame.turn_deg,
+        fall_deg=round(fall + frame.turn_deg, 1),
         rest=shown.rest if shown else Spot(frame.hole_x, frame.hole_y),
         answer=shown,
         labels=tuple(_labels(putt, answer, shown, frame)) if answer and shown else (),
@@ -197,8 +216,8 @@ def _fit(putt: Putt, answer: Read | None, own: OwnRoll | None) -> Frame:
 
 
 def _answer(putt: Putt, answer: Read, own: OwnRoll | None, frame: Frame) -> Answer:
-    way = frame.spots(*eye(putt, answer.path[:, 1:3]))
-    beyond = frame.spots(*eye(putt, answer.path_past[:, 1:3]))
+    way = frame.spots(*eye(putt, answer.path[::2, 1:3]))
+    beyond = frame.spots(*eye(putt, answer.path_past[::2, 1:3]))
     reach = math.hypot(putt.length_m, answer.aim_right_m or 0.0)
     aim_end = frame.spot(
         reach * math.cos(answer.launch_right_rad) - putt.length_m, reach * math.sin(answer.launch_right_rad)
@@ -210,7 +229,7 @@ def _answer(putt: Putt, answer: Read, own: OwnRoll | None, frame: Frame) -> Answ
         way=way,
         beyond=beyond,
         ticks=_ticks(putt, answer, frame, whole=False),
-        second_ticks=_ticks(putt, answer, frame, whole=True),
+        seconds=_ticks(putt, answer, frame, whole=True),
         aim=Line(*ball, *aim_end),
         mark=Spot(*aim_end) if marked else None,
         dimension=_dimension(frame, answer) if marked and not frame.turn_deg else None,
@@ -221,38 +240,32 @@ def _answer(putt: Putt, answer: Read, own: OwnRoll | None, frame: Frame) -> Answ
     )
 
 
-def _ticks(putt: Putt, answer: Read, frame: Frame, *, whole: bool) -> tuple[Line, ...]:
+def _ticks(putt: Putt, answer: Read, frame: Frame, *, whole: bool) -> Spots:
     """Return strokes square to the path at quarter seconds, or at whole seconds."""
     count = min(int(answer.aim.time_to_hole_s / TICK_S), LONGEST_TICKS)
-    times = [TICK_S * i for i in range(1, count + 1) if (i % 4 == 0) == whole]
-    if not times:
-        return ()
-    half = 9.0 if whole else 5.0
+    times = np.array([TICK_S * i for i in range(1, count + 1) if (i % 4 == 0) == whole])
+    if not len(times):
+        return np.empty((0, 2))
     before, after = (
-        frame.spots(*eye(putt, answer.track.at_times(np.array(times) + shift)[:, 1:3]))
-        for shift in (-0.005, 0.005)
+        frame.spots(*eye(putt, answer.track.at_times(times + shift)[:, 1:3])) for shift in (-0.005, 0.005)
     )
-    found = []
-    for (x0, y0), (x1, y1) in zip(before, after, strict=True):
-        long = math.hypot(x1 - x0, y1 - y0) or 1.0
-        x, y, dx, dy = (x0 + x1) / 2, (y0 + y1) / 2, (x1 - x0) / long, (y1 - y0) / long
-        found.append(Line(x - half * dy, y + half * dx, x + half * dy, y - half * dx))
-    return tuple(found)
+    way = after - before
+    way *= (9.0 if whole else 5.0) / np.maximum(np.hypot(way[:, 0], way[:, 1]), 1e-9)[:, None]
+    square = np.column_stack([-way[:, 1], way[:, 0]])
+    middle = 0.5 * (before + after)
+    return np.column_stack([middle + square, middle - square]).reshape(-1, 2)
 
 
 def _dimension(frame: Frame, answer: Read) -> Line:
-    y = frame.hole_y - 40.0
-    return Line(frame.hole_x, y, frame.spot(0.0, answer.aim_right_m or 0.0)[0], y)
+    (x, y), (mark_x, _) = frame.spot(0.0, 0.0), frame.spot(0.0, answer.aim_right_m or 0.0)
+    return Line(x, y - 40.0, mark_x, y - 40.0)
 
 
-def _gate(putt: Putt, answer: Read, frame: Frame) -> tuple[Line, ...]:
+def _gate(putt: Putt, answer: Read, frame: Frame) -> Spots:
     """Return the two posts of the curve gate, square to the ball-hole line on both sides of the path."""
     beyond, right = answer.curve_gate.along_m - putt.length_m, answer.curve_gate.right_m
-    inner, outer = 5.0 / frame.scale, 15.0 / frame.scale
-    return tuple(
-        Line(*frame.spot(beyond, right + way * inner), *frame.spot(beyond, right + way * outer))
-        for way in (-1.0, 1.0)
-    )
+    offsets = np.array([-5.0, -15.0, 5.0, 15.0]) / frame.scale
+    return frame.spots(np.full(4, beyond), right + offsets)
 
 
 def _apex(putt: Putt, answer: Read, frame: Frame) -> Line | None:
@@ -263,48 +276,48 @@ def _apex(putt: Putt, answer: Read, frame: Frame) -> Line | None:
 
 
 def _own(putt: Putt, own: OwnRoll, frame: Frame) -> OwnPlan:
-    rows = own.track.even_times(0.0, own.track.duration_s, 81)
+    rows = own.track.even_times(0.0, own.track.duration_s, 41)
     ball, mark = frame.spot(-putt.length_m, 0.0), frame.spot(0.0, own.aim_right_m)
     way = frame.spots(*eye(putt, rows[:, 1:3]))
     return OwnPlan(Line(*ball, *mark), Spot(*mark), way, own.meeting.drops)
 
 
 def _last(spots: Spots) -> Spot:
-    return Spot(float(spots[-1, 0]), float(spots[-1, 1]))
+    return Spot(round(float(spots[-1, 0]), 1), round(float(spots[-1, 1]), 1))
 
 
 def _labels(putt: Putt, answer: Read, shown: Answer, frame: Frame) -> list[Label]:
     ends = frame.spots(np.array([-putt.length_m, 0.0]), np.zeros(2))
-    drawn = [shown.way, shown.beyond, ends]
-    straight = [shown.aim, *shown.gate, *shown.ticks, *shown.second_ticks]
-    for spot in (Spot(*ends[0]), Spot(*ends[1]), shown.rest, *filter(None, [shown.mark])):
-        straight.append(Line(spot.x - 16.0, spot.y - 12.0, spot.x + 16.0, spot.y + 12.0))
+    lines = [shown.way, shown.beyond, ends, _ends(shown.aim)]
     if shown.own:
-        straight.append(shown.own.line)
-        drawn.append(shown.own.way)
-    drawn += [np.array([(line.x1, line.y1), (line.x2, line.y2)]) for line in straight]
-    return place_labels(_wanted(putt, answer, shown, frame), ink(drawn), ROOM)
+        lines += [shown.own.way, _ends(shown.own.line)]
+    round_things = [*ends.tolist(), (shown.rest.x, shown.rest.y)]
+    if shown.mark:
+        round_things.append((shown.mark.x, shown.mark.y))
+    around = (np.array(round_things)[:, None, :] + BESIDE).reshape(-1, 2)
+    marks = np.concatenate([shown.gate, shown.ticks, shown.seconds, around])
+    return place_labels(_wanted(putt, answer, shown, frame), ink(lines, marks), ROOM)
+
+
+def _ends(line: Line) -> Spots:
+    return np.array([(line.x1, line.y1), (line.x2, line.y2)])
 
 
 def _wanted(putt: Putt, answer: Read, shown: Answer, frame: Frame) -> list[Wanted]:
     bends, inside = ("right", "left") if answer.launch_right_rad > 0 else ("left", "right")
     start = f"start spot, {feet_text(answer.start_spot.ahead_m)}"
     wanted = [
-        Wanted("ball · your eye", *frame.spot(-putt.length_m, 0.0), "right", "quiet"),
+        Wanted("your ball", *frame.spot(-putt.length_m, 0.0), "right", "quiet"),
         Wanted(start, shown.start.x, shown.start.y, bends, "do"),
         Wanted("curve gate", *_mark_spot(putt, answer.curve_gate, frame), inside, "do"),
     ]
     if answer.apex:
         apex = f"apex {short_length(answer.apex.right_m)}"
         wanted.append(Wanted(apex, *_mark_spot(putt, answer.apex, frame), inside, "quiet"))
-    for i, tick in enumerate(shown.second_ticks, start=1):
-        near_hole = abs((tick.y1 + tick.y2) / 2 - frame.hole_y) < CLEAR
-        if i <= LABELLED_SECONDS and not near_hole:
-            wanted.append(
-                Wanted(
-                    f"{i} s", (tick.x1 + tick.x2) / 2, (tick.y1 + tick.y2) / 2, inside, "ball", needed=False
-                )
-            )
+    middles = 0.5 * (shown.seconds[::2] + shown.seconds[1::2])
+    for i, (x, y) in enumerate(middles[:LABELLED_SECONDS].tolist(), start=1):
+        if abs(y - frame.hole_y) >= CLEAR:
+            wanted.append(Wanted(f"{i} s", x, y, inside, "ball", needed=False))
     if shown.own:
         outside = side(shown.own.mark.x - frame.hole_x)
         wanted.append(

@@ -3,8 +3,11 @@
 import math
 from dataclasses import dataclass
 
+import numpy as np
+
 from orthocline.core.api import Read
 from orthocline.formats.wording import hour_words
+from orthocline.web.drawing.frame import segments_d
 from orthocline.web.read.drawing import Line
 
 SIZE, RADIUS = 170.0, 58.0
@@ -15,7 +18,7 @@ MIDDLE = SIZE / 2
 class Cup:
     """The cup as the golfer faces it: 6 nearest the ball."""
 
-    hours: tuple[Line, ...]
+    hours: str
     entry: Line | None
     window: str
     words: str
@@ -23,19 +26,22 @@ class Cup:
 
 def cup(answer: Read) -> Cup:
     """Return the cup of a read."""
-    hours = tuple(Line(*_at(hour, RADIUS - 7), *_at(hour, RADIUS)) for hour in range(12))
     words = "The cup as you face it"
     entry = None
     if answer.entry_clock_hours is not None:
         entry = _arrow(answer)
         words = f"The ball goes in at {hour_words(answer.entry_clock_hours)}"
     window = _window(*answer.entry_window_hours) if answer.entry_window_hours else ""
-    return Cup(hours, entry, window, words)
+    return Cup(HOURS, entry, window, words)
 
 
 def _at(hour: float, radius: float) -> tuple[float, float]:
     angle = math.radians(30.0 * hour)
     return MIDDLE + radius * math.sin(angle), MIDDLE - radius * math.cos(angle)
+
+
+HOURS = segments_d(np.array([_at(hour, radius) for hour in range(12) for radius in (RADIUS - 7, RADIUS)]))
+"""Strokes at the twelve hours, as an SVG path."""
 
 
 def _arrow(answer: Read) -> Line:

@@ -87,8 +87,7 @@ def ground_values(plane: Plane, form: ReadForm) -> dict[str, str]:
     over = rise_over(form)
     found = {}
     for name, slope, unit in (("side", side, form.side.unit), ("rise", rise, form.rise.unit)):
-        decimals = 2 if unit == "in" else 1
-        found[name] = f"{tidy(abs(_slope_in_unit(slope, unit, over)), decimals)} {unit}"
+        found[name] = f"{tidy(abs(_slope_in_unit(slope, unit, over)), 2)} {unit}"
     return found | {"falls": "right" if side > 0.0 else "left", "slope": "up" if rise >= 0.0 else "down"}
 
 

@@ -44,7 +44,7 @@ def profile(putt: Putt, answer: Read | None) -> Profile:
         along = (along - along[0]) / (along[-1] - along[0])
         fastest = float(answer.path[:, 3].max())
         heights = SPEED_BOTTOM - (SPEED_BOTTOM - SPEED_TOP) * answer.path[:, 3] / fastest
-        speed = path_d(np.column_stack([LEFT + run * along, heights]))
+        speed = path_d(np.column_stack([LEFT + run * along, heights])[::4])
         start, end = (f"{tidy(v / FOOT_M)} ft/s" for v in (answer.path[0, 3], answer.path[-1, 3]))
         start_y, end_y = float(heights[0]), float(heights[-1])
         time = f"ball speed on the way · {answer.aim.time_to_hole_s:.1f} s to the cup"

@@ -35,7 +35,7 @@ export async function roll(putt) {
   const show = (now) => {
     const ball = document.getElementById("rolling");
     if (!ball) return;
-    const seconds = still ? rolled.duration_s : (now - start) / 1000;
+    const seconds = still ? rolled.duration_s : Math.max(0, now - start) / 1000;
     const [x, y] = placeAt(rolled, seconds);
     ball.classList.remove("hidden");
     ball.setAttribute("cx", x);

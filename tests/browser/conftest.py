@@ -1,0 +1,161 @@
+"""Real Chromium on a real server, watched for errors and for requests that leave the machine."""
+
+import json
+import os
+import threading
+from urllib.parse import urlencode, urlsplit
+
+import pytest
+from flask import request
+from selenium import webdriver
+from selenium.common.exceptions import NoSuchElementException, StaleElementReferenceException
+from selenium.webdriver.chrome.options import Options
+from selenium.webdriver.chrome.service import Service
+from selenium.webdriver.common.by import By
+from selenium.webdriver.support.ui import WebDriverWait
+from sqlalchemy import create_engine
+from sqlalchemy.orm import Session
+from werkzeug.serving import make_server
+
+from orthocline.db.migrate import upgrade
+from orthocline.services.demo import load_demo
+from orthocline.web.app import create_app
+from tests.conftest import app_config
+
+DESK = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
+PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
+FLAGS = (
+    "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-shm-usage"
+    " --disable-background-networking --disable-component-update --disable-sync --no-first-run"
+)
+
+
+@pytest.fixture(scope="session")
+def browser_database(cluster):
+    name = f"orthocline_browser_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}"
+    cluster.create_database(name, fresh=True)
+    url = cluster.url(name)
+    upgrade(url)
+    engine = create_engine(url)
+    with Session(engine) as session, session.begin():
+        load_demo(session)
+    engine.dispose()
+    return url
+
+
+class Live:
+    """The application on a port of its own; `slow` delays requests whose query holds a word."""
+
+    def __init__(self, url):
+        self.slow = {}
+        self.app = create_app(app_config(url, WTF_CSRF_ENABLED=True, TESTING=False))
+        self.app.before_request(self._wait)
+        self.server = make_server("127.0.0.1", 0, self.app, threaded=True)
+        self.address = f"http://127.0.0.1:{self.server.server_port}"
+        self.thread = threading.Thread(target=self.server.serve_forever)
+        self.thread.start()
+
+    def _wait(self):
+        for word, event in self.slow.items():
+            if word in request.full_path:
+                event.wait(10)
+
+    def stop(self):
+        self.server.shutdown()
+        self.thread.join()
+        self.server.server_close()
+        self.app.extensions["orthocline_sessions"].kw["bind"].dispose()
+
+
+@pytest.fixture(scope="session")
+def live(browser_database):
+    server = Live(browser_database)
+    yield server
+    server.stop()
+
+
+@pytest.fixture(scope="session")
+def chromium():
+    options = Options()
+    options.binary_location = "/usr/bin/chromium"
+    for flag in FLAGS.split():
+        options.add_argument(flag)
+    options.set_capability("goog:loggingPrefs", {"browser": "ALL", "performance": "ALL"})
+    driver = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
+    yield driver
+    driver.quit()
+
+
+class Page:
+    """What a person does with the page, and sees."""
+
+    def __init__(self, driver, live):
+        self.driver, self.live = driver, live
+        self.expected_errors = ()
+
+    def size(self, metrics):
+        self.driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", metrics)
+
+    def go(self, path, **query):
+        self.driver.get(self.live.address + path + ("?" + urlencode(query) if query else ""))
+
+    def find(self, selector):
+        return self.driver.find_element(By.CSS_SELECTOR, selector)
+
+    def all(self, selector):
+        return self.driver.find_elements(By.CSS_SELECTOR, selector)
+
+    def press(self, words):
+        """Press the button or link of that name."""
+        path = f"//*[self::button or self::a or self::summary][contains(normalize-space(.), '{words}')]"
+        next(e for e in self.driver.find_elements(By.XPATH, path) if e.is_displayed()).click()
+
+    def text(self, selector="body"):
+        """Return what can be read, also while the page changes under the eye."""
+        patience = WebDriverWait(
+            self.driver, 8, 0.05, [StaleElementReferenceException, NoSuchElementException]
+        )
+        return patience.until(lambda _: [self.find(selector).text.replace("\u00a0", " ")])[0]
+
+    def see(self, words, selector="body"):
+        """Wait until the words can be read."""
+        WebDriverWait(self.driver, 8, 0.05).until(lambda _: words in self._steady(selector), words)
+
+    def until(self, condition, what=""):
+        WebDriverWait(self.driver, 8, 0.05).until(lambda _: condition(), what)
+
+    def _steady(self, selector):
+        return self.run(
+            "const e = document.querySelector(arguments[0]); return e ? e.innerText : ''", selector
+        ).replace("\u00a0", " ")
+
+    def run(self, script, *arguments):
+        return self.driver.execute_script(script, *arguments)
+
+    def value(self, name):
+        return self.run(f"return document.getElementById('{name}').value")
+
+    def focused(self):
+        return self.run("const e = document.activeElement; return e.dataset.handle || e.id || e.tagName")
+
+    def requests(self):
+        messages = [json.loads(row["message"])["message"] for row in self.driver.get_log("performance")]
+        return [m["params"]["request"]["url"] for m in messages if m["method"] == "Network.requestWillBeSent"]
+
+
+@pytest.fixture
+def page(chromium, live):
+    """A page at the desk's size, signed out; afterwards no error was logged and nothing outside asked."""
+    seen = Page(chromium, live)
+    seen.size(DESK)
+    chromium.execute_cdp_cmd("Network.clearBrowserCookies", {})
+    chromium.get_log("browser")
+    chromium.get_log("performance")
+    yield seen
+    live.slow.clear()
+    host = urlsplit(live.address).netloc
+    outside = [url for url in seen.requests() if urlsplit(url).netloc not in (host, "")]
+    assert outside == []
+    errors = [row["message"] for row in chromium.get_log("browser")]
+    assert [e for e in errors if not any(known in e for known in seen.expected_errors)] == []
+    chromium.get("about:blank")

@@ -1,0 +1,141 @@
+"""From the first page to the log and back, with and without scripts; every page checked by axe."""
+
+import re
+from pathlib import Path
+
+import pytest
+from selenium.webdriver import ActionChains, Keys
+
+from orthocline.web.read.forms import SPINDRIFT
+from tests.browser.conftest import DESK, PHONE, Live
+
+AXE = Path(__file__).parents[2] / "tests/browser/axe.min.js"
+
+
+@pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
+def test_a_new_user_reads_saves_records_a_miss_and_finds_it_after_a_restart(page, metrics, browser_database):
+    page.size(metrics)
+    page.go("/")
+    page.press("Read the demo putt as Wren Halloran")
+    page.see("Aim 17¾ in right of centre.", "#call")
+    page.see("Plays like 15.1 ft", "#call")
+    page.press("Save the read")
+    page.see("Where did it stop?")
+    ActionChains(page.driver).move_to_element_with_offset(page.find("#target"), 40, -60).click().perform()
+    assert page.value("along").endswith(" in")
+    page.press("Keep it")
+    page.see("newest first")
+    first = page.text("#putts li")
+    past, right = (int(n) for n in re.search(r"(\d+) in past, (\d+) in right", first).groups())
+    assert past == pytest.approx(1.5 * right, abs=1.5)
+    assert "17¾ in right, 12 in past" in first
+    again = Live(browser_database)
+    page.driver.get(page.driver.current_url.replace(page.live.address, again.address))
+    found = page.text("#putts li")
+    page.driver.get("about:blank")
+    again.stop()
+    page.requests()
+    assert found == first
+
+
+def test_sign_up_edit_delete_undo_and_filter(page):
+    page.go("/sign-up", next="/log")
+    page.find("#name").send_keys("Idris of the long name who plays at dusk")
+    page.find("#password").send_keys("a good long password", Keys.ENTER)
+    page.see("Your log is empty.")
+    page.press("Note a putt without a read")
+    page.find("#length").send_keys("21 ft")
+    page.press("Note it")
+    page.press("Holed")
+    page.see("holed", "#putts")
+    page.press("Edit")
+    page.find("#place").send_keys("green 7")
+    page.press("Keep it")
+    page.see("green 7")
+    page.press("Delete")
+    page.see("The putt is deleted.")
+    page.press("Undo")
+    page.see("green 7")
+    page.find("input[name=place]").send_keys("nowhere")
+    page.see("No putt in your log fits")
+    assert "place=nowhere" in page.driver.current_url
+
+
+def test_competition_turns_reading_off_and_says_why(page):
+    page.expected_errors = ("403",)
+    page.go("/read", **SPINDRIFT)
+    page.press("Practice")
+    page.see("Off in Competition")
+    page.see("ask the committee")
+    page.press("Competition")
+    page.see("Aim 17¾ in right of centre.")
+
+
+def test_as_a_plain_form_with_scripts_off(page):
+    page.driver.execute_cdp_cmd("Emulation.setScriptExecutionDisabled", {"value": True})
+    try:
+        page.size(PHONE)
+        page.go("/read", **SPINDRIFT)
+        page.find("button[value='length:1']").click()
+        page.until(lambda: page.find("#length").get_attribute("value") == "15 ft")
+        field = page.find("#side")
+        field.clear()
+        field.send_keys("3 %", Keys.ENTER)
+        page.until(lambda: "28½" in page.text("#call h1"))
+        assert not page.find("#roll").is_displayed()
+        page.find("#save button").click()
+        page.until(lambda: "Sign in" in page.text("h1"))
+        page.press("Look round as Wren Halloran")
+        page.until(lambda: "28½" in page.text("h1"))
+        page.find("#save button").click()
+        page.until(lambda: "Where did it stop?" in page.text("h1"))
+        page.find("#along").send_keys("8 in")
+        page.find("#across").send_keys("2 in")
+        page.press("Keep it")
+        page.until(lambda: "8 in past, 2 in right" in page.text("#putts li"))
+    finally:
+        page.driver.execute_cdp_cmd("Emulation.setScriptExecutionDisabled", {"value": False})
+
+
+def test_the_tab_key_reaches_everything_in_order_on_a_phone(page):
+    page.size(PHONE)
+    page.go("/read", **SPINDRIFT)
+    reached = []
+    for _ in range(45):
+        ActionChains(page.driver).send_keys(Keys.TAB).perform()
+        reached.append(page.focused())
+    wanted = ["speed", "ball", "fall", "past", "length", "side", "rise", "own", "roll", "beat"]
+    places = [reached.index(name) for name in ("ball", "length", "side", "rise", "roll")]
+    assert set(wanted) <= set(reached)
+    assert places == sorted(places)
+
+
+VIEWS = {
+    "today": "/",
+    "read": "/read",
+    "own": "/read?own=9+in",
+    "first": "/read?first=1",
+    "error": "/read?length=far&side=steep",
+    "log": "/log",
+    "finish": "/log/1/finish",
+    "edit": "/log/1/edit",
+    "account": "/account",
+    "cautions": "/cautions",
+    "missing": "/nowhere",
+}
+
+
+@pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
+@pytest.mark.parametrize("who", ["stranger", "golfer"])
+def test_axe_finds_nothing(page, metrics, who):
+    page.expected_errors = ("422", "404")
+    page.size(metrics)
+    page.go("/")
+    if who == "golfer":
+        page.press("Read the demo putt as Wren Halloran")
+    for name, address in VIEWS.items():
+        page.go(address)
+        page.run(AXE.read_text())
+        result = page.driver.execute_async_script("axe.run().then(arguments[arguments.length - 1])")
+        assert [(name, v["id"], v["nodes"][0]["html"]) for v in result["violations"]] == []
+        assert page.run("return document.documentElement.scrollWidth <= innerWidth"), name

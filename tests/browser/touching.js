@@ -1,0 +1,32 @@
+// What touches what on the Read page: labels and labels, inputs, paths, and the edge of the page.
+const texts = [...document.querySelectorAll("#plan text, #profile text")];
+const boxes = texts.map((text) => text.getBoundingClientRect());
+const inputs = [...document.querySelectorAll("#putt .box, #putt .choice")].map((e) => e.getBoundingClientRect());
+const stage = document.getElementById("stage").getBoundingClientRect();
+const slack = 5; // a line of text is taller than its letters
+const over = (a, b) =>
+  a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - slack && b.top < a.bottom - slack;
+const inside = (p, box) =>
+  p.x > box.left && p.x < box.right && p.y > box.top + slack && p.y < box.bottom - slack;
+const found = new Set();
+
+boxes.forEach((box, i) => {
+  const words = texts[i].textContent;
+  boxes.forEach((other, j) => {
+    if (j > i && over(box, other)) found.add(`${words} / ${texts[j].textContent}`);
+  });
+  if (box.top < stage.bottom && inputs.some((input) => over(box, input))) found.add(`${words} under a box`);
+  if (box.left < 0 || box.right > innerWidth) found.add(`${words} off the page`);
+});
+const lines = document.querySelectorAll("#way, #plan path.stroke-real, #plan line.stroke-do, #profile path.stroke-ink");
+for (const line of lines) {
+  const toPage = line.getScreenCTM();
+  for (let s = 0; s < line.getTotalLength(); s += 3) {
+    const point = line.getPointAtLength(s).matrixTransform(toPage);
+    boxes.forEach((box, i) => {
+      if (inside(point, box)) found.add(`${texts[i].textContent} on a line`);
+    });
+  }
+}
+if (document.documentElement.scrollWidth > innerWidth) found.add("the page scrolls sideways");
+return [...found];
