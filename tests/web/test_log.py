@@ -49,7 +49,7 @@ def test_a_bad_putt_is_not_saved_and_nothing_is_lost(signed_in, session):
 
 def test_finish_typed_and_holed(signed_in, session, saved):
     address = f"/log/{saved.id}/finish"
-    assert "The call was 17¾ in right, 12 in past" in signed_in.get(address).text
+    assert "The call was aim 17¾ in right, 12 in past" in signed_in.get(address).text
     finish = {"along": "8 in", "along_way": "past", "across": "3 in", "across_way": "left"}
     assert signed_in.post(address, data=finish).status_code == 303
     putt = rows(session)[0]

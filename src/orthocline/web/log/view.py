@@ -80,7 +80,7 @@ def _called(putt: LoggedPutt) -> str:
         return "no read"
     past = read["past_m"]
     pace = f"{short_length(past)} past" if past is not None else "will not stop past the hole"
-    return f"{_aim('', read['aim_right_m']) or 'no aim mark'}, {pace}"
+    return f"{_aim('aim ', read['aim_right_m']) or 'no aim mark'}, {pace}"
 
 
 def _aim(lead: str, right_m: float | None) -> str:

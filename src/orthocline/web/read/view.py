@@ -105,7 +105,7 @@ def _beside(answer: Read) -> dict[str, str]:
     past = "if covered" if isinstance(putt.pace, RollPast) else "speed at the hole"
     return {
         "length": f"{paces} {'pace' if paces == '1' else 'paces'}",
-        "rise": f"{percent_text(abs(grade))} on the way",
+        "rise": percent_text(abs(grade)),
         "past": past,
     }
 

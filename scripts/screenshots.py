@@ -1,0 +1,93 @@
+"""`make screenshots`: the pictures in docs/screenshots, from the demo data, in a database of their own."""
+
+import threading
+from pathlib import Path
+from urllib.parse import urlencode
+
+from selenium import webdriver
+from selenium.webdriver.chrome.options import Options
+from selenium.webdriver.chrome.service import Service
+from selenium.webdriver.common.by import By
+from sqlalchemy import NullPool, create_engine
+from sqlalchemy.orm import Session
+from werkzeug.serving import make_server
+
+from orthocline.db.cluster import ensure_running
+from orthocline.db.migrate import upgrade
+from orthocline.db.settings import var_folder
+from orthocline.services.demo import load_demo
+from orthocline.web.app import create_app
+from orthocline.web.read.forms import SPINDRIFT
+
+FOLDER = Path(__file__).parents[1] / "docs/screenshots"
+FLAGS = "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-shm-usage --hide-scrollbars"
+DESK = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
+PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
+READ = "/read?" + urlencode(SPINDRIFT)
+PICTURES = (
+    ("today", "/", DESK),
+    ("read", READ, DESK),
+    ("read-phone", READ, PHONE),
+    ("own-read", READ + "&own=9+in&own_side=right", DESK),
+    ("log", "/log", DESK),
+    ("log-phone", "/log", PHONE),
+    ("finish", "/log/3/finish", DESK),
+)
+
+
+def demo_database() -> str:
+    """Return the address of a fresh database that holds the demo data."""
+    cluster = ensure_running(var_folder())
+    cluster.create_database("orthocline_screenshots", fresh=True)
+    url = cluster.url("orthocline_screenshots")
+    upgrade(url)
+    with Session(create_engine(url, poolclass=NullPool)) as session, session.begin():
+        load_demo(session)
+    return url
+
+
+def chromium() -> webdriver.Chrome:
+    """Return a headless browser."""
+    options = Options()
+    options.binary_location = "/usr/bin/chromium"
+    for flag in FLAGS.split():
+        options.add_argument(flag)
+    return webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
+
+
+def take(driver: webdriver.Chrome, base: str) -> None:
+    """Take every picture as the demo golfer."""
+    driver.get(base)
+    driver.find_element(By.XPATH, "//button[contains(., 'demo putt')]").click()
+    for name, path, size in PICTURES:
+        driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
+        driver.get(base + path)
+        driver.execute_script("return document.fonts.ready.then(() => 0)")
+        driver.save_screenshot(str(FOLDER / f"{name}.png"))
+        print(f"docs/screenshots/{name}.png")
+
+
+def main() -> None:
+    """Serve the demo on a port of its own and take the pictures."""
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    app = create_app(
+        {
+            "SECRET_KEY": "pictures only, of no value at all, never served",
+            "DEMO": True,
+            "DATABASE_URL": demo_database(),
+        }
+    )
+    server = make_server("127.0.0.1", 0, app, threaded=True)
+    thread = threading.Thread(target=server.serve_forever)
+    thread.start()
+    driver = chromium()
+    try:
+        take(driver, f"http://127.0.0.1:{server.server_port}")
+    finally:
+        driver.quit()
+        server.shutdown()
+        thread.join()
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,74 @@
+"""Rules of the house that are easy to forget: sizes, docs that name everything, pictures that exist."""
+
+import ast
+import re
+import subprocess
+from pathlib import Path
+
+import pytest
+
+from orthocline.cli.main import main
+
+ROOT = Path(__file__).parents[1]
+SOURCES = sorted((ROOT / "src").rglob("*.py"))
+MIGRATIONS = ROOT / "src/orthocline/db/migrations"
+
+
+def functions(path):
+    for node in ast.walk(ast.parse(path.read_text())):
+        if isinstance(node, ast.FunctionDef | ast.AsyncFunctionDef):
+            body = node.body[1:] if ast.get_docstring(node) else node.body
+            yield node.name, node.end_lineno - body[0].lineno + 1 if body else 0
+
+
+def test_no_file_is_long():
+    files = [p for part in ("src", "tests", "scripts", "benchmarks") for p in (ROOT / part).rglob("*.py")]
+    assert [p.name for p in files if len(p.read_text().splitlines()) > 400] == []
+
+
+def test_no_function_is_long():
+    long = [
+        f"{path.name}:{name}"
+        for path in SOURCES
+        if MIGRATIONS not in path.parents
+        for name, lines in functions(path)
+        if lines > 60
+    ]
+    assert long == []
+
+
+def test_only_the_door_of_the_core_is_used():
+    inside = re.compile(r"from orthocline\.core\.(?!api\b)")
+    outside = [p for p in SOURCES if "core" not in p.relative_to(ROOT / "src/orthocline").parts]
+    assert [p.name for p in outside if inside.search(p.read_text())] == []
+
+
+@pytest.mark.parametrize("layer", ["core", "db", "formats", "services", "web", "cli"])
+def test_every_layer_says_what_it_is(layer):
+    assert (ROOT / "src/orthocline" / layer / "README.md").exists()
+
+
+def test_docs_name_every_command_and_setting():
+    docs = (ROOT / "docs/commands.md").read_text()
+    targets = re.findall(r"^([a-z]+):", (ROOT / "Makefile").read_text(), re.MULTILINE)
+    settings = {
+        name
+        for path in SOURCES
+        for name in re.findall(r"\"((?:ORTHOCLINE_|DATABASE_)[A-Z_]+)\"", path.read_text())
+    }
+    for name in [*targets, *main.commands, *main.commands["db"].commands, *settings]:
+        assert name in docs, name
+
+
+def test_pictures_are_linked_and_exist():
+    readme = (ROOT / "README.md").read_text()
+    linked = set(re.findall(r"docs/screenshots/([a-z-]+\.png)", readme))
+    assert linked == {p.name for p in (ROOT / "docs/screenshots").glob("*.png")}
+    assert {"today.png", "read.png", "read-phone.png", "log.png"} <= linked
+
+
+def test_no_address_of_a_registry_is_kept():
+    kept = subprocess.run(["git", "ls-files"], cwd=ROOT, capture_output=True, text=True, check=True).stdout
+    for name in ("requirements.lock", "requirements-dev.lock", "package-lock.json", "pyproject.toml"):
+        assert name in kept
+        assert not re.search(r"--index-url|--find-links|\"resolved\"", (ROOT / name).read_text())
