@@ -6,6 +6,7 @@
 """
 
 import gzip
+import http.client
 import json
 import math
 import os
@@ -17,7 +18,7 @@ import threading
 import time
 import urllib.request
 from pathlib import Path
-from urllib.parse import urlencode
+from urllib.parse import urlencode, urlsplit
 
 import numpy as np
 from scipy.integrate import solve_ivp
@@ -41,7 +42,7 @@ PUTT = Putt(
 def closed_form(putt=PUTT):
     """Solve a putt and return its aim [m] and 100 points of its path."""
     solved = aim(putt)
-    points = roller(putt)(solved.launch).even_times(0.0, solved.time_to_hole_s, 100)
+    points = roller(putt, solved)(solved.launch).even_times(0.0, solved.time_to_hole_s, 100)
     return putt.length_m * math.tan(solved.launch.right_rad), points
 
 
@@ -118,8 +119,14 @@ def redraws(base, clients):
     times = []
 
     def client(first):
+        connection = http.client.HTTPConnection(urlsplit(base).netloc)  # kept alive, as browsers do
         for i in range(REQUESTS):
-            times.append(fetch(redraw_address(base, first + i), {"HX-Request": "true"})[0])
+            address = redraw_address("", first + i)
+            start = time.perf_counter()
+            connection.request("GET", address, headers={"HX-Request": "true", "Accept-Encoding": "gzip"})
+            connection.getresponse().read()
+            times.append(time.perf_counter() - start)
+        connection.close()
 
     threads = [threading.Thread(target=client, args=(7 * n,)) for n in range(clients)]
     for thread in threads:

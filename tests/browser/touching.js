@@ -18,7 +18,7 @@ boxes.forEach((box, i) => {
   if (box.top < stage.bottom && inputs.some((input) => over(box, input))) found.add(`${words} under a box`);
   if (box.left < 0 || box.right > innerWidth) found.add(`${words} off the page`);
 });
-const lines = document.querySelectorAll("#way, #plan path.stroke-real, #plan line.stroke-do, #profile path.stroke-ink");
+const lines = document.querySelectorAll("#way, #plan path.stroke-real, #plan line.stroke-do, #fall-line, #profile path.stroke-ink");
 for (const line of lines) {
   const toPage = line.getScreenCTM();
   for (let s = 0; s < line.getTotalLength(); s += 3) {

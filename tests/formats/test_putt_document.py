@@ -44,6 +44,10 @@ BAD = [
     (changed(grain={**GRAIN, "kind": "bent"}), "/grain/kind"),
     (changed(wind={"speed_mps": 30, "toward_deg": 0}), "/wind/speed_mps"),
     (changed(version=2), "/version"),
+    (changed(version=True), "/version"),
+    (changed(grain=None), "/grain"),
+    (changed(green_speed_ft=10**400), "/green_speed_ft"),
+    (changed().replace("10.0", "1e999"), "/green_speed_ft"),
     (changed(**{"a/b": 1}), "/a~1b"),
     ('{"pace": {"past_m": 1, "past_m": 2}}', "/pace/past_m"),
     ('{"green_speed_ft": NaN}', ""),
@@ -121,7 +125,7 @@ def test_example_with_grain():
 
 def test_lines_answer_in_order_and_go_on_after_a_bad_one():
     lines = [json.dumps(entry["putt"]) for entry in PLANES]
-    lines.insert(3, '{"ball_m": 1}')
+    lines.insert(3, "")
     done = run("--json", "--lines", "-", text="\n".join(lines))
     answers = [json.loads(line) for line in done.output.splitlines()]
     assert done.exit_code == 2

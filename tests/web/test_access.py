@@ -136,3 +136,16 @@ def test_sun_setting(client):
     assert 'class="no-js sun"' in client.get("/cautions").text
     client.post("/sun")
     assert 'class="no-js"' in client.get("/cautions").text
+
+
+def test_odd_bytes_and_numbers_are_no_fault(signed_in):
+    assert signed_in.get(f"/log/{10**30}/finish").status_code == 404
+    assert signed_in.get("/log?place=%00&result=%00").status_code == 200
+    assert signed_in.get("/log?deleted=%D9%A3").status_code == 200
+    for name in ("\0", "\ud800".encode("utf-8", "replace").decode(), "x" * 10_000):
+        assert signed_in.post("/sign-in", data={"name": name, "password": "\0"}).status_code == 422
+    finish = {"along": "\0", "across": "1e9", "along_way": "sideways"}
+    note = signed_in.post("/log/note", data={"length": "14 ft", "place": "\0", "note": "a\0b"})
+    assert note.status_code == 303
+    assert signed_in.post(note.location, data=finish).status_code == 422
+    assert signed_in.post("/mode", data={"mode": "\0", "next": "\0"}).status_code == 303

@@ -45,8 +45,6 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool) -> None:
 def _read_lines(file: BinaryIO) -> int:
     status = 0
     for line in file:
-        if not line.strip():
-            continue
         try:
             answer = read_document(read(parse_putt(line)))
         except DocumentError as error:

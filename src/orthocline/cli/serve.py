@@ -16,7 +16,7 @@ from orthocline.db.settings import database_url, var_folder
 from orthocline.services.demo import load_demo
 
 HOST = "127.0.0.1"
-WORKERS, THREADS = 2, 4
+WORKERS, THREADS = 2, 2
 
 
 @click.command("demo")

@@ -1,8 +1,8 @@
 """Aim: the launch that sends the ball through the hole's centre at the pace asked."""
 
 import math
-from collections.abc import Callable
-from dataclasses import dataclass
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, replace
 
 from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
 from orthocline.core.forces import forces_of, plane_with_grain
@@ -45,8 +45,12 @@ class Aim:
         Its direction there against the ball-hole line, positive to the right.
     past_m : float or None
         Path beyond a covered hole; None where the ball would not rest.
+    path_m : float
+        Path [m] from the ball to the hole.
     pace_met : bool
         Whether the pace is the one asked, or the nearest there is.
+    wind_counted : bool
+        Whether the wind is in it: where no line is found in a wind, the putt is solved in still air.
     """
 
     launch: Launch
@@ -54,7 +58,9 @@ class Aim:
     speed_at_hole_mps: float
     entry_right_rad: float
     past_m: float | None
+    path_m: float
     pace_met: bool
+    wind_counted: bool = True
 
 
 @dataclass(frozen=True)
@@ -98,7 +104,7 @@ def _aim_in_still_air(putt: Putt) -> Aim:
         frame.drag, frame.pull, frame.hole_rad, putt.length_m, PAST if past else SPEED, asked
     )
     launch_heading = frame.hole_rad + turn
-    time, _, _, _, at_hole = rolled(launch_heading, speed, frame.drag, frame.pull, tau)
+    time, _, _, path, at_hole = rolled(launch_heading, speed, frame.drag, frame.pull, tau)
     heading = heading_at(launch_heading, frame.pull, tau)
     left = path_left(heading, at_hole, frame.drag, frame.pull)
     return Aim(
@@ -107,26 +113,35 @@ def _aim_in_still_air(putt: Putt) -> Aim:
         at_hole,
         -frame.side * (heading - frame.hole_rad),
         left if frame.pull < frame.drag else None,
+        path,
         met,
     )
 
 
 def _aim_in_wind(putt: Putt) -> Aim:
-    forces = forces_of(putt)
-    guess = _aim_in_still_air(putt)
-    start = Arrival(putt.bearing_rad - guess.entry_right_rad, guess.speed_at_hole_mps)
-    holds = holds_ball(putt.surface, forces, putt.hole)
-    if isinstance(putt.pace, RollPast) and not holds:
-        least = max(guess.speed_at_hole_mps, 0.05)
-        for factor in FIRMER:
-            try:
-                return _shot(putt, SpeedAtHole(factor * least), start, met=False)
-            except NoLineError:
-                continue
-    return _shot(putt, putt.pace, start, met=True)
+    """Return the aim in wind: at the pace asked, or firmer, or in still air where no line is found at all."""
+    still = _aim_in_still_air(putt)
+    # A ball that would roll back into the hole is no line to look near.
+    entry = max(-WIDEST_AIM_RAD, min(WIDEST_AIM_RAD, still.entry_right_rad))
+    start = Arrival(putt.bearing_rad - entry, still.speed_at_hole_mps)
+    for pace in _paces_in_wind(putt, still):
+        try:
+            return _shot(putt, pace, start)
+        except NoLineError:
+            continue
+    return replace(still, pace_met=False, wind_counted=False)
 
 
-def _shot(putt: Putt, pace: RollPast | SpeedAtHole, guess: Arrival, *, met: bool) -> Aim:
+def _paces_in_wind(putt: Putt, still: Aim) -> Iterator[RollPast | SpeedAtHole]:
+    by_speed = isinstance(putt.pace, SpeedAtHole)
+    if by_speed or holds_ball(putt.surface, forces_of(putt), putt.hole):
+        yield putt.pace
+    least = max(still.speed_at_hole_mps, 0.05)
+    for factor in FIRMER:
+        yield SpeedAtHole(factor * least)
+
+
+def _shot(putt: Putt, pace: RollPast | SpeedAtHole, guess: Arrival) -> Aim:
     forces = forces_of(putt)
     shot = shoot(putt.surface, forces, putt, pace, guess)
     beyond = roll(
@@ -143,24 +158,26 @@ def _shot(putt: Putt, pace: RollPast | SpeedAtHole, guess: Arrival, *, met: bool
         shot.arrival.speed_mps,
         wrap_rad(putt.bearing_rad - shot.arrival.heading_rad),
         beyond.length_m if beyond.rests else None,
-        met,
+        shot.path_m,
+        pace is putt.pace,
     )
 
 
 Roller = Callable[..., Track]
 
 
-def roller(putt: Putt) -> Roller:
-    """Return `roll(launch, step_share=FINE_SHARE)`: the track of a launch on the putt's ground.
+def roller(putt: Putt, solved: Aim) -> Roller:
+    """Return `roll(launch, step_share=FINE_SHARE)`: the track of a launch near the solved one.
 
-    The hole counts as covered. A ball that never rests is followed to `BEYOND_M` past the hole's distance.
-    `step_share` is the share of its speed that a ball in still air loses between two rows.
+    The hole counts as covered. A ball that never rests is followed a little longer than the solved path,
+    and `BEYOND_M` on. `step_share` is the share of its speed that a ball in still air loses between two rows.
     """
-    if putt.wind.speed_mps > 0.0:
-        return _roller_in_wind(putt)
+    limit = 1.1 * solved.path_m + BEYOND_M
+    if putt.wind.speed_mps > 0.0 and solved.wind_counted:
+        return _roller_in_wind(putt, limit + (solved.past_m or 0.0))
     frame = _plane_frame(putt)
     bearing = frame.side * frame.hole_rad
-    limit = 1e3 if frame.pull < frame.drag else _path_limit_m(putt)
+    limit = 1e6 if frame.pull < frame.drag else limit
 
     def roll_plane(launch: Launch, step_share: float = FINE_SHARE) -> Track:
         heading = wrap_rad(bearing - launch.right_rad)
@@ -181,9 +198,8 @@ def roller(putt: Putt) -> Roller:
     return roll_plane
 
 
-def _roller_in_wind(putt: Putt) -> Roller:
+def _roller_in_wind(putt: Putt, limit: float) -> Roller:
     forces = forces_of(putt)
-    limit = _path_limit_m(putt)
 
     def roll_in_wind(launch: Launch, step_share: float = FINE_SHARE) -> Track:
         del step_share  # the integrator keeps its own steps
@@ -197,8 +213,3 @@ def _roller_in_wind(putt: Putt) -> Roller:
         )
 
     return roll_in_wind
-
-
-def _path_limit_m(putt: Putt) -> float:
-    past = putt.pace.past_m if isinstance(putt.pace, RollPast) else 0.0
-    return 1.2 * putt.length_m + BEYOND_M + past

@@ -53,6 +53,12 @@ def fastest_drop_mps(off_centre_m: float) -> float:
     return CAPTURE_SPEED_MPS * (1.0 - (off_centre_m / HOLE_RADIUS_M) ** 2)
 
 
+def drop_margin_mps(track: Track, hole: Point) -> float:
+    """Return the `Meeting.margin_mps` of a track, without the rest of the meeting."""
+    closest, speed, _, _ = meeting(track.samples, hole.x_m, hole.y_m)
+    return float(fastest_drop_mps(closest) - speed if speed >= 0.0 else -closest)
+
+
 def meet(track: Track, hole: Point) -> Meeting:
     """Return how a track first meets a hole."""
     closest, speed, x, y = meeting(track.samples, hole.x_m, hole.y_m)

@@ -1,10 +1,11 @@
 """The make window: how far the start line, or the speed, may be off and the ball still drops."""
 
+import math
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from orthocline.core.aim import Aim, Launch, Roller
-from orthocline.core.capture import Meeting, meet
+from orthocline.core.capture import Meeting, drop_margin_mps, meet
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.putt import Putt
 from orthocline.core.roots import root_finder
@@ -12,8 +13,10 @@ from orthocline.core.roots import root_finder
 COARSE_SHARE = 0.2
 """Steps of the tracks that are only asked whether they drop; benchmarks/step.py gives the error."""
 WIDENINGS = 24
-ANGLE_TOLERANCE_RAD = 1e-5
-SPEED_TOLERANCE_MPS = 1e-4
+TOLERANCE = 2e-3
+"""The edges are found to this share of the first step outward: a thousandth of the window."""
+INSIDE = 0.003
+"""The balls at the ends are rolled so far inside the window, as a share of it."""
 
 
 @dataclass(frozen=True)
@@ -52,41 +55,31 @@ def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
     roll : Roller
         The putt's `roller`.
     """
-    launch = aim.launch
-
-    def meet_launch(at: Launch) -> Meeting:
-        return meet(roll(at, COARSE_SHARE), putt.hole)
+    hole, right, speed = putt.hole, aim.launch.right_rad, aim.launch.speed_mps
 
     def at_angle(right_rad: float, _: None) -> float:
-        return meet_launch(replace(launch, right_rad=right_rad)).margin_mps
+        return drop_margin_mps(roll(Launch(right_rad, speed), COARSE_SHARE), hole)
 
     def at_speed(speed_mps: float, _: None) -> float:
-        return meet_launch(replace(launch, speed_mps=speed_mps)).margin_mps
+        return drop_margin_mps(roll(Launch(right, speed_mps), COARSE_SHARE), hole)
 
-    if not meet_launch(launch).drops:
+    if at_angle(right, None) < 0.0:
         return None
-    angle_step = 0.5 * HOLE_RADIUS_M / putt.length_m
-    speed_step = 0.02 * launch.speed_mps
-    angles = Window(
-        _edge(at_angle, launch.right_rad, -angle_step, ANGLE_TOLERANCE_RAD),
-        _edge(at_angle, launch.right_rad, angle_step, ANGLE_TOLERANCE_RAD),
+    step = 0.5 * math.atan2(HOLE_RADIUS_M, putt.length_m)
+    angles = Window(_edge(at_angle, right, -step), _edge(at_angle, right, step))
+    step = 0.02 * speed
+    speeds = Window(_edge(at_speed, speed, -step), _edge(at_speed, speed, step))
+    # The edges lie within a tolerance of the last launch that drops: look just inside.
+    ends = (
+        meet(roll(Launch(edge + INSIDE * (right - edge), speed)), hole)
+        for edge in (angles.least, angles.most)
     )
-    speeds = Window(
-        _edge(at_speed, launch.speed_mps, -speed_step, SPEED_TOLERANCE_MPS),
-        _edge(at_speed, launch.speed_mps, speed_step, SPEED_TOLERANCE_MPS),
-    )
-    # The edges lie within the tolerance of the last launch that drops: look just inside.
-    inside = 2.0 * ANGLE_TOLERANCE_RAD
-    return MakeWindow(
-        angles,
-        speeds,
-        meet_launch(replace(launch, right_rad=angles.least + inside)),
-        meet_launch(replace(launch, right_rad=angles.most - inside)),
-    )
+    return MakeWindow(angles, speeds, *ends)
 
 
-def _edge(margin: Callable[[float, None], float], inside: float, step: float, tolerance: float) -> float:
+def _edge(margin: Callable[[float, None], float], inside: float, step: float) -> float:
     """Return where the margin first turns negative, going from `inside` by growing steps."""
+    tolerance = TOLERANCE * abs(step)
     for _ in range(WIDENINGS):
         outside = inside + step
         if margin(outside, None) < 0.0:

@@ -36,6 +36,6 @@ class OwnRoll:
 def own_roll(putt: Putt, aim: Aim, aim_right_m: float) -> OwnRoll:
     """Return the roll of the golfer's own aim (how far right of the hole's centre [m], at its distance)."""
     launch = Launch(math.atan2(aim_right_m, putt.length_m), aim.launch.speed_mps)
-    track = roller(putt)(launch)
+    track = roller(putt, aim)(launch)
     along, right = putt.along_and_right_m(track.finish)
     return OwnRoll(aim_right_m, launch, track, meet(track, putt.hole), along - putt.length_m, right)

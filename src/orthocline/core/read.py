@@ -101,7 +101,7 @@ def read(putt: Putt) -> Read:
     A putt that cannot be made as asked is still read: `aim.pace_met` is false and `warnings` says why.
     """
     solved = aim(putt)
-    roll = roller(putt)
+    roll = roller(putt, solved)
     track = roll(solved.launch)
     drag = rolling_deceleration_mps2(putt.green_speed_ft)
     window = make_window(putt, solved, roll)
@@ -149,6 +149,10 @@ def _warnings(solved: Aim, meeting: Meeting, *, useful: bool) -> Iterator[ReadWa
     elif not solved.pace_met:
         yield ReadWarning(
             "pace_not_met", f"No ball passes the hole so softly here; the softest, {speed}, is given."
+        )
+    if not solved.wind_counted:
+        yield ReadWarning(
+            "wind_not_counted", "In this wind no line to the hole was found: the read is for still air."
         )
     if not meeting.drops:
         remedy = "Roll it softer." if solved.pace_met else "Play for a safe leave below the hole."

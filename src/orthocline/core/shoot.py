@@ -45,6 +45,7 @@ class Shot:
     launch_speed_mps: float
     arrival: Arrival
     time_s: float
+    path_m: float
 
 
 def shoot(surface: Surface, forces: Forces, putt: Putt, pace: RollPast | SpeedAtHole, guess: Arrival) -> Shot:
@@ -78,7 +79,8 @@ def shoot(surface: Surface, forces: Forces, putt: Putt, pace: RollPast | SpeedAt
     heading = root_finder(miss)(None, low, high, ANGLE_TOLERANCE_RAD)
     arrival = Arrival(heading, speed_for(heading))
     row = _at_ball(surface, forces, putt, arrival)
-    return Shot(math.atan2(row[4], row[3]), float(math.hypot(row[3], row[4])), arrival, -float(row[T]))
+    speed = float(math.hypot(row[3], row[4]))
+    return Shot(math.atan2(row[4], row[3]), speed, arrival, -float(row[T]), -float(row[S]))
 
 
 def _straddle(miss: Callable[[float, None], float], middle: float) -> tuple[float, float]:
@@ -112,16 +114,12 @@ def _speed_for_past(surface: Surface, forces: Forces, putt: Putt, past_m: float,
         )
         return float(track.samples[-1, S]) - asked
 
-    low, high = 0.7 * guess.speed_mps, 1.4 * guess.speed_mps
-    for _ in range(40):
-        if excess(low, None) < 0.0:
-            break
-        low *= 0.5
-    for _ in range(40):
-        if excess(high, None) > 0.0:
-            break
-        high *= 1.4
-    return root_finder(excess)(None, low, high, SPEED_TOLERANCE_MPS)
+    low = high = guess.speed_mps
+    for _ in range(WIDENINGS):
+        low, high = 0.7 * low, 1.4 * high
+        if excess(low, None) < 0.0 < excess(high, None):
+            return root_finder(excess)(None, low, high, SPEED_TOLERANCE_MPS)
+    raise NoLineError("no speed at the hole rolls on so far and rests")
 
 
 def _at_ball(surface: Surface, forces: Forces, putt: Putt, arrival: Arrival) -> NDArray[np.float64]:

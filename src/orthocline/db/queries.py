@@ -8,6 +8,9 @@ from sqlalchemy.orm import Session
 
 from orthocline.db.models import Golfer, LoggedPutt
 
+LARGEST_ID = 2**63 - 1
+"""No row has a larger number: the column's own limit."""
+
 
 def golfer_named(session: Session, name: str) -> Golfer | None:
     """Return the golfer of that name, capitals aside."""
@@ -21,6 +24,8 @@ def golfer_by_id(session: Session, golfer_id: int) -> Golfer | None:
 
 def putt_of(session: Session, golfer_id: int, putt_id: int, *, deleted: bool = False) -> LoggedPutt | None:
     """Return one putt of the golfer's log, or None if there is none of that number."""
+    if putt_id > LARGEST_ID:
+        return None
     return session.scalar(_putts(golfer_id, deleted=deleted).where(LoggedPutt.id == putt_id))
 
 

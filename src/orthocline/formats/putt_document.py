@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from pydantic.json_schema import SkipJsonSchema
 
 from orthocline.core.api import (
     GRAIN_RANGE,
@@ -103,14 +104,18 @@ class PuttDocument(_Part):
 
     model_config = ConfigDict(title="Putt document, version 1")
 
-    version: Literal[1] = 1
+    version: Annotated[int, Field(ge=1, le=1)] = 1
     surface: PlanePart
     ball_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
     hole_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
     green_speed_ft: Annotated[float, _within(GREEN_SPEED_RANGE_FT)]
     pace: PastPart | SpeedPart
-    grain: GrainPart | None = None
-    wind: WindPart | None = None
+    grain: GrainPart | SkipJsonSchema[None] = None
+    wind: WindPart | SkipJsonSchema[None] = None
+
+
+PARTS = {part.__name__ for part in (PastPart, SpeedPart, GrainPart, WindPart)}
+"""Names that pydantic puts into the place of a fault where a member may be of several kinds."""
 
 
 def schema() -> dict[str, Any]:
@@ -142,6 +147,7 @@ def putt_of(data: Any) -> Putt:
         raise DocumentError("", "a putt document is a JSON object")
     _require_plane(data)
     _require_one_pace(data)
+    _require_no_nulls(data)
     try:
         document = PuttDocument.model_validate(data)
     except ValidationError as error:
@@ -247,6 +253,12 @@ def _require_plane(data: dict[str, Any]) -> None:
         )
 
 
+def _require_no_nulls(data: dict[str, Any]) -> None:
+    for name in ("grain", "wind"):
+        if name in data and data[name] is None:
+            raise DocumentError(f"/{name}", "is null: leave it out where there is none")
+
+
 def _require_one_pace(data: dict[str, Any]) -> None:
     pace = data.get("pace")
     if not isinstance(pace, dict):
@@ -263,7 +275,7 @@ def _first_fault(error: ValidationError) -> DocumentError:
     # Of a choice (the two kinds of pace) report the branch that was meant, not the missing other one.
     wanted = [f for f in faults if not ("pace" in f["loc"] and f["type"] in ("missing", "extra_forbidden"))]
     fault = (wanted or faults)[0]
-    places = [str(p) for p in fault["loc"] if p not in ("PastPart", "SpeedPart")]
+    places = [str(p) for i, p in enumerate(fault["loc"]) if not (i == 1 and str(p) in PARTS)]
     member = "".join("/" + _escape(place) for place in places)
     return DocumentError(member, _message(fault["type"], fault["msg"], fault.get("ctx", {})))
 

@@ -11,6 +11,7 @@ from orthocline.db.models import NAME_LENGTH, Golfer, LoggedPutt
 from orthocline.db.queries import golfer_named, putts_of
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import Mode
+from orthocline.services.text import tidy_text
 
 PASSWORD_LENGTHS = (8, 200)
 _hasher = PasswordHasher()
@@ -25,7 +26,7 @@ def sign_up(session: Session, name: str, password: str) -> Golfer:
     InvalidError
         For a name that is empty, too long or taken, or a password that is too short or too long.
     """
-    tidy = " ".join(name.split())
+    tidy = tidy_text(name)
     if not 1 <= len(tidy) <= NAME_LENGTH or not tidy.isprintable():
         raise InvalidError("name", f"A name has 1 to {NAME_LENGTH} characters.")
     least, most = PASSWORD_LENGTHS
@@ -51,7 +52,7 @@ def sign_in(session: Session, name: str, password: str) -> Golfer:
     InvalidError
         For a wrong name or password; which of the two is not said, nor told by the time it takes.
     """
-    golfer = golfer_named(session, " ".join(name.split()))
+    golfer = golfer_named(session, tidy_text(name))
     try:
         _hasher.verify(golfer.password_hash if golfer else _NOBODY, password)
     except (VerifyMismatchError, InvalidHashError):

@@ -122,7 +122,7 @@ def _log_one(
         answer.launch_right_rad + chance.normal(0.0, START_SPREAD_RAD),
         answer.launch_speed_mps * math.sqrt(max(0.4, 1.0 + chance.normal(0.0, LENGTH_SPREAD))),
     )
-    track = roller(putt)(struck)
+    track = roller(putt, answer.aim)(struck)
     along, right = putt.along_and_right_m(track.finish)
     holed = meet(track, putt.hole).drops
     record_finish(logged, None if holed else Finish(along - putt.length_m, right))

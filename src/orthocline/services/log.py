@@ -12,6 +12,7 @@ from orthocline.db.queries import purge_deleted, putt_of, putts_of
 from orthocline.formats.putt_document import document_of
 from orthocline.formats.read_document import summary_document
 from orthocline.services.errors import InvalidError, NotFoundError
+from orthocline.services.text import tidy_text
 
 UNDO_TIME = timedelta(days=1)
 """How long a deleted putt can be brought back before it is deleted for good."""
@@ -82,7 +83,7 @@ def list_putts(
     session: Session, golfer: Golfer, *, result: str = "", place: str = ""
 ) -> Sequence[LoggedPutt]:
     """Return the golfer's putts, newest first, filtered by result and part of the place."""
-    return putts_of(session, golfer.id, result=result, place=place.strip())
+    return putts_of(session, golfer.id, result=result, place=tidy_text(place))
 
 
 def record_finish(putt: LoggedPutt, finish: Finish | None) -> None:
@@ -134,7 +135,7 @@ def _added(session: Session, putt: LoggedPutt) -> LoggedPutt:
 
 
 def _text(field: str, value: str, most: int) -> str:
-    tidy = " ".join(value.replace("\0", "").split())
+    tidy = tidy_text(value)
     if len(tidy) > most:
         raise InvalidError(field, f"At most {most} characters; these are {len(tidy)}.")
     return tidy

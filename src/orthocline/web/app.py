@@ -23,7 +23,7 @@ DEFAULTS: Mapping[str, Any] = {
     "WTF_CSRF_TIME_LIMIT": None,
     "RATELIMIT_STORAGE_URI": "memory://",
     "COMPRESS_ALGORITHM": ["br", "gzip"],
-    "COMPRESS_LEVEL": 4,
+    "COMPRESS_LEVEL": 1,
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 

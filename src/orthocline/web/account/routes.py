@@ -26,14 +26,14 @@ Page = str | AnyResponse | tuple[str, int]
 @limiter.limit(SIGN_IN_LIMIT, methods=["POST"])
 def sign_up_page() -> Page:
     """Make an account and sign in to it."""
-    return _enter(SignUpForm(), "account/sign_up.html", sign_up)
+    return _enter(SignUpForm(), "Sign up", sign_up)
 
 
 @blueprint.route("/sign-in", methods=["GET", "POST"], endpoint="sign_in")
 @limiter.limit(SIGN_IN_LIMIT, methods=["POST"])
 def sign_in_page() -> Page:
     """Sign in."""
-    return _enter(SignInForm(), "account/sign_in.html", sign_in)
+    return _enter(SignInForm(), "Sign in", sign_in)
 
 
 @blueprint.post("/sign-in/demo")
@@ -87,15 +87,15 @@ def delete() -> Page:
     return redirect(local_path(None), 303)
 
 
-def _enter(form: FlaskForm, template: str, enter: Callable[[Session, str, str], Golfer]) -> Page:
+def _enter(form: FlaskForm, title: str, enter: Callable[[Session, str, str], Golfer]) -> Page:
     """Show a form; sign in the golfer that it gives once it is right."""
     onward = request.args.get("next") or request.form.get("next")
-    if not form.is_submitted():
-        return render_template(template, form=form, next=onward)
-    if form.validate():
+    if form.is_submitted() and form.validate():
         try:
             login_user(User(enter(session(), form.name.data, form.password.data)))
             return redirect(local_path(onward), 303)
         except InvalidError as error:
             form[error.field].errors = [str(error)]
-    return render_template(template, form=form, next=onward), 422
+    new = isinstance(form, SignUpForm)
+    page = render_template("account/enter.html", form=form, title=title, new=new, next=onward)
+    return page, 422 if form.errors else 200

@@ -83,8 +83,9 @@ def place_labels(wanted: Sequence[Wanted], drawn: Spots, room: Room) -> list[Lab
         What may not be touched, from `ink`.
     """
     placed: list[Label] = []
+    sides = [(_side(want, drawn, room), want) for want in wanted]
     for side in ("left", "right"):
-        mine = sorted((w for w in wanted if _side(w, drawn, room) == side), key=lambda want: want.y)
+        mine = sorted((want for at, want in sides if at == side), key=lambda want: want.y)
         for want, y in zip(mine, _heights(mine, room), strict=True):
             placed.append(_label(want, y, side, drawn, room))
     return placed

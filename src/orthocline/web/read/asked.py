@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from functools import cached_property
 from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
@@ -32,7 +33,7 @@ class Asked:
     putt: Putt | None
     frame: tuple[float, float, float, float] | None = None
 
-    @property
+    @cached_property
     def values(self) -> dict[str, str]:
         """The fields that are not empty, as the shortest address of the same read."""
         shown = {name: (field.data or "") for name, field in self.form._fields.items()}
@@ -42,7 +43,7 @@ class Asked:
                 shown.pop(f"{name}_toward", None)
         return {name: value for name, value in shown.items() if value}
 
-    @property
+    @cached_property
     def query(self) -> str:
         """The same as the query of an address."""
         return urlencode(self.values)

@@ -20,6 +20,8 @@ TYPE = 17.0
 ROOM = Room(left=150.0, right=504.0, top=118.0, bottom=596.0, size=TYPE)
 LEAST_HOLE, LEAST_BALL = 5.0, 5.0
 """Radii below which hole and ball are not drawn, however long the putt."""
+FALL_LINE = 84.0
+"""How far the fall line is drawn from the hole."""
 TICK_S = 0.25
 LONGEST_TICKS = 60
 LABELLED_SECONDS = 3
@@ -148,6 +150,7 @@ class Plan:
     ground: Hachures | None
     fall_deg: float
     rest: Spot
+    fall_line: Line
     answer: Answer | None = None
     labels: tuple[Label, ...] = field(default=())
 
@@ -179,8 +182,7 @@ def plan(
         Scale, hole x, hole y and turn of a drawing to keep still, while something is dragged.
     """
     frame = Frame(*held) if held else _fit(putt, answer, own)
-    grade, side_right = putt.surface.grade(putt.bearing_rad), putt.surface.side_tilt_right(putt.bearing_rad)
-    fall = clockwise_from_up(grade, side_right)
+    fall = _fall_deg(putt)
     ball = frame.spot(-putt.length_m, 0.0)
     shown = _answer(putt, answer, own, frame) if answer else None
     return Plan(
@@ -193,9 +195,15 @@ def plan(
         ground=hachures(putt.surface.tilt, fall + frame.turn_deg, frame.scale),
         fall_deg=round(fall + frame.turn_deg, 1),
         rest=shown.rest if shown else Spot(frame.hole_x, frame.hole_y),
+        fall_line=_fall_line(frame, fall),
         answer=shown,
         labels=tuple(_labels(putt, answer, shown, frame)) if answer and shown else (),
     )
+
+
+def _fall_deg(putt: Putt) -> float:
+    bearing = putt.bearing_rad
+    return clockwise_from_up(putt.surface.grade(bearing), putt.surface.side_tilt_right(bearing))
 
 
 def _fit(putt: Putt, answer: Read | None, own: OwnRoll | None) -> Frame:
@@ -238,6 +246,15 @@ def _answer(putt: Putt, answer: Read, own: OwnRoll | None, frame: Frame) -> Answ
         start=Spot(*start),
         own=_own(putt, own, frame) if own else None,
     )
+
+
+def _fall_line(frame: Frame, fall_deg: float) -> Line:
+    """Return the fall line through the hole, from the high side to the low side."""
+    reach = FALL_LINE / frame.scale
+    down = math.radians(fall_deg)
+    low = frame.spot(reach * math.cos(down), reach * math.sin(down))
+    high = frame.spot(-reach * math.cos(down), -reach * math.sin(down))
+    return Line(*high, *low)
 
 
 def _ticks(putt: Putt, answer: Read, frame: Frame, *, whole: bool) -> Spots:
@@ -288,7 +305,7 @@ def _last(spots: Spots) -> Spot:
 
 def _labels(putt: Putt, answer: Read, shown: Answer, frame: Frame) -> list[Label]:
     ends = frame.spots(np.array([-putt.length_m, 0.0]), np.zeros(2))
-    lines = [shown.way, shown.beyond, ends, _ends(shown.aim)]
+    lines = [shown.way, shown.beyond, ends, _ends(shown.aim), _ends(_fall_line(frame, _fall_deg(putt)))]
     if shown.own:
         lines += [shown.own.way, _ends(shown.own.line)]
     round_things = [*ends.tolist(), (shown.rest.x, shown.rest.y)]

@@ -2,7 +2,6 @@
 
 from flask import Blueprint, Response, jsonify, make_response, render_template, request, url_for
 
-from orthocline.core.api import roller
 from orthocline.services.reading import read_putt, require_roll
 from orthocline.web.identity import mode
 from orthocline.web.page import is_part
@@ -47,6 +46,6 @@ def roll() -> Response | tuple[Response, int]:
     answer = read_putt(wanted.putt, mode())
     frame = plan(answer.putt, answer).frame
     end = min(answer.aim.time_to_hole_s, answer.track.duration_s)
-    rows = roller(answer.putt)(answer.aim.launch).even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
+    rows = answer.track.even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
     spots = frame.spots(*eye(answer.putt, rows[:, 1:3]))
     return jsonify(duration_s=round(end, 3), spots=spots.round(1).tolist(), beat_s=1.0)
