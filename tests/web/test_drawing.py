@@ -1,0 +1,146 @@
+"""The drawings' geometry: true to scale, labels clear of everything, honest contours."""
+
+import math
+from itertools import pairwise
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from orthocline.core.api import FOOT_M, INCH_M, own_roll, read
+from orthocline.web.drawing.frame import Frame, fit, path_d, segments_d
+from orthocline.web.drawing.ground import CLOSEST, clockwise_from_up, hachures
+from orthocline.web.drawing.labels import GAP, LINE_SHARE, Room, Wanted, ink, place_labels, text_width
+from orthocline.web.read.drawing import BOTTOM, TOP, plan
+from orthocline.web.read.inset import MIDDLE, RADIUS, cup
+from orthocline.web.read.profile import profile
+from tests.putts import plane_putt
+
+ROOM = Room(left=0.0, right=640.0, top=10.0, bottom=600.0, size=17.0)
+
+
+def test_a_frame_is_true_to_scale_and_turns_about_the_hole():
+    frame = Frame(100.0, 320.0, 100.0)
+    assert frame.spot(0.0, 0.0) == (320.0, 100.0)
+    assert frame.spot(-2.0, 0.5) == (370.0, 300.0)
+    turned = Frame(100.0, 320.0, 100.0, turn_deg=90.0)
+    assert turned.spot(-2.0, 0.0) == (120.0, 100.0), "clockwise round the hole: to the left"
+    spots = turned.spots(np.array([-2.0, 0.3]), np.array([0.5, -1.0]))
+    assert spots[1] == pytest.approx(turned.spot(0.3, -1.0), abs=0.051)
+
+
+@given(st.lists(st.tuples(st.floats(-20, 5), st.floats(-9, 9)), min_size=2, max_size=9))
+def test_everything_fits_the_box(places):
+    spots = np.array([(0.0, 0.0), *places])
+    frame = fit(spots, width=330, height=460, center_x=320, top=96)
+    xy = frame.spots(spots[:, 0], spots[:, 1])
+    assert xy[:, 0].min() >= 320 - 165.1
+    assert xy[:, 0].max() <= 320 + 165.1
+    assert xy[:, 1].min() >= 95.9
+    assert xy[:, 1].max() <= 96 + 460.1
+
+
+@given(
+    st.lists(
+        st.tuples(st.floats(250, 390), st.floats(40, 560), st.sampled_from(["left", "right"])),
+        min_size=1,
+        max_size=8,
+    ),
+    st.floats(-100, 100),
+)
+def test_labels_touch_neither_ink_nor_each_other(points, bend):
+    way = np.array([(320.0 + bend * math.sin(math.pi * t), 560 - 500 * t) for t in np.linspace(0, 1, 40)])
+    drawn = ink([way], np.array([(300.0, 300.0)]))
+    labels = place_labels([Wanted("curve gate", x, y, side) for x, y, side in points], drawn, ROOM)
+    assert len(labels) == len(points)
+    boxes = []
+    for label in labels:
+        wide = text_width(label.text, ROOM.size)
+        left = label.x - wide if label.anchor == "end" else label.x
+        middle = label.y - 6.0
+        near = drawn[np.abs(drawn[:, 1] - middle) <= 0.5 * ROOM.size, 0]
+        assert not ((near > left - 0.5 * GAP) & (near < left + wide + 0.5 * GAP)).any()
+        boxes.append((label.anchor, middle))
+    for side in ("start", "end"):
+        heights = sorted(y for anchor, y in boxes if anchor == side)
+        assert all(b - a >= LINE_SHARE * ROOM.size - 0.2 for a, b in pairwise(heights))
+
+
+def test_a_label_that_fits_nowhere_is_left_out_unless_it_is_needed():
+    wall = np.array([(5.0, 300.0), (635.0, 300.0)])
+    wanted = [Wanted("3 s", 300, 300, needed=False), Wanted("curve gate", 300, 300)]
+    assert [label.text for label in place_labels(wanted, ink([wall], wall), ROOM)] == ["curve gate"]
+
+
+@given(st.floats(0.001, 0.25), st.floats(5, 900))
+def test_contours_are_honest_and_far_enough_apart(tilt, scale):
+    ground = hachures(tilt, 0.0, scale)
+    fall_in = ground.spacing / scale * tilt / INCH_M
+    assert ground.spacing >= CLOSEST - 0.1
+    if ground.spacing < 400:
+        assert fall_in == pytest.approx(ground.interval_in, rel=0.01)
+
+
+def test_steeper_ground_is_darker_and_level_ground_is_bare():
+    gentle, steep = hachures(0.01, 0, 100), hachures(0.05, 0, 100)
+    assert steep.every < gentle.every
+    assert steep.weight > gentle.weight
+    assert hachures(0.0, 0.0, 100.0) is None
+    assert clockwise_from_up(0.02, 0.0) == pytest.approx(180.0), "uphill: it falls toward the golfer"
+    assert clockwise_from_up(0.0, 0.02) == pytest.approx(90.0)
+
+
+@pytest.mark.parametrize("side", [-0.03, 0.03])
+@pytest.mark.parametrize("length_ft", [3, 20, 60])
+def test_the_plan_is_the_read_to_scale(side, length_ft):
+    putt = plane_putt(length_ft, side_right=side, grade=0.01)
+    answer = read(putt)
+    drawn = plan(putt, answer)
+    scale = drawn.frame.scale
+    assert math.hypot(drawn.ball.x - drawn.hole.x, drawn.ball.y - drawn.hole.y) == pytest.approx(
+        scale * length_ft * FOOT_M, abs=0.15
+    )
+    assert drawn.answer.mark.x - drawn.hole.x == pytest.approx(scale * answer.aim_right_m, abs=0.15)
+    assert (drawn.answer.way[-1] - (drawn.hole.x, drawn.hole.y)) == pytest.approx([0, 0], abs=0.1)
+    assert TOP - 0.1 <= drawn.rest.y <= drawn.ball.y <= BOTTOM + 0.1
+    assert len(drawn.answer.ticks) // 2 + len(drawn.answer.seconds) // 2 == int(
+        answer.aim.time_to_hole_s / 0.25
+    )
+
+
+def test_own_aim_is_drawn_where_it_was_said():
+    putt = plane_putt(14, side_right=-0.021)
+    answer = read(putt)
+    drawn = plan(putt, answer, own_roll(putt, answer.aim, 9 * INCH_M))
+    own = drawn.answer.own
+    assert own.mark.x - drawn.hole.x == pytest.approx(drawn.frame.scale * 9 * INCH_M, abs=0.15)
+    assert not own.drops
+    assert own.finish.x < drawn.hole.x, "too low a start finishes below the hole"
+
+
+def test_the_cup_shows_the_entry_from_the_side_where_the_ball_comes():
+    drawn = cup(read(plane_putt(14, side_right=-0.021)))
+    assert drawn.entry.x1 > MIDDLE, "it curves left, so it comes in from the right"
+    assert drawn.entry.y1 > MIDDLE + RADIUS
+    assert drawn.window.startswith(f"M{MIDDLE} {MIDDLE}L")
+    assert cup(read(plane_putt(10, past_in=150))).window == ""
+
+
+def test_the_profile_rises_with_the_ground():
+    up, down, level = (
+        profile(putt := plane_putt(10, grade=grade), read(putt)) for grade in (0.02, -0.02, 0.0)
+    )
+    assert up.ground_left > up.ground_right
+    assert down.ground_left < down.ground_right
+    assert up.ground_words == "up 2½ in over the putt · 2 %"
+    assert level.ground_words == "level from ball to hole"
+    assert up.start_y < up.end_y, "it slows on the way"
+
+
+def test_paths_are_short():
+    assert path_d(np.array([(1.0, 2.0), (3.25, 4.0)])) == "M1.0 2.0L3.2 4.0"
+    assert (
+        segments_d(np.array([(0, 0), (1, 1), (2, 2), (3, 3)], dtype=float))
+        == "M0.0 0.0L1.0 1.0M2.0 2.0L3.0 3.0"
+    )
