@@ -115,8 +115,9 @@ def test_own_aim_is_drawn_where_it_was_said():
     drawn = plan(putt, answer, own_roll(putt, answer.aim, 9 * INCH_M))
     own = drawn.answer.own
     assert own.mark.x - drawn.hole.x == pytest.approx(drawn.frame.scale * 9 * INCH_M, abs=0.15)
-    assert not own.drops
     assert own.finish.x < drawn.hole.x, "too low a start finishes below the hole"
+    right = plan(putt, answer, own_roll(putt, answer.aim, answer.aim_right_m)).answer.own
+    assert (right.finish.x, right.finish.y) == (drawn.hole.x, drawn.hole.y), "it ends in the hole"
 
 
 def test_the_cup_shows_the_entry_from_the_side_where_the_ball_comes():

@@ -1,13 +1,11 @@
 """The door of the core: the only module that upper layers import."""
 
 from orthocline.core.aim import Aim, Launch, aim, roller
-from orthocline.core.calls.level_twin import LevelTwin
 from orthocline.core.calls.marks import Mark
-from orthocline.core.capture import Meeting, fastest_drop_mps, meet
+from orthocline.core.capture import Meeting, meet
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M, MODEL_VERSION
 from orthocline.core.forces import grain_worth
-from orthocline.core.green_speed import steepest_holding_slope
-from orthocline.core.make_window import MakeWindow, Window
+from orthocline.core.make_window import Window
 from orthocline.core.own_read import OwnRoll, own_roll
 from orthocline.core.putt import (
     GRAIN_RANGE,
@@ -27,9 +25,8 @@ from orthocline.core.putt import (
     SpeedAtHole,
     Wind,
 )
-from orthocline.core.read import Read, ReadWarning, read
+from orthocline.core.read import Read, read
 from orthocline.core.surface import Plane, plane_from_grade
-from orthocline.core.track import Track
 from orthocline.core.units import (
     FOOT_M,
     INCH_M,
@@ -66,8 +63,6 @@ __all__ = [
     "Aim",
     "Grain",
     "Launch",
-    "LevelTwin",
-    "MakeWindow",
     "Mark",
     "Meeting",
     "OwnRoll",
@@ -76,14 +71,11 @@ __all__ = [
     "Putt",
     "PuttError",
     "Read",
-    "ReadWarning",
     "RollPast",
     "SpeedAtHole",
-    "Track",
     "Wind",
     "Window",
     "aim",
-    "fastest_drop_mps",
     "feet",
     "grain_worth",
     "inches",
@@ -92,6 +84,5 @@ __all__ = [
     "plane_from_grade",
     "read",
     "roller",
-    "steepest_holding_slope",
     "wrap_rad",
 ]

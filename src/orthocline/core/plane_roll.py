@@ -93,13 +93,6 @@ def path_left(heading: float, speed: float, drag: float, pull: float) -> float:
     return 0.5 * speed * speed * (c * c / (drag - pull) + 2.0 * c * s / drag + s * s / (drag + pull))
 
 
-@njit(F8(F8, F8, F8, F8), cache=True, nogil=True)
-def time_left(heading: float, speed: float, drag: float, pull: float) -> float:
-    """Return the time [s] until rest, on a slope that holds the ball."""
-    s = math.sin(0.5 * heading) ** 2
-    return speed * ((1.0 - s) / (drag - pull) + s / (drag + pull))
-
-
 @njit(
     types.Tuple((F8[:, ::1], types.boolean))(F8, F8, F8, F8, F8, F8, F8, F8, F8, F8),
     cache=True,

@@ -13,7 +13,7 @@ from orthocline.core.calls.level_twin import LevelTwin, level_twin
 from orthocline.core.calls.marks import Mark, apex, curve_gate, start_spot
 from orthocline.core.calls.one_second import one_second_mark_m
 from orthocline.core.capture import Meeting, meet
-from orthocline.core.green_speed import rolling_deceleration_mps2
+from orthocline.core.green_speed import rolling_deceleration_mps2, steepest_holding_slope
 from orthocline.core.make_window import MakeWindow, make_window
 from orthocline.core.putt import Putt
 from orthocline.core.track import Track
@@ -123,7 +123,7 @@ def read(putt: Putt) -> Read:
         path=track.even_times(0.0, to_hole, PATH_POINTS)[:, :4],
         path_past=track.even_times(to_hole, track.duration_s, PAST_POINTS)[:, :4],
         track=track,
-        warnings=tuple(_warnings(solved, meeting, useful=useful)),
+        warnings=tuple(_warnings(putt, solved, meeting, useful=useful)),
     )
 
 
@@ -138,12 +138,14 @@ def _entry_window(putt: Putt, window: MakeWindow | None, meeting: Meeting) -> tu
     return min(hours), max(hours)
 
 
-def _warnings(solved: Aim, meeting: Meeting, *, useful: bool) -> Iterator[ReadWarning]:
+def _warnings(putt: Putt, solved: Aim, meeting: Meeting, *, useful: bool) -> Iterator[ReadWarning]:
     speed = f"{solved.speed_at_hole_mps:.2f} m/s"
+    holds = 100.0 * steepest_holding_slope(putt.green_speed_ft)
     if solved.past_m is None:
         yield ReadWarning(
             "slope_does_not_hold",
-            "This slope cannot hold a ball at this green speed: past the hole it would still be rolling."
+            f"This slope cannot hold a ball: at this green speed only ground up to {holds:.1f} % does."
+            " Past the hole it would still be rolling."
             + (f" The softest putt, {speed} at the hole, is given." if not solved.pace_met else ""),
         )
     elif not solved.pace_met:

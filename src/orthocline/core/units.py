@@ -9,7 +9,6 @@ YARD_M: Final = 0.9144
 PACE_M: Final = 0.9144
 """The usual pace, three feet, until the golfer's own stride is known."""
 PERCENT: Final = 0.01
-MILLIMETRE: Final = 0.001
 MILE_PER_HOUR_MPS: Final = 0.44704
 KILOMETRE_PER_HOUR_MPS: Final = 1.0 / 3.6
 

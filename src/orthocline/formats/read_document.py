@@ -3,7 +3,7 @@
 import math
 from typing import Any
 
-from orthocline.core.api import MODEL_VERSION, Mark, OwnRoll, Read, Window
+from orthocline.core.api import MODEL_VERSION, Mark, Read, Window
 
 
 def read_document(read: Read) -> dict[str, Any]:
@@ -49,16 +49,6 @@ def summary_document(read: Read) -> dict[str, Any]:
     """Return a read as JSON data without its paths, which follow again from the putt and the model."""
     whole = read_document(read)
     return {name: value for name, value in whole.items() if name not in ("path", "path_past")}
-
-
-def own_roll_document(own: OwnRoll) -> dict[str, Any]:
-    """Return the roll of a golfer's own aim as JSON data."""
-    return {
-        "aim_right_m": own.aim_right_m,
-        "drops": own.meeting.drops,
-        "finish_along_m": own.finish_along_m,
-        "finish_right_m": own.finish_right_m,
-    }
 
 
 def _mark(mark: Mark) -> dict[str, Any]:

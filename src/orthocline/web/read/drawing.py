@@ -57,12 +57,11 @@ DIAL, DIAL_RADIUS = Spot(586.0, 548.0), 36.0
 
 @dataclass(frozen=True)
 class OwnPlan:
-    """The golfer's own aim and the ball it would have sent."""
+    """The golfer's own aim and the ball it would have sent, into the hole if it drops."""
 
     line: Line
     mark: Spot
     way: Spots
-    drops: bool
 
     @property
     def path(self) -> str:
@@ -294,9 +293,14 @@ def _apex(putt: Putt, answer: Read, frame: Frame) -> Line | None:
 
 def _own(putt: Putt, own: OwnRoll, frame: Frame) -> OwnPlan:
     rows = own.track.even_times(0.0, own.track.duration_s, 41)
+    if own.meeting.drops:
+        beyond, _ = eye(putt, rows[:, 1:3])
+        rows = rows[beyond < 0.0]
     ball, mark = frame.spot(-putt.length_m, 0.0), frame.spot(0.0, own.aim_right_m)
     way = frame.spots(*eye(putt, rows[:, 1:3]))
-    return OwnPlan(Line(*ball, *mark), Spot(*mark), way, own.meeting.drops)
+    if own.meeting.drops:
+        way = np.vstack([way, frame.spot(0.0, 0.0)])
+    return OwnPlan(Line(*ball, *mark), Spot(*mark), way)
 
 
 def _last(spots: Spots) -> Spot:
