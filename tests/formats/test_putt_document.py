@@ -2,6 +2,8 @@
 
 import json
 import math
+import re
+from pathlib import Path
 
 import jsonschema
 import pytest
@@ -11,6 +13,7 @@ from orthocline.cli.main import main
 from orthocline.formats.putt_document import DocumentError, document_of, parse_putt, schema
 from tests.putts import PLANES, named, plane_putt
 
+ROOT = Path(__file__).parents[2]
 DOCUMENT = {
     "version": 1,
     "surface": {"kind": "plane", "tilt_percent": 2.0, "downhill_deg": -90.0},
@@ -81,8 +84,7 @@ def test_published_schema_is_the_one_in_force():
     validator = jsonschema.Draft202012Validator(schema())
     assert validator.is_valid(DOCUMENT)
     assert not validator.is_valid({**DOCUMENT, "x": 1})
-    with open("docs/putt-document-1.schema.json") as file:
-        assert json.load(file) == schema()
+    assert json.loads((ROOT / "docs/putt-document-1.schema.json").read_text()) == schema()
 
 
 def run(*args, text=""):
@@ -149,3 +151,12 @@ def test_too_steep_is_an_answer():
     assert answer["past_m"] is None
     assert answer["asked_pace_met"] is False
     assert answer["warnings"][0]["code"] == "slope_does_not_hold"
+
+
+def test_the_documents_own_example_is_read_and_its_members_are_there():
+    page = (ROOT / "docs/putt-document.md").read_text()
+    example = re.search(r"```json\n(.*?)```", page, re.DOTALL)[1]
+    answer = json.loads(run("--json", "-", text=example).output)
+    named = set(re.findall(r"^\| (`[^|]+) \|", page, re.MULTILINE))
+    members = {name for cell in named for name in re.findall(r"`(\w+)`", cell)}
+    assert members == set(answer)
