@@ -58,6 +58,7 @@ START = {
     "past": "12 in",
 }
 """What an empty page starts from."""
+TIME_OF_DAY = r"^([01]?\d|2[0-3]):[0-5]\d$"
 TOWARD_DEG = {
     "hole": 0,
     "hole and left": 45,
@@ -75,9 +76,6 @@ def toward(putt: Putt, direction_rad: float) -> str:
     """Return the name of the way, of the eight in `TOWARD_DEG`, nearest to a direction on the map."""
     seen = math.degrees(wrap_rad(direction_rad - putt.bearing_rad))
     return min(TOWARD_DEG, key=lambda name: abs(math.remainder(TOWARD_DEG[name] - seen, 360.0)))
-
-
-TIME_OF_DAY = r"^([01]?\d|2[0-3]):[0-5]\d$"
 
 
 def rise_over(form: "ReadForm") -> float:
@@ -193,7 +191,7 @@ class ReadForm(Form):
         "Measured at",
         validators=[
             Optional(),
-            Regexp(r"^([01]?\d|2[0-3]):[0-5]\d$", message="Measured at is a time such as 07:40."),
+            Regexp(TIME_OF_DAY, message="Measured at is a time such as 07:40."),
         ],
     )
     first = StringField("My read first")

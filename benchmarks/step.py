@@ -1,0 +1,77 @@
+"""How large a step may be: the errors behind `STEP_SHARE`, `FINE_SHARE` and `COARSE_SHARE`.
+
+Rolls putts in steps of many sizes and prints how far each is off: the tracks of the closed form half-way
+between their rows and at the hole (their Hermite curve), the integrator's rest, and the edges of the
+make window.
+"""
+
+import math
+
+import numpy as np
+
+from orthocline.core import make_window, roll
+from orthocline.core.aim import aim, roller
+from orthocline.core.api import FOOT_M, INCH_M, Point, Putt, RollPast, plane_from_grade
+from orthocline.core.forces import forces_of
+
+SHARES = (0.01, 0.02, 0.03, 0.04, 0.08, 0.1, 0.2, 0.4)
+PUTTS = [
+    Putt(
+        Point(0.0, 0.0),
+        Point(length * FOOT_M, 0.0),
+        plane_from_grade(grade, side, 0.0),
+        speed,
+        RollPast(12 * INCH_M),
+    )
+    for length in (5, 20, 50)
+    for side in (0.01, 0.03)
+    for grade in (-0.02, 0.02)
+    for speed in (8, 12)
+]
+
+
+def track_error_m(putt, share):
+    """Greatest distance [m] from the exact way, looked at five hundred times."""
+    solved = aim(putt)
+    rolled = roller(putt, solved)
+    times = np.linspace(0.0, solved.time_to_hole_s, 500)
+    exact, found = (rolled(solved.launch, s).at_times(times) for s in (0.002, share))
+    return float(np.hypot(*(found - exact)[:, 1:3].T).max())
+
+
+def integrator_error_m(putt, share):
+    """Distance [m] of the integrator's rest from the closed form's."""
+    solved = aim(putt)
+    rests = roller(putt, solved)(solved.launch, 0.01).finish
+    row = np.array([0.0, 0.0, 0.0, 0.0, 0.0, 0.0])
+    heading = putt.bearing_rad - solved.launch.right_rad
+    row[3:5] = solved.launch.speed_mps * math.cos(heading), solved.launch.speed_mps * math.sin(heading)
+    state, forces, ground = row, forces_of(putt).row, putt.surface.parameters
+    after = row.copy()
+    while math.hypot(state[3], state[4]) > roll.REST_MPS:
+        h = min(share / forces[0], roll.STEP_M / max(state[3] ** 2 + state[4] ** 2, 1e-12))
+        roll.step(putt.surface.slope, ground, forces, state, after, h)
+        state = after.copy()
+    return math.hypot(state[1] - rests.x_m, state[2] - rests.y_m)
+
+
+def window_error(putt, share):
+    """Greatest error of an edge of the make window, as a share of the window."""
+    solved = aim(putt)
+    rolled = roller(putt, solved)
+    edges = []
+    for coarse in (0.01, share):
+        make_window.COARSE_SHARE = coarse
+        found = make_window.make_window(putt, solved, rolled)
+        edges.append([found.right_rad.least, found.right_rad.most])
+    exact, rough = np.array(edges)
+    return float(np.abs(rough - exact).max() / np.ptp(exact))
+
+
+if __name__ == "__main__":
+    print("share   track [um]   integrator [um]   window edge [%]   (worst of", len(PUTTS), "putts)")
+    for step_share in SHARES:
+        track = 1e6 * max(track_error_m(putt, step_share) for putt in PUTTS)
+        integrated = 1e6 * max(integrator_error_m(putt, step_share) for putt in PUTTS)
+        edge = 100 * max(window_error(putt, step_share) for putt in PUTTS)
+        print(f"{step_share:5.2f} {track:12.3f} {integrated:17.3f} {edge:17.3f}")
