@@ -18,11 +18,13 @@ from orthocline.core.roots import root_finder
 from orthocline.core.surface import Surface
 from orthocline.core.track import S, T, Track
 
-ANGLE_TOLERANCE_RAD = 1e-9
-SPEED_TOLERANCE_MPS = 1e-9
+ANGLE_TOLERANCE_RAD = 1e-8
+SPEED_TOLERANCE_MPS = 1e-8
 LEAST_PAST_M = 1e-6
 """Roll-past [m] that stands for none."""
 FIRST_WIDTH_RAD, WIDENINGS = 0.01, 12
+FIRST_SPAN, SPANS = 1.02, 7
+"""The speed is looked for within this factor of the last one, then within its cube, and so on."""
 
 
 class NoLineError(ValueError):
@@ -66,10 +68,13 @@ def shoot(surface: Surface, forces: Forces, putt: Putt, pace: RollPast | SpeedAt
         When the search around the guess finds no such line.
     """
 
+    last = guess.speed_mps if isinstance(pace, RollPast) else pace.speed_mps
+
     def speed_for(heading: float) -> float:
-        if isinstance(pace, SpeedAtHole):
-            return pace.speed_mps
-        return _speed_for_past(surface, forces, putt, pace.past_m, Arrival(heading, guess.speed_mps))
+        nonlocal last
+        if isinstance(pace, RollPast):
+            last = _speed_for_past(surface, forces, putt, pace.past_m, Arrival(heading, last))
+        return last
 
     def miss(heading: float, _: None) -> float:
         row = _at_ball(surface, forces, putt, Arrival(heading, speed_for(heading)))
@@ -114,11 +119,12 @@ def _speed_for_past(surface: Surface, forces: Forces, putt: Putt, past_m: float,
         )
         return float(track.samples[-1, S]) - asked
 
-    low = high = guess.speed_mps
-    for _ in range(WIDENINGS):
-        low, high = 0.7 * low, 1.4 * high
+    span = FIRST_SPAN
+    for _ in range(SPANS):
+        low, high = guess.speed_mps / span, guess.speed_mps * span
         if excess(low, None) < 0.0 < excess(high, None):
             return root_finder(excess)(None, low, high, SPEED_TOLERANCE_MPS)
+        span **= 3
     raise NoLineError("no speed at the hole rolls on so far and rests")
 
 
