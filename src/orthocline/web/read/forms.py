@@ -70,6 +70,7 @@ TOWARD_DEG = {
     "hole and right": -45,
 }
 """Ways that grass grows and wind blows, as the golfer sees them: degrees to the left of the hole."""
+WAYS = [SelectChoice(way, f"toward the {way}") for way in TOWARD_DEG]
 
 
 def toward(putt: Putt, direction_rad: float) -> str:
@@ -173,9 +174,7 @@ class ReadForm(Form):
         allowed="a strength between 0 and 0.5: bent 0.03, mixed 0.08, strong 0.15",
         optional=True,
     )
-    grain_toward = SelectField(
-        "Grows toward", choices=[SelectChoice(way, way) for way in TOWARD_DEG], default="hole"
-    )
+    grain_toward = SelectField("Grows toward", choices=WAYS, default="hole")
     wind = QuantityField(
         "Wind",
         parse_speed_mps,
@@ -183,9 +182,7 @@ class ReadForm(Form):
         allowed="between 0 and 25 m/s, such as 5 m/s or 12 mph",
         optional=True,
     )
-    wind_toward = SelectField(
-        "Blows toward", choices=[SelectChoice(way, way) for way in TOWARD_DEG], default="hole"
-    )
+    wind_toward = SelectField("Blows toward", choices=WAYS, default="hole")
     place = StringField("Place", validators=[Optional(), Length(max=80, message="At most 80 characters.")])
     measured = StringField(
         "Measured at",
