@@ -84,6 +84,8 @@ def test_a_missing_installation_is_said_plainly(tmp_path, monkeypatch):
     monkeypatch.setattr(clusters.Path, "glob", lambda *_: iter(()))
     with pytest.raises(ClusterError, match="make setup"):
         ensure_running(tmp_path)
+    folder = clusters._data_folder(tmp_path).parent
+    assert [p for p in os.listdir(folder) if p.startswith("orthocline-") and ".new" in p] == []
 
 
 @pytest.mark.parametrize("scheme", ["postgres", "postgresql", "postgresql+psycopg"])

@@ -141,6 +141,9 @@ def _create(var: Path) -> Cluster:
             *("initdb", "-D", str(new), "-U", USER, "--auth=scram-sha-256", f"--pwfile={word}"),
             *("--data-checksums", "--encoding=UTF8", "--locale=C.UTF-8"),
         )
+    except ClusterError:
+        shutil.rmtree(new)
+        raise
     finally:
         word.unlink()
     with (new / "postgresql.conf").open("a") as file:
