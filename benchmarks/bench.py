@@ -120,11 +120,17 @@ def redraws(base, clients):
     times = []
 
     def client(first):
-        connection = http.client.HTTPConnection(urlsplit(base).netloc)  # kept alive, as browsers do
+        # The connection is kept alive and the cookie sent back, as browsers do.
+        connection = http.client.HTTPConnection(urlsplit(base).netloc)
+        connection.request("GET", redraw_address("", 0))
+        answer = connection.getresponse()
+        cookie = (answer.headers["Set-Cookie"] or "").split(";")[0]
+        answer.read()
+        headers = {"HX-Request": "true", "Accept-Encoding": "gzip", "Cookie": cookie}
         for i in range(REQUESTS):
             address = redraw_address("", first + i)
             start = time.perf_counter()
-            connection.request("GET", address, headers={"HX-Request": "true", "Accept-Encoding": "gzip"})
+            connection.request("GET", address, headers=headers)
             connection.getresponse().read()
             times.append(time.perf_counter() - start)
         connection.close()

@@ -71,6 +71,26 @@ def ink(lines: Sequence[Spots], marks: Spots, spacing: float = 5.0) -> Spots:
     return np.concatenate(dense)
 
 
+class Outline:
+    """How far what is drawn reaches to either side, in strips half a line of text high."""
+
+    def __init__(self, drawn: Spots, room: Room) -> None:
+        self.strip, self.size = 0.5 * room.size, room.size
+        count = int(room.bottom / self.strip) + 4
+        strips = np.clip((drawn[:, 1] / self.strip).astype(int), 0, count - 1)
+        low, high = np.full(count, np.inf), np.full(count, -np.inf)
+        np.minimum.at(low, strips, drawn[:, 0])
+        np.maximum.at(high, strips, drawn[:, 0])
+        self.low, self.high = low.tolist(), high.tolist()
+
+    def reach(self, want: Wanted, y: float) -> tuple[float, float]:
+        """Return the leftmost and rightmost of a label's point and all drawn beside a line of text."""
+        first = max(0, int((y - self.size) / self.strip))
+        last = max(first + 1, int((y + self.size) / self.strip) + 1)
+        low, high = self.low[first:last], self.high[first:last]
+        return min(want.x, *low), max(want.x, *high)
+
+
 def place_labels(wanted: Sequence[Wanted], drawn: Spots, room: Room) -> list[Label]:
     """Return the labels in their places.
 
@@ -83,17 +103,18 @@ def place_labels(wanted: Sequence[Wanted], drawn: Spots, room: Room) -> list[Lab
         What may not be touched, from `ink`.
     """
     placed: list[Label] = []
-    sides = [(_side(want, drawn, room), want) for want in wanted]
+    outline = Outline(drawn, room)
+    sides = [(_side(want, outline, room), want) for want in wanted]
     for side in ("left", "right"):
         mine = sorted((want for at, want in sides if at == side), key=lambda want: want.y)
         for want, y in zip(mine, _heights(mine, room), strict=True):
-            placed.append(_label(want, y, side, drawn, room))
+            placed.append(_label(want, y, side, outline, room))
     return placed
 
 
-def _side(want: Wanted, drawn: Spots, room: Room) -> str:
+def _side(want: Wanted, outline: Outline, room: Room) -> str:
     """Return the side where a label goes; empty where it is left out."""
-    low, high = _reach(drawn, want, want.y, room)
+    low, high = outline.reach(want, want.y)
     width = text_width(want.text, room.size) + GAP
     free = {"left": low - room.left, "right": room.right - high}
     other = "right" if want.side == "left" else "left"
@@ -114,16 +135,8 @@ def _heights(wanted: Sequence[Wanted], room: Room) -> list[float]:
     return heights
 
 
-def _reach(drawn: Spots, want: Wanted, y: float, room: Room) -> tuple[float, float]:
-    """Return the leftmost and rightmost thing drawn at a height, as tall as a line of text."""
-    xs = drawn[np.abs(drawn[:, 1] - y) <= room.size, 0]
-    if not len(xs):
-        return want.x, want.x
-    return min(want.x, float(xs.min())), max(want.x, float(xs.max()))
-
-
-def _label(want: Wanted, y: float, side: str, drawn: Spots, room: Room) -> Label:
-    low, high = _reach(drawn, want, y, room)
+def _label(want: Wanted, y: float, side: str, outline: Outline, room: Room) -> Label:
+    low, high = outline.reach(want, y)
     x = low - GAP if side == "left" else high + GAP
     near = abs(y - want.y) < 0.6 * room.size and abs(x - want.x) <= NEAR
     away = 4.0 if side == "left" else -4.0
