@@ -6,12 +6,13 @@ import pytest
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 
-from orthocline.core.api import read
+from orthocline.core.api import SpeedAtHole, read
 from orthocline.db.migrate import differences, downgrade, upgrade
 from orthocline.db.models import Golfer, LoggedPutt
 from orthocline.formats.putt_document import putt_of
 from orthocline.services import log
 from orthocline.services.accounts import delete_account, export_account, sign_in, sign_up
+from orthocline.services.call import call, own_words
 from orthocline.services.demo import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, load_demo
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.log import Finish
@@ -156,6 +157,22 @@ def test_own_read_rolls_the_golfers_own_aim():
     assert right.meeting.drops
 
 
+def test_a_miss_is_high_or_low_where_it_passes_not_where_it_ends():
+    answer = read(plane_putt(15, side_right=-0.03, past_in=10))
+    high = compare_own(answer, answer.aim_right_m * 1.15, Mode.PRACTICE)
+    assert high.passed_right_m > 0 > high.finish_right_m
+    assert "high and stop" in own_words(answer, high)
+    low = compare_own(answer, answer.aim_right_m * 0.6, Mode.PRACTICE)
+    assert "low and stop" in own_words(answer, low)
+    straight = read(plane_putt(15))
+    assert "left and stop" in own_words(straight, compare_own(straight, -9 * INCH, Mode.PRACTICE))
+
+
+def test_a_pace_given_as_speed_is_said_as_speed_on_ground_that_holds_no_ball():
+    steep = read(plane_putt(8, side_right=0.02, grade=-0.09, pace=SpeedAtHole(1.5)))
+    assert call(steep).pace == "Reach the hole at 1.5 m/s: it will not stop past the hole."
+
+
 def test_demo_is_loaded_once(session):
     assert load_demo(session)
     assert not load_demo(session)
@@ -165,7 +182,7 @@ def test_demo_is_loaded_once(session):
     assert {p.holed for p in putts} == {True, False}
     day = today(session, golfer, Mode.PRACTICE)
     assert len(day.last) == 5
-    assert [step.page for step in today(None, None, Mode.COMPETITION).steps] == ["", "log.page"]
+    assert [step.place for step in today(None, None, Mode.COMPETITION).steps] == ["", "log"]
 
 
 def test_migrations_go_up_and_down_and_match_the_models(cluster):

@@ -106,6 +106,23 @@ def test_steps_keep_units_and_turn_over_at_nothing(client):
     assert values(client.get("/read", query_string={**metric, "step": "past:1"}))["past"] == "0.65 m/s"
 
 
+@pytest.mark.parametrize(
+    ("typed", "step", "result"),
+    [
+        ({"rise": "0.1 m"}, "rise:1", ("rise", "4.44 in")),
+        ({"rise": "0.5 ft"}, "rise:-1", ("rise", "5.5 in")),
+        ({"side": "1.2°"}, "side:1", ("side", "1.3 deg")),
+        ({"side": "2 percent"}, "side:1", ("side", "2.1 %")),
+        ({"speed": "10'6\""}, "speed:1", ("speed", "10.6")),
+        ({"speed": "3.1 m"}, "speed:1", ("speed", "10.27")),
+        ({"length": "14'6\""}, "length:1", ("length", "15.5 ft")),
+    ],
+)
+def test_a_step_never_changes_what_a_figure_means(client, typed, step, result):
+    name, said = result
+    assert values(client.get("/read", query_string={**SPINDRIFT, **typed, "step": step}))[name] == said
+
+
 def test_the_ball_dragged_round_the_hole_turns_the_ground(client):
     """A quarter turn clockwise makes a fall to the left a fall toward the hole: downhill."""
     asked = {**START, "side": "2 %", "around": "90"}
@@ -114,6 +131,14 @@ def test_the_ball_dragged_round_the_hole_turns_the_ground(client):
     back = values(client.get("/read", query_string={**turned, "around": "-90"}))
     assert (back["side"], back["falls"]) == ("2 %", "left")
     assert values(client.get("/read", query_string={**asked, "around": "x"}))["side"] == "2 %"
+
+
+def test_grain_and_wind_stay_where_they_are_when_the_ball_moves(client):
+    asked = {**START, "grain": "0.1", "wind": "3 m/s", "wind_toward": "ball and left", "around": "90"}
+    turned = values(client.get("/read", query_string=asked))
+    assert (turned["grain_toward"], turned["wind_toward"]) == ("left", "ball and right")
+    fallen = values(client.get("/read", query_string={**asked, "around": "", "fall": "90"}))
+    assert (fallen["grain_toward"], fallen["wind_toward"]) == ("hole", "ball and left")
 
 
 def test_the_fall_dragged_on_its_dial(client):

@@ -3,10 +3,15 @@
 import math
 from dataclasses import dataclass
 
+import numpy as np
+
 from orthocline.core.aim import Aim, Launch, roller
 from orthocline.core.capture import Meeting, meet
-from orthocline.core.putt import Putt
+from orthocline.core.putt import Point, Putt
 from orthocline.core.track import Track
+
+LOOKS = 401
+"""How often a ball's way is looked at for the side on which it passes."""
 
 
 @dataclass(frozen=True)
@@ -20,6 +25,8 @@ class OwnRoll:
     track : Track
     meeting : Meeting
         How it meets the hole.
+    passed_right_m : float
+        On which side it passes: how far [m] its closest point lies to the right of the hole.
     finish_along_m, finish_right_m : float
         Where it rests (or is last followed to), beyond the hole and to its right [m]; the hole is the
         origin.
@@ -29,6 +36,7 @@ class OwnRoll:
     launch: Launch
     track: Track
     meeting: Meeting
+    passed_right_m: float
     finish_along_m: float
     finish_right_m: float
 
@@ -38,4 +46,18 @@ def own_roll(putt: Putt, aim: Aim, aim_right_m: float) -> OwnRoll:
     launch = Launch(math.atan2(aim_right_m, putt.length_m), aim.launch.speed_mps)
     track = roller(putt, aim)(launch)
     along, right = putt.along_and_right_m(track.finish)
-    return OwnRoll(aim_right_m, launch, track, meet(track, putt.hole), along - putt.length_m, right)
+    return OwnRoll(
+        aim_right_m,
+        launch,
+        track,
+        meet(track, putt.hole),
+        _passed_right_m(putt, track),
+        along - putt.length_m,
+        right,
+    )
+
+
+def _passed_right_m(putt: Putt, track: Track) -> float:
+    rows = track.even_times(0.0, track.duration_s, LOOKS)
+    nearest = np.argmin(np.hypot(rows[:, 1] - putt.hole.x_m, rows[:, 2] - putt.hole.y_m))
+    return putt.along_and_right_m(Point(float(rows[nearest, 1]), float(rows[nearest, 2])))[1]

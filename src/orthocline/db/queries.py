@@ -51,6 +51,12 @@ def putts_of(
     return session.scalars(query.limit(limit)).all()
 
 
+def unfinished_putts(session: Session, golfer_id: int) -> int:
+    """Return how many putts of a golfer have no finish yet."""
+    query = _putts(golfer_id).where(LoggedPutt.holed.is_(None))
+    return session.scalar(select(func.count()).select_from(query.subquery())) or 0
+
+
 def purge_deleted(session: Session, golfer_id: int, before: datetime) -> None:
     """Delete for good what a golfer deleted before that time."""
     session.execute(

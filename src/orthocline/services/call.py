@@ -64,11 +64,16 @@ def own_words(read: Read, own: OwnRoll) -> str:
         return f"{by}: it would drop."
     if own.meeting.rim is not None:
         return f"{by}: it would lip out, too fast for that edge."
-    high = own.finish_right_m * (read.aim.entry_right_rad or -read.launch_right_rad) < 0
-    pass_by = "high" if high else "low"
     away = math.hypot(own.finish_along_m, own.finish_right_m)
     rest = f"and stop {short_length(away)} away" if own.track.rests else "and not stop on this slope"
-    return f"{by}: it would pass {short_length(own.meeting.closest_m)} {pass_by} {rest}."
+    return f"{by}: it would pass {short_length(own.meeting.closest_m)} {_missed(read, own)} {rest}."
+
+
+def _missed(read: Read, own: OwnRoll) -> str:
+    """Return the side of a miss: high is the side that the read aims to; a straight putt has none."""
+    if abs(math.tan(read.launch_right_rad)) * read.putt.length_m < STRAIGHT_M:
+        return side(own.passed_right_m)
+    return "high" if own.passed_right_m * read.launch_right_rad > 0 else "low"
 
 
 def _aim(read: Read) -> tuple[str, str, str]:
@@ -82,11 +87,12 @@ def _aim(read: Read) -> tuple[str, str, str]:
 
 def _pace(read: Read) -> str:
     past = read.aim.past_m
+    by_speed = not isinstance(read.putt.pace, RollPast)
+    speed = f"Reach the hole at {tidy(read.aim.speed_at_hole_mps, 2)} m/s"
     if past is None:
-        return "Softly: it will not stop past the hole."
-    if not isinstance(read.putt.pace, RollPast):
-        speed = tidy(read.aim.speed_at_hole_mps, 2)
-        return f"Reach the hole at {speed} m/s, {past_words(past)} past."
+        return f"{speed if by_speed else 'Softly'}: it will not stop past the hole."
+    if by_speed:
+        return f"{speed}, {past_words(past)} past."
     if past < STRAIGHT_M:
         return "Let it die at the hole."
     return f"Roll it {past_words(past)} past."

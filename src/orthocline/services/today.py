@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from sqlalchemy.orm import Session
 
 from orthocline.db.models import Golfer, LoggedPutt
-from orthocline.db.queries import putts_of
+from orthocline.db.queries import putts_of, unfinished_putts
 from orthocline.services.mode import Mode
 
 LAST_PUTTS = 5
@@ -14,11 +14,11 @@ LAST_PUTTS = 5
 
 @dataclass(frozen=True)
 class Step:
-    """One thing to do: a `name`, what it is for, and the page (an endpoint name) that does it, if any."""
+    """One thing to do: a `name`, what it is for, and the part of the application that does it, if any."""
 
     name: str
     what: str
-    page: str
+    place: str
 
 
 @dataclass(frozen=True)
@@ -32,19 +32,19 @@ class Today:
 
 PRACTICE_STEPS = (
     Step("Look", "From the low side, half-way: which way would water run?", ""),
-    Step("Read", "Length, tilt, rise and green speed: see aim and pace.", "read.page"),
+    Step("Read", "Length, tilt, rise and green speed: see aim and pace.", "read"),
     Step("Roll", "Pick the start spot, roll one ball, watch its last yard.", ""),
-    Step("Log", "Tap where it stopped. It takes a second.", "log.page"),
+    Step("Log", "Tap where it stopped. It takes a second.", "log"),
 )
 COMPETITION_STEPS = (
     Step("Play", "Your own eyes and feet. Reading is off until you switch back.", ""),
-    Step("Log", "Note the putt and where it finished.", "log.page"),
+    Step("Log", "Note the putt and where it finished.", "log"),
 )
 
 
 def today(session: Session | None, golfer: Golfer | None, mode: Mode) -> Today:
     """Return the day's work, and the signed-in golfer's last putts."""
     last = putts_of(session, golfer.id, limit=LAST_PUTTS) if session and golfer else ()
-    unfinished = len(putts_of(session, golfer.id, result="open")) if session and golfer else 0
+    unfinished = unfinished_putts(session, golfer.id) if session and golfer else 0
     steps = PRACTICE_STEPS if mode is Mode.PRACTICE else COMPETITION_STEPS
     return Today(steps, last, unfinished)

@@ -10,7 +10,7 @@ from werkzeug.datastructures import MultiDict
 from orthocline.core.api import PERCENT, Putt, PuttError, SpeedAtHole, feet, inches
 from orthocline.formats.wording import tidy
 from orthocline.web.read.forms import START, ReadForm, toward
-from orthocline.web.read.moves import ground_values, held_frame, stepped, turned_ground
+from orthocline.web.read.moves import ground_values, held_frame, stepped, turned_ground, turned_ways
 
 DRAG_FIELDS = ("around", "fall", "frame")
 
@@ -67,7 +67,8 @@ def asked(arguments: Mapping[str, str]) -> Asked:
         found = _checked(values | stepped(found.form, step))
     if found.putt and (drag["around"] or drag["fall"]):
         ground = turned_ground(found.putt, drag["around"], drag["fall"])
-        found = _checked(values | ground_values(ground, found.form))
+        ways = turned_ways(found.form, drag["around"])
+        found = _checked(values | ways | ground_values(ground, found.form))
     return replace(found, frame=held_frame(drag["frame"]))
 
 

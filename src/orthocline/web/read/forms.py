@@ -73,10 +73,14 @@ TOWARD_DEG = {
 WAYS = [SelectChoice(way, f"toward the {way}") for way in TOWARD_DEG]
 
 
+def nearest_way(seen_deg: float) -> str:
+    """Return the name of the way, of the eight in `TOWARD_DEG`, nearest to a direction the golfer sees."""
+    return min(TOWARD_DEG, key=lambda name: abs(math.remainder(TOWARD_DEG[name] - seen_deg, 360.0)))
+
+
 def toward(putt: Putt, direction_rad: float) -> str:
-    """Return the name of the way, of the eight in `TOWARD_DEG`, nearest to a direction on the map."""
-    seen = math.degrees(wrap_rad(direction_rad - putt.bearing_rad))
-    return min(TOWARD_DEG, key=lambda name: abs(math.remainder(TOWARD_DEG[name] - seen, 360.0)))
+    """Return the name of the way nearest to a direction on the map."""
+    return nearest_way(math.degrees(wrap_rad(direction_rad - putt.bearing_rad)))
 
 
 def rise_over(form: "ReadForm") -> float:

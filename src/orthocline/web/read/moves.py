@@ -5,52 +5,52 @@ import math
 from orthocline.core.api import INCH_M, PERCENT, Plane, Putt, plane_from_grade
 from orthocline.formats.quantities import SPEED_UNITS_MPS, parse_length_m, parse_speed_mps
 from orthocline.formats.wording import tidy
-from orthocline.web.read.forms import ReadForm, rise_over
+from orthocline.web.read.forms import TOWARD_DEG, ReadForm, nearest_way, rise_over
 
-STEPS = {
-    "length": ("ft", 1.0),
-    "side": ("%", 0.1),
-    "rise": ("in", 0.5),
-    "past": ("in", 1.0),
-    "speed": ("", 0.1),
-}
-"""What one step of a figure is, in the unit used where another is not typed."""
-UNIT_STEPS = {"m": 0.25, "cm": 5.0, "paces": 1.0, "pace": 1.0, "%": 0.1, "deg": 0.1, "°": 0.1, "m/s": 0.05}
+STEPS = {"ft": 1.0, "in": 1.0, "cm": 5.0, "m": 0.25, "pace": 1.0, "paces": 1.0, "m/s": 0.05}
+"""One step of a length or a speed, by the unit it is typed in."""
+USUAL_UNIT = {"length": "ft", "past": "in"}
+"""The unit of a step where another is not typed."""
+SLOPE_STEPS = {"%": 0.1, "deg": 0.1, "in": 0.5}
+GREEN_SPEED_STEP_FT = 0.1
+TURN_OVER = {"side": ("falls", "left", "right"), "rise": ("slope", "up", "down")}
+"""The choice that turns over where a slope is stepped through nothing."""
 
 
 def stepped(form: ReadForm, step: str) -> dict[str, str]:
     """Return a figure moved one step, in the unit it was typed in: ``length:1``, ``past:-1``."""
-    name, _, way = step.partition(":")
-    if name not in STEPS or way not in ("1", "-1"):
+    name, _, sign = step.partition(":")
+    if sign not in ("1", "-1"):
         return {}
-    text = (form[name].data or "").strip()
-    unit, size = STEPS[name]
-    typed = text.lstrip("+-−0123456789.,¼½¾ ").strip()
-    one_unit = typed in UNIT_STEPS or typed in ("ft", "in", "")
-    unit = typed if typed and one_unit else unit
-    size = UNIT_STEPS.get(unit, size)
-    figure = _in_unit(form, name, unit) + int(way) * size
-    if name == "side" and figure < 0.0:
-        turned = "right" if form.falls.data == "left" else "left"
-        return {"side": f"{tidy(-figure, 2)} {unit}", "falls": turned}
-    if name == "rise" and figure < 0.0:
-        turned = "down" if form.slope.data == "up" else "up"
-        return {"rise": f"{tidy(-figure, 2)} {unit}", "slope": turned}
-    return {name: f"{tidy(max(figure, 0.0), 2)} {unit}".strip()}
-
-
-def _in_unit(form: ReadForm, name: str, unit: str) -> float:
-    figure = abs(form[name].figure)
+    way = int(sign)
+    if name in TURN_OVER:
+        return _stepped_slope(form, name, way)
+    if name in USUAL_UNIT:
+        return {name: _stepped_length(form, name, way)}
     if name == "speed":
-        return float(figure)
-    if name in ("side", "rise"):
-        return _slope_in_unit(figure, unit, rise_over(form))
-    one = parse_speed_mps(f"1 {unit}") if unit in SPEED_UNITS_MPS else parse_length_m(f"1 {unit}", unit)
-    return float(figure / one)
+        return {name: tidy((form.speed.figure or 0.0) + way * GREEN_SPEED_STEP_FT, 2)}
+    return {}
+
+
+def _stepped_slope(form: ReadForm, name: str, way: int) -> dict[str, str]:
+    unit = form[name].unit
+    figure = _slope_in_unit(form[name].figure, unit, rise_over(form)) + way * SLOPE_STEPS[unit]
+    values = {name: f"{tidy(abs(figure), 2)} {unit}"}
+    if figure < 0.0:
+        choice, one, other = TURN_OVER[name]
+        values[choice] = other if form[choice].data == one else one
+    return values
+
+
+def _stepped_length(form: ReadForm, name: str, way: int) -> str:
+    typed = (form[name].data or "").lstrip("+-−0123456789.,¼½¾ ").strip()
+    unit = typed if typed in STEPS else USUAL_UNIT[name]
+    one = parse_speed_mps(f"1 {unit}") if unit in SPEED_UNITS_MPS else parse_length_m(f"1 {unit}")
+    return f"{tidy(max(abs(form[name].figure) / one + way * STEPS[unit], 0.0), 2)} {unit}"
 
 
 def _slope_in_unit(slope: float, unit: str, over_m: float) -> float:
-    if unit in ("deg", "°"):
+    if unit == "deg":
         return math.degrees(math.atan(slope))
     return slope * over_m / INCH_M if unit == "in" else slope / PERCENT
 
@@ -89,6 +89,14 @@ def ground_values(plane: Plane, form: ReadForm) -> dict[str, str]:
     for name, slope, unit in (("side", side, form.side.unit), ("rise", rise, form.rise.unit)):
         found[name] = f"{tidy(abs(_slope_in_unit(slope, unit, over)), 2)} {unit}"
     return found | {"falls": "right" if side > 0.0 else "left", "slope": "up" if rise >= 0.0 else "down"}
+
+
+def turned_ways(form: ReadForm, around: str) -> dict[str, str]:
+    """Return the ways of grain and wind seen from where the ball was moved to, to an eighth of a turn."""
+    return {
+        name: nearest_way(TOWARD_DEG[form[name].data] + _degrees(around))
+        for name in ("grain_toward", "wind_toward")
+    }
 
 
 def held_frame(text: str) -> tuple[float, float, float, float] | None:

@@ -41,7 +41,6 @@ class ReadView:
 
     form: ReadForm
     values: dict[str, str]
-    query: str
     errors: dict[str, str]
     hidden: bool
     plan: Plan | None = None
@@ -66,14 +65,13 @@ def view(asked: Asked, mode: Mode) -> ReadView:
     own_aim = asked.form.own_aim_right_m
     hidden = asked.form.first.data == "1" and own_aim is None
     if answer is None:
-        return ReadView(asked.form, asked.values, asked.query, asked.errors, hidden)
+        return ReadView(asked.form, asked.values, asked.errors, hidden)
     own = compare_own(answer, own_aim, mode) if own_aim is not None else None
     shown = None if hidden else answer
     drawn = plan(answer.putt, shown, None if hidden else own, asked.frame)
     return ReadView(
         asked.form,
         asked.values,
-        asked.query,
         asked.errors,
         hidden,
         plan=drawn,

@@ -10,6 +10,7 @@ const handles = new Map();
 let drag = null; // the handle held, with the putt as it was when it was taken up
 let asking = false;
 let next = null;
+let stepping = null; // the field whose stepped figure the next answer writes
 
 const drawing = () => document.getElementById("drawing");
 const plan = () => document.getElementById("plan");
@@ -73,7 +74,6 @@ function addHandle(one) {
 }
 
 function take(event, name, button) {
-  if (asking && !drawing().dataset.values) return;
   event.preventDefault();
   button.focus();
   button.setPointerCapture(event.pointerId);
@@ -147,10 +147,8 @@ document.addEventListener("keydown", (event) => {
   const field = event.target.closest("input, select, textarea, button, summary, a, [role=slider]");
   if (field?.matches("input[data-step]") && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
     event.preventDefault();
-    field.blur(); // the answer writes the stepped figure into the field
-    ask({ step: `${field.name}:${event.key === "ArrowUp" ? 1 : -1}` });
-    field.focus();
     stepping = field;
+    ask({ step: `${field.name}:${event.key === "ArrowUp" ? 1 : -1}` });
   }
   if (field || event.ctrlKey || event.metaKey || event.altKey) return;
   if (event.key === " ") {
@@ -159,8 +157,6 @@ document.addEventListener("keydown", (event) => {
   }
   if (event.key === "s") document.querySelector("#save button").click();
 });
-
-let stepping = null;
 
 document.body.addEventListener("htmx:afterSwap", () => {
   sync();
