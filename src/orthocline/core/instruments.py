@@ -1,0 +1,34 @@
+"""How sure instruments and habits are, until the golfer's own calibration says better.
+
+Every figure is one standard deviation: half of the range within which it is said to be.
+"""
+
+import math
+from typing import Final
+
+from orthocline.core.units import FOOT_M
+
+LEVEL_SD: Final = 0.001
+"""Digital level: slope [ratio] of the place where it lies."""
+LEVEL_BUMP_SD: Final = 0.0025
+"""Digital level laid down once: slope [ratio] of the bump under it; averaged over three places it is gone."""
+PACING_SD: Final = 0.02
+"""A length paced with a stride known from a tape, as a share of it."""
+USUAL_PACING_SD: Final = 0.05
+"""A length paced with the usual stride, as a share of it."""
+RAMP_SD_FT: Final = 0.15
+"""Ramp: what its set-up and the place on the green add to the scatter of its rolls."""
+ONE_WAY_SD_FT: Final = 0.5
+"""Ramp: what rolling one way adds on ground that was not proved level."""
+RAMP_ROLL_SHARE: Final = 0.03
+"""Ramp: usual scatter of one roll, as a share of it, where too few were made to tell."""
+POSTED_SD_FT: Final = 0.5
+"""A posted number, on its day."""
+DAY_SD_FT: Final = math.sqrt(0.75**2 - 0.5**2)
+"""What a day adds to a green speed: a posted number is known within 1.0 ft that day, 1.5 ft after."""
+THUMB_SD_S: Final = 0.075
+"""A stopwatch started and stopped by thumb."""
+STROKE_SHARE: Final = 0.04
+"""Usual scatter of launch speed from putts of one stroke length, where too few were made to tell."""
+USUAL_SHOE_M: Final = FOOT_M
+"""A shoe from heel to toe, until the golfer's own is known."""

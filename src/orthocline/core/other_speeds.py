@@ -1,0 +1,66 @@
+"""Green speed without a ramp: the posted number, a timed putt; and how any speed ages."""
+
+import math
+from collections.abc import Sequence
+
+from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2, RAMP_SPEED_MPS
+from orthocline.core.estimate import Estimate, widened
+from orthocline.core.instruments import DAY_SD_FT, POSTED_SD_FT, THUMB_SD_S
+from orthocline.core.units import FOOT_M
+
+DAY_H = 24.0
+STALE_H = 6.0
+"""After so many hours a green has grown and dried: measure again."""
+
+
+def posted_speed(speed_ft: float) -> Estimate:
+    """Return the green speed [ft] of a posted number, on its day."""
+    return Estimate(speed_ft, POSTED_SD_FT)
+
+
+def timed_speed(length_m: float, times_s: Sequence[float], length_share_sd: float = 0.0) -> Estimate:
+    """Return the green speed [ft] from putts on level ground, timed from strike to rest, slide included.
+
+    Parameters
+    ----------
+    length_m : float
+        How far they rolled in all [m].
+    times_s : sequence of float
+        One time [s] or more.
+    length_share_sd : float
+        How far the length may be off, as a share.
+
+    Raises
+    ------
+    ValueError
+        When no ball can take so short a time: it would slide all the way.
+
+    Notes
+    -----
+    T = 2 v_f/(7 mu g) + 5 v_f/(7 d) and L = 12 v_f^2/(49 mu g) + (5 v_f/7)^2/(2 d) leave, without d,
+    v_f^2/(7 mu g) + (5/14) T v_f - L = 0.
+    """
+    count = len(times_s)
+    time = math.fsum(times_s) / count
+    speed = _timed_speed_ft(length_m, time)
+    rate = (_timed_speed_ft(length_m, time * 1.001) - speed) / (0.001 * time)
+    spread = math.sqrt(math.fsum((t - time) ** 2 for t in times_s) / (count - 1)) if count > 2 else THUMB_SD_S
+    thumb = widened(max(spread, THUMB_SD_S) / math.sqrt(count), count - 1 if spread > THUMB_SD_S else 0)
+    return Estimate(speed, math.hypot(rate * thumb, speed * length_share_sd))
+
+
+def _timed_speed_ft(length_m: float, time_s: float) -> float:
+    grip = FACE_FRICTION * GRAVITY_MPS2
+    half = 5.0 / 28.0 * time_s
+    face = 7.0 * grip * (-half + math.sqrt(half**2 + length_m / (7.0 * grip)))
+    rolling_s = time_s - 2.0 * face / (7.0 * grip)
+    if rolling_s <= 0.0:
+        raise ValueError("no ball rolls so far in so short a time")
+    drag = 5.0 * face / (7.0 * rolling_s)
+    return RAMP_SPEED_MPS**2 / (2.0 * drag) / FOOT_M
+
+
+def aged(estimate: Estimate, hours: float) -> Estimate:
+    """Return a green speed [ft] so many hours later: as sure as it was, and what up to a day adds."""
+    share = min(max(hours, 0.0) / DAY_H, 1.0)
+    return Estimate(estimate.value, math.hypot(estimate.sd, DAY_SD_FT * share))

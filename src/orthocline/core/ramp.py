@@ -1,0 +1,101 @@
+"""The ramp: how fast it releases a ball, how high to lift it, and what a home-made one's rolls are worth."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from orthocline.core.constants import BALL_RADIUS_M, GRAVITY_MPS2
+from orthocline.core.units import INCH_M
+
+RAMP_LENGTH_RANGE_M = (0.2, 2.0)
+RAMP_ANGLE_RANGE_DEG = (5.0, 45.0)
+RAIL_GAP_RANGE_M = (0.005, 0.038)
+GROOVE_RANGE_DEG = (60.0, 180.0)
+ROUNDING = 1e-9
+
+
+class RampError(ValueError):
+    """A ramp that cannot be built; `member` names the figure at fault."""
+
+    def __init__(self, member: str, message: str) -> None:
+        super().__init__(message)
+        self.member = member
+
+
+@dataclass(frozen=True)
+class Rods:
+    """Two rods or edges, `gap_m` apart where they touch the ball."""
+
+    gap_m: float
+
+    @property
+    def rolling_radius_m(self) -> float:
+        """Effective rolling radius r_e = sqrt(r^2 - (gap/2)^2) [m]."""
+        return math.sqrt(BALL_RADIUS_M**2 - (self.gap_m / 2.0) ** 2)
+
+
+@dataclass(frozen=True)
+class Groove:
+    """A V-groove that opens by `angle_rad`; half a turn is a flat board."""
+
+    angle_rad: float
+
+    @property
+    def rolling_radius_m(self) -> float:
+        """Effective rolling radius r_e = r sin(angle/2) [m]."""
+        return BALL_RADIUS_M * math.sin(self.angle_rad / 2.0)
+
+
+Rails = Rods | Groove
+
+
+@dataclass(frozen=True)
+class Ramp:
+    """A ramp: the way of the ball on it, its angle to level ground, and what the ball rolls on.
+
+    Raises
+    ------
+    RampError
+        When a figure is outside its range; the ranges are the constants of this module.
+    """
+
+    length_m: float
+    angle_rad: float
+    rails: Rails
+
+    def __post_init__(self) -> None:
+        for member, figure, (least, most), what in self._figures():
+            if not least - ROUNDING <= figure <= most + ROUNDING:
+                raise RampError(member, f"{what} must be between {least:g} and {most:g}")
+
+    def _figures(self) -> Iterator[tuple[str, float, tuple[float, float], str]]:
+        yield "length", self.length_m, RAMP_LENGTH_RANGE_M, "a ramp's length in metres"
+        yield "angle", math.degrees(self.angle_rad), RAMP_ANGLE_RANGE_DEG, "a ramp's angle in degrees"
+        if isinstance(self.rails, Rods):
+            millimetres = (1000.0 * RAIL_GAP_RANGE_M[0], 1000.0 * RAIL_GAP_RANGE_M[1])
+            yield "gap", 1000.0 * self.rails.gap_m, millimetres, "the gap of the rods in millimetres"
+        else:
+            yield "groove", math.degrees(self.rails.angle_rad), GROOVE_RANGE_DEG, "a groove in degrees"
+
+    @property
+    def lift_m(self) -> float:
+        """How high the ball starts above the ramp's foot: l sin(theta) [m]."""
+        return self.length_m * math.sin(self.angle_rad)
+
+    @property
+    def release_speed_mps(self) -> float:
+        """Speed [m/s] at its foot: sqrt(2 l g sin(theta) / (1 + 0.4 (r/r_e)^2)), rolling without slip."""
+        spin = 0.4 * (BALL_RADIUS_M / self.rails.rolling_radius_m) ** 2
+        return math.sqrt(2.0 * GRAVITY_MPS2 * self.lift_m / (1.0 + spin))
+
+    @property
+    def correction(self) -> float:
+        """Factor that makes its rolls those of the standard ramp: (v_standard / v)^2.
+
+        Both speeds are from the same formula, so that the losses at the foot cancel.
+        """
+        return (STANDARD_RAMP.release_speed_mps / self.release_speed_mps) ** 2
+
+
+STANDARD_RAMP = Ramp(30.0 * INCH_M, math.radians(20.0), Groove(math.radians(145.0)))
+"""30 in at 20 degrees with a groove of 145 degrees: 1.884 m/s by the formula, 1.83 on the grass."""

@@ -1,0 +1,76 @@
+"""A simulated ramp: its rolls come from the model, on a green whose speed, slope and grain are hidden."""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+
+from orthocline.core.constants import RAMP_SPEED_MPS
+from orthocline.core.forces import forces_of
+from orthocline.core.instruments import RAMP_SD_FT
+from orthocline.core.putt import Grain, Point, Putt, RollPast
+from orthocline.core.ramp import STANDARD_RAMP, Ramp
+from orthocline.core.roll import roll
+from orthocline.core.surface import plane_from_grade
+
+HIDDEN_SPEED_RANGE_FT = (6.0, 13.0)
+HIDDEN_SLOPE_RANGE = (-0.03, 0.03)
+HIDDEN_GRAIN_RANGE = (-0.25, 0.25)
+ROLL_SCATTER = 0.02
+"""Scatter of one roll as a share of it, one standard deviation: the release by hand and the grass's own."""
+FARTHEST_M = 100.0
+
+
+@dataclass(frozen=True)
+class HiddenGreen:
+    """A green as it really is: speed [ft]; rise [ratio] and strength of the grain, both toward `out`."""
+
+    speed_ft: float
+    slope: float
+    grain: float
+
+
+def some_green(chance: np.random.Generator) -> HiddenGreen:
+    """Return a green such as one finds: speed 8 to 12, up to 1.5 % of slope either way, a little grain."""
+    return HiddenGreen(
+        round(float(chance.uniform(8.0, 12.0)), 1),
+        round(float(chance.uniform(-0.015, 0.015)), 3),
+        round(float(chance.uniform(-0.06, 0.06)), 2),
+    )
+
+
+def setting_up(green: HiddenGreen, chance: np.random.Generator) -> float:
+    """Return how a set-up makes all of its rolls too long: a factor on them."""
+    return 1.0 + float(chance.normal(0.0, RAMP_SD_FT / green.speed_ft))
+
+
+def simulated_roll_m(
+    green: HiddenGreen, ramp: Ramp, *, back: bool, set_up: float, chance: np.random.Generator
+) -> float:
+    """Return one roll [m] of the ramp, out or back, rolled by the general integrator.
+
+    Parameters
+    ----------
+    set_up : float
+        From `setting_up`, the same for all rolls of one set-up.
+    """
+    way = math.pi if back else 0.0
+    putt = Putt(
+        Point(0.0, 0.0),
+        Point(1.0, 0.0),
+        plane_from_grade(green.slope, 0.0, 0.0),
+        green.speed_ft,
+        RollPast(0.0),
+        Grain(abs(green.grain), 0.0 if green.grain >= 0.0 else math.pi),
+    )
+    share = max(0.1, set_up * (1.0 + float(chance.normal(0.0, ROLL_SCATTER))))
+    release = RAMP_SPEED_MPS * ramp.release_speed_mps / STANDARD_RAMP.release_speed_mps * math.sqrt(share)
+    track = roll(
+        putt.surface,
+        forces_of(putt),
+        putt.ball,
+        heading_rad=way,
+        speed_mps=release,
+        path_limit_m=FARTHEST_M,
+    )
+    return math.hypot(track.finish.x_m, track.finish.y_m)

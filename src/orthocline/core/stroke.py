@@ -1,0 +1,59 @@
+"""The stroke: its length for a roll, the golfer's own once a few putts calibrate it, and a speed from it."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from orthocline.core.constants import RAMP_SPEED_MPS
+from orthocline.core.estimate import Estimate, mean_estimate
+from orthocline.core.green_speed import rolling_deceleration_mps2
+from orthocline.core.instruments import STROKE_SHARE
+from orthocline.core.units import FOOT_M, INCH_M
+
+BACK_S, THROUGH_S = 0.6, 0.3
+"""The usual tempo of two to one: to the top, and down to the ball."""
+
+
+@dataclass(frozen=True)
+class StrokePutt:
+    """A putt that calibrates: length of the stroke and of the roll on level ground [m], green speed [ft]."""
+
+    stroke_m: float
+    roll_m: float
+    green_speed_ft: float
+
+
+def stroke_rate(putts: Sequence[StrokePutt]) -> Estimate | None:
+    """Return launch speed per length of stroke [1/s] from the golfer's own putts; None for no putts.
+
+    For one golfer and one tempo launch speed grows with the length of the stroke; v0 = sqrt(2 d L).
+    """
+    if not putts:
+        return None
+    rates = [
+        math.sqrt(2.0 * rolling_deceleration_mps2(putt.green_speed_ft) * putt.roll_m) / putt.stroke_m
+        for putt in putts
+    ]
+    return mean_estimate(rates, STROKE_SHARE)
+
+
+def stroke_length_m(launch_speed_mps: float, rate: Estimate) -> float:
+    """Return the golfer's own length of stroke [m] for a launch speed."""
+    return launch_speed_mps / rate.value
+
+
+def rule_of_thumb_stroke_m(plays_like_m: float) -> float:
+    """Return the length of stroke [m] by the rule of thumb: an inch per foot that the putt plays."""
+    return plays_like_m / FOOT_M * INCH_M
+
+
+def speed_from_strokes(putts: Sequence[tuple[float, float]], rate: Estimate) -> Estimate:
+    """Return the green speed [ft] from putts on level ground as (stroke, roll) [m], by a calibrated stroke.
+
+    S = v_ramp^2 / (2 d) with d = (rate * stroke)^2 / (2 L).
+    """
+    speeds = [
+        RAMP_SPEED_MPS**2 * roll_m / (rate.value * stroke_m) ** 2 / FOOT_M for stroke_m, roll_m in putts
+    ]
+    mean = math.fsum(speeds) / len(speeds)
+    return mean_estimate(speeds, 2.0 * STROKE_SHARE, 2.0 * mean * rate.sd / rate.value)

@@ -1,0 +1,52 @@
+"""Zero putts: balls putted to one level distance, to train and check pace. They give no green speed."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from orthocline.core.units import INCH_M
+
+LEAVE_RANGE_M = (0.0, 18.0 * INCH_M)
+"""Where a ball should stop beyond the target: up to eighteen inches past."""
+ROUNDING_M = 1e-9
+
+
+@dataclass(frozen=True)
+class ZeroScore:
+    """How a set of zero putts went.
+
+    Attributes
+    ----------
+    past_m : tuple of float
+        Where each stopped beyond the target [m], negative if short.
+    good : tuple of bool
+        Whether each stopped within `LEAVE_RANGE_M`.
+    mean_m, spread_m, group_m : float
+        Their mean, standard deviation (0 for one ball) and longest less shortest [m].
+    """
+
+    past_m: tuple[float, ...]
+    good: tuple[bool, ...]
+    mean_m: float
+    spread_m: float
+    group_m: float
+
+    @property
+    def all_good(self) -> bool:
+        """Whether every ball stopped where it should."""
+        return all(self.good)
+
+
+def score_zero_putts(target_m: float, lengths_m: Sequence[float]) -> ZeroScore:
+    """Return the score of balls, one or more, that rolled `lengths_m` [m] to a target `target_m` away."""
+    past = tuple(length - target_m for length in lengths_m)
+    mean = math.fsum(past) / len(past)
+    squares = math.fsum((one - mean) ** 2 for one in past)
+    least, most = LEAVE_RANGE_M
+    return ZeroScore(
+        past,
+        tuple(least - ROUNDING_M <= one <= most + ROUNDING_M for one in past),
+        mean,
+        math.sqrt(squares / max(len(past) - 1, 1)),
+        max(past) - min(past),
+    )
