@@ -27,7 +27,6 @@ from tests.putts import MILLIMETRE
 
 TWENTY = math.radians(20.0)
 TWO_RODS = Ramp(30 * INCH_M, TWENTY, Rods(0.020))
-STEADY = 1e-9
 
 
 class Quiet(np.random.Generator):
@@ -129,7 +128,9 @@ def test_a_roll_that_stands_out_is_pointed_at_and_still_counts():
 
 def test_speed_never_claims_more_than_the_ramp_can_give():
     same = one_way([3.0, 3.0, 3.0])
-    assert speed_from_rolls(same, same).speed_ft.within == pytest.approx(0.3, abs=STEADY)
+    alike = speed_from_rolls(same, same)
+    assert 0.3 <= alike.speed_ft.within < 0.32
+    assert 0.0 < alike.slope.within < 0.002
     paced = speed_from_rolls(same, same, length_share_sd=0.05).speed_ft
     assert paced.within > 0.1 * paced.value
 

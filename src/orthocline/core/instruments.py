@@ -22,6 +22,8 @@ ONE_WAY_SD_FT: Final = 0.5
 """Ramp: what rolling one way adds on ground that was not proved level."""
 RAMP_ROLL_SHARE: Final = 0.03
 """Ramp: usual scatter of one roll, as a share of it, where too few were made to tell."""
+TAPE_SHARE: Final = 0.005
+"""Ramp: least scatter of one roll as a share of it, read off a tape to the inch, however alike rolls look."""
 POSTED_SD_FT: Final = 0.5
 """A posted number, on its day."""
 DAY_SD_FT: Final = math.sqrt(0.75**2 - 0.5**2)

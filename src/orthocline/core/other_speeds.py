@@ -4,7 +4,7 @@ import math
 from collections.abc import Sequence
 
 from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2, RAMP_SPEED_MPS
-from orthocline.core.estimate import Estimate, widened
+from orthocline.core.estimate import Estimate, combine
 from orthocline.core.instruments import DAY_SD_FT, POSTED_SD_FT, THUMB_SD_S
 from orthocline.core.units import FOOT_M
 
@@ -40,13 +40,10 @@ def timed_speed(length_m: float, times_s: Sequence[float], length_share_sd: floa
     T = 2 v_f/(7 mu g) + 5 v_f/(7 d) and L = 12 v_f^2/(49 mu g) + (5 v_f/7)^2/(2 d) leave, without d,
     v_f^2/(7 mu g) + (5/14) T v_f - L = 0.
     """
-    count = len(times_s)
-    time = math.fsum(times_s) / count
-    speed = _timed_speed_ft(length_m, time)
-    rate = (_timed_speed_ft(length_m, time * 1.001) - speed) / (0.001 * time)
-    spread = math.sqrt(math.fsum((t - time) ** 2 for t in times_s) / (count - 1)) if count > 2 else THUMB_SD_S
-    thumb = widened(max(spread, THUMB_SD_S) / math.sqrt(count), count - 1 if spread > THUMB_SD_S else 0)
-    return Estimate(speed, math.hypot(rate * thumb, speed * length_share_sd))
+    time = combine([Estimate(one, THUMB_SD_S) for one in times_s])
+    speed = _timed_speed_ft(length_m, time.value)
+    rate = (_timed_speed_ft(length_m, time.value * 1.001) - speed) / (0.001 * time.value)
+    return Estimate(speed, math.hypot(rate * time.sd, speed * length_share_sd))
 
 
 def _timed_speed_ft(length_m: float, time_s: float) -> float:

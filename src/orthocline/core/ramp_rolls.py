@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from orthocline.core.constants import GRAVITY_MPS2, RAMP_SPEED_MPS, ROLLING_SHARE
 from orthocline.core.estimate import Estimate, widened
 from orthocline.core.green_speed import rolling_deceleration_mps2
-from orthocline.core.instruments import ONE_WAY_SD_FT, RAMP_ROLL_SHARE, RAMP_SD_FT
+from orthocline.core.instruments import ONE_WAY_SD_FT, RAMP_ROLL_SHARE, RAMP_SD_FT, TAPE_SHARE
 from orthocline.core.units import FOOT_M, PERCENT
 
 ROLL_RANGE_M = (0.3, 60.0 * FOOT_M)
@@ -155,12 +155,9 @@ def _single_way(
     per_slope_m = speed_m**2 / (2.0 * SLOPE_PER_INVERSE_M)
     slope_sd_m = level.sd * per_slope_m if level else ONE_WAY_SD_FT * FOOT_M
     sd = _sd_ft(scatter, freedom, math.hypot(slope_sd_m, speed_m * length_share_sd))
-    flat = (
-        None if level else (_level_speed_m(mean, -PERCENT) / FOOT_M, _level_speed_m(mean, PERCENT) / FOOT_M)
-    )
-    return RampSpeed(
-        Estimate(speed_m / FOOT_M, sd), out, back, flat_range_ft=None if level else (falls, rises)
-    )
+    falls, rises = (_level_speed_m(mean, slope) / FOOT_M for slope in (-PERCENT, PERCENT))
+    flat = None if level else (falls, rises)
+    return RampSpeed(Estimate(speed_m / FOOT_M, sd), out, back, flat_range_ft=flat)
 
 
 def _level_speed_m(roll_m: float, rise: float) -> float:
@@ -176,7 +173,8 @@ def _roll_share(*ways: OneWay) -> tuple[float, int]:
     freedom = sum(len(way.rolls_m) - 1 for way in ways)
     if freedom < 2:
         return RAMP_ROLL_SHARE, 0
-    return math.sqrt(math.fsum(way.squares_m2 / way.mean_m**2 for way in ways) / freedom), freedom
+    share = math.sqrt(math.fsum(way.squares_m2 / way.mean_m**2 for way in ways) / freedom)
+    return max(share, TAPE_SHARE), freedom
 
 
 def _sd_ft(scatter_m: float, freedom: int, common_m: float) -> float:
