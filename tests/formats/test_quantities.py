@@ -1,15 +1,31 @@
 """What golfers type and how figures are said."""
 
+from datetime import UTC, datetime, timedelta
+
 import pytest
 
 from orthocline.formats.quantities import (
     QuantityError,
+    is_paced,
+    parse_degrees,
+    parse_far_m,
     parse_green_speed_ft,
     parse_length_m,
+    parse_near_m,
+    parse_seconds,
     parse_slope,
     parse_speed_mps,
 )
-from orthocline.formats.wording import cups_words, hour_words, past_words, quarters, short_length
+from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
+from orthocline.formats.wording import (
+    USUAL_WORDING,
+    Wording,
+    cups_words,
+    hour_words,
+    quarters,
+    unbroken,
+    when_words,
+)
 
 FT, IN = 0.3048, 0.0254
 
@@ -76,8 +92,8 @@ def test_speeds():
 
 def test_words():
     assert [quarters(v) for v in (17.66, 0.1, 0.3, 2.99)] == ["17¾", "0", "¼", "3"]
-    assert short_length(17.66 * IN) == "17¾ in"
-    assert short_length(72 * IN) == "6 ft"
+    assert USUAL_WORDING.short(17.66 * IN) == "17¾ in"
+    assert USUAL_WORDING.short(72 * IN) == "6 ft"
     assert [hour_words(h) for h in (5.52, 6.0, 3.72, 7.24, 11.9)] == [
         "half past five",
         "six o'clock",
@@ -85,7 +101,61 @@ def test_words():
         "quarter past seven",
         "twelve o'clock",
     ]
-    assert past_words(0.3048) == "one foot"
-    assert past_words(18 * IN) == "18 in"
+    assert USUAL_WORDING.past(0.3048) == "one foot"
+    assert USUAL_WORDING.past(18 * IN) == "18 in"
     assert cups_words(17.66 * IN) == "about four cups"
     assert cups_words(2.125 * IN) == "half a cup"
+
+
+OWN = Wording(metric=True, degrees=True, borrow=True, pace_m=0.85, shoe_m=0.29, own_pace=True)
+
+
+def test_bare_numbers_paces_and_shoes_are_the_golfers_own():
+    assert parse_length_m("3 paces 2 shoes", wording=OWN) == pytest.approx(3 * 0.85 + 2 * 0.29)
+    assert parse_far_m("4.3", OWN) == pytest.approx(4.3)
+    assert parse_near_m("30", OWN) == pytest.approx(0.30)
+    assert parse_slope("1.2", 3.0, OWN) == (pytest.approx(0.020947, abs=1e-6), "deg")
+    assert parse_slope("3 cm", 3.0, OWN) == (pytest.approx(0.01), "cm")
+    assert parse_length_m("5 paces") == pytest.approx(15 * FT)
+    assert is_paced("5 Paces")
+    assert not is_paced("5 ft")
+
+
+def test_figures_are_said_in_the_golfers_units_and_words():
+    said = (OWN.short(0.447), OWN.short(1.2), OWN.far(4.6), OWN.exact(0.4491), OWN.taped(2.794))
+    assert said == ("45 cm", "1.2 m", "4.6 m", "44.9 cm", "2.79 m")
+    assert (OWN.slope(0.021), OWN.past(0.3048), OWN.ball_speed(1.92), OWN.bend) == (
+        "1.2°",
+        "30 cm",
+        "1.9 m/s",
+        "borrow",
+    )
+    assert (OWN.typed_far(4.27), OWN.typed_near(0.3), OWN.typed_slope(0.021)) == (
+        "4.27 m",
+        "30 cm",
+        "1.2 deg",
+    )
+    assert USUAL_WORDING.taped(2.794) == "9 ft 2 in"
+    assert OWN.paces(4.25) == "5 paces"
+    assert unbroken("4.6 m and 45 cm, 2 %") == "4.6\u00a0m and 45\u00a0cm, 2\u00a0%"
+
+
+def test_when_is_said_shorter_the_nearer_it_is():
+    now = datetime(2026, 7, 14, 12, 0).astimezone()
+    said = [when_words(now - timedelta(days=days, hours=3), now) for days in (0, 1, 3, 40)]
+    assert said == ["09:00", "yesterday 09:00", "3 days ago", "4 Jun 2026"]
+
+
+def test_a_speeds_origin_goes_into_an_address_and_back():
+    origin = SpeedOrigin(10.2, 0.3, datetime(2026, 7, 14, 7, 40, tzinfo=UTC), "ramp")
+    assert origin.text == "10.2 ±0.3 at 2026-07-14T07:40Z by ramp"
+    assert parse_speed_origin(origin.text) == origin
+    for bad in ("", "07:40", origin.text.replace("ramp", "feel"), origin.text.replace("07-14", "13-41")):
+        assert parse_speed_origin(bad) is None
+
+
+def test_angles_and_times():
+    assert parse_degrees("20°") == parse_degrees("20 deg") == parse_degrees("20") == 20.0
+    assert parse_seconds("3.5 s") == parse_seconds("3.5") == 3.5
+    with pytest.raises(QuantityError, match="a time such as"):
+        parse_seconds("3 ft")

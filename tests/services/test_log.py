@@ -1,6 +1,6 @@
 """The log, accounts, the mode and the demo, on real PostgreSQL."""
 
-from datetime import timedelta
+from datetime import UTC, datetime, timedelta
 
 import pytest
 from sqlalchemy import func, select
@@ -14,10 +14,12 @@ from orthocline.services import log
 from orthocline.services.accounts import delete_account, export_account, sign_in, sign_up
 from orthocline.services.call import call, own_words
 from orthocline.services.demo import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, load_demo
+from orthocline.services.demo_speeds import WEEKS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.log import Finish
 from orthocline.services.mode import Mode
 from orthocline.services.reading import compare_own, read_putt, require_roll
+from orthocline.services.speeds import list_speeds
 from orthocline.services.today import today
 from tests.conftest import PASSWORD
 from tests.putts import plane_putt
@@ -180,9 +182,16 @@ def test_demo_is_loaded_once(session):
     putts = log.list_putts(session, golfer)
     assert len(putts) == PUTTS_LOGGED
     assert {p.holed for p in putts} == {True, False}
-    day = today(session, golfer, Mode.PRACTICE)
+    now = datetime.now(UTC)
+    day = today(session, golfer, Mode.PRACTICE, now)
     assert len(day.last) == 5
-    assert [step.place for step in today(None, None, Mode.COMPETITION).steps] == ["", "log"]
+    assert day.speed.place == "Ternholm Links, practice green"
+    assert not any(note.measured_at > now for note in list_speeds(session, golfer))
+    assert len(list_speeds(session, golfer)) > WEEKS
+    assert [step.place for step in today(None, None, Mode.COMPETITION, now).steps] == [
+        "",
+        "log",
+    ]
 
 
 def test_migrations_go_up_and_down_and_match_the_models(cluster):

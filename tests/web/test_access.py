@@ -1,5 +1,7 @@
 """Who may do what: every route, forged forms, too many tries, the policy, and no 500."""
 
+import re
+
 import pytest
 
 from orthocline.formats.putt_document import schema
@@ -7,12 +9,19 @@ from orthocline.services.log import note_putt
 from orthocline.web.app import create_app
 from orthocline.web.local import local_path
 from tests.conftest import PASSWORD, SECRET, app_config
+from tests.speeds import kept_speed
 
 PUBLIC = {
     "static",
     "today.page",
     "read.page",
     "read.roll",
+    "speed.page",
+    "ramp.page",
+    "ramp.keep_it",
+    "noramp.page",
+    "noramp.keep_it",
+    "beat.page",
     "mode.switch",
     "mode.sun",
     "about.cautions",
@@ -34,31 +43,52 @@ def private_routes(app):
     ]
 
 
+def concrete(rule, number):
+    kinds = rule.rule.replace("<any(stride_tries, stroke_putts):kind>", "stride_tries")
+    return re.sub("<int:[a-z_]+>", str(number), kinds)
+
+
 def test_every_private_route_refuses_a_stranger(app, client):
     routes = private_routes(app)
     assert len(routes) >= 10
     for rule, method in routes:
-        address = rule.rule.replace("<int:putt_id>", "1")
+        address = concrete(rule, 1)
         answer = client.open(address, method=method)
         assert answer.status_code in (302, 303), rule
         assert answer.location.startswith("/sign-in"), rule
 
 
-def test_every_putt_route_refuses_a_neighbour(app, signed_in, session, create_golfer):
-    neighbours = note_putt(session, create_golfer("Idris"), length_m=3.0, place="", note="")
+def test_every_route_of_a_row_refuses_a_neighbour(app, signed_in, session, create_golfer):
+    idris = create_golfer("Idris")
+    putt = note_putt(session, idris, length_m=3.0, place="", note="")
+    speed = kept_speed(session, idris)
     session.commit()
+    rows = {"putt_id": putt.id, "note_id": speed.id, "number": 0}
+    refused = 0
     for rule, method in private_routes(app):
-        if "putt_id" in rule.arguments:
-            address = rule.rule.replace("<int:putt_id>", str(neighbours.id))
+        for argument in rule.arguments & rows.keys():
+            address = concrete(rule, rows[argument])
             assert signed_in.open(address, method=method, data={"holed": "1"}).status_code == 404, rule
+            refused += 1
+    assert refused >= 10
     session.expire_all()
-    assert (neighbours.holed, neighbours.deleted_at) == (None, None)
+    assert (putt.holed, putt.deleted_at, speed.deleted_at) == (None, None, None)
 
 
 def test_forged_forms_are_refused(database_url, sessions):
     app = create_app(app_config(database_url, SESSIONS=sessions, WTF_CSRF_ENABLED=True))
     client = app.test_client()
-    for address in ("/log", "/mode", "/sign-in", "/sign-out", "/sign-in/demo", "/account/delete", "/sun"):
+    for address in (
+        "/log",
+        "/mode",
+        "/sign-in",
+        "/sign-out",
+        "/sign-in/demo",
+        "/account/delete",
+        "/sun",
+        "/speed/ramp",
+        "/measures",
+    ):
         refused = client.post(address)
         assert refused.status_code == 400, address
         assert "reload" in refused.text

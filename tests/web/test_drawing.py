@@ -9,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from orthocline.core.api import FOOT_M, INCH_M, own_roll, read
+from orthocline.formats.wording import USUAL_WORDING, Wording
 from orthocline.web.drawing.frame import Frame, fit, path_d, segments_d
 from orthocline.web.drawing.ground import CLOSEST, clockwise_from_up, hachures
 from orthocline.web.drawing.labels import GAP, LINE_SHARE, Room, Wanted, ink, place_labels, text_width
@@ -73,20 +74,22 @@ def test_a_label_that_fits_nowhere_is_left_out_unless_it_is_needed():
     assert [label.text for label in place_labels(wanted, ink([wall], wall), ROOM)] == ["curve gate"]
 
 
-@given(st.floats(0.001, 0.25), st.floats(5, 900))
-def test_contours_are_honest_and_far_enough_apart(tilt, scale):
-    ground = hachures(tilt, 0.0, scale)
-    fall_in = ground.spacing / scale * tilt / INCH_M
+@given(st.floats(0.001, 0.25), st.floats(5, 900), st.booleans())
+def test_contours_are_honest_and_far_enough_apart(tilt, scale, metric):
+    wording = Wording(metric=metric)
+    ground = hachures(tilt, 0.0, scale, wording)
+    fall = ground.spacing / scale * tilt / wording.near_m
     assert ground.spacing >= CLOSEST - 0.1
     if ground.spacing < 400:
-        assert fall_in == pytest.approx(ground.interval_in, rel=0.01)
+        figure, unit = ground.interval.split()
+        assert (fall, unit) == (pytest.approx(float(figure), rel=0.01), wording.near_unit)
 
 
 def test_steeper_ground_is_darker_and_level_ground_is_bare():
-    gentle, steep = hachures(0.01, 0, 100), hachures(0.05, 0, 100)
+    gentle, steep = (hachures(tilt, 0, 100, USUAL_WORDING) for tilt in (0.01, 0.05))
     assert steep.every < gentle.every
     assert steep.weight > gentle.weight
-    assert hachures(0.0, 0.0, 100.0) is None
+    assert hachures(0.0, 0.0, 100.0, USUAL_WORDING) is None
     assert clockwise_from_up(0.02, 0.0) == pytest.approx(180.0), "uphill: it falls toward the golfer"
     assert clockwise_from_up(0.0, 0.02) == pytest.approx(90.0)
 
@@ -96,7 +99,7 @@ def test_steeper_ground_is_darker_and_level_ground_is_bare():
 def test_the_plan_is_the_read_to_scale(side, length_ft):
     putt = plane_putt(length_ft, side_right=side, grade=0.01)
     answer = read(putt)
-    drawn = plan(putt, answer)
+    drawn = plan(putt, answer, USUAL_WORDING)
     scale = drawn.frame.scale
     assert math.hypot(drawn.ball.x - drawn.hole.x, drawn.ball.y - drawn.hole.y) == pytest.approx(
         scale * length_ft * FOOT_M, abs=0.15
@@ -112,11 +115,11 @@ def test_the_plan_is_the_read_to_scale(side, length_ft):
 def test_own_aim_is_drawn_where_it_was_said():
     putt = plane_putt(14, side_right=-0.021)
     answer = read(putt)
-    drawn = plan(putt, answer, own_roll(putt, answer.aim, 9 * INCH_M))
+    drawn = plan(putt, answer, USUAL_WORDING, own_roll(putt, answer.aim, 9 * INCH_M))
     own = drawn.answer.own
     assert own.mark.x - drawn.hole.x == pytest.approx(drawn.frame.scale * 9 * INCH_M, abs=0.15)
     assert own.finish.x < drawn.hole.x, "too low a start finishes below the hole"
-    right = plan(putt, answer, own_roll(putt, answer.aim, answer.aim_right_m)).answer.own
+    right = plan(putt, answer, USUAL_WORDING, own_roll(putt, answer.aim, answer.aim_right_m)).answer.own
     assert (right.finish.x, right.finish.y) == (drawn.hole.x, drawn.hole.y), "it ends in the hole"
 
 
@@ -130,7 +133,8 @@ def test_the_cup_shows_the_entry_from_the_side_where_the_ball_comes():
 
 def test_the_profile_rises_with_the_ground():
     up, down, level = (
-        profile(putt := plane_putt(10, grade=grade), read(putt)) for grade in (0.02, -0.02, 0.0)
+        profile(putt := plane_putt(10, grade=grade), read(putt), USUAL_WORDING)
+        for grade in (0.02, -0.02, 0.0)
     )
     assert up.ground_left > up.ground_right
     assert down.ground_left < down.ground_right

@@ -28,7 +28,7 @@ def test_saving_leads_to_the_finish(signed_in, session):
     answer = signed_in.post("/log", data=SPINDRIFT)
     putt = rows(session)[0]
     assert (answer.status_code, answer.location) == (303, f"/log/{putt.id}/finish")
-    assert putt.place == "Ternholm, green 4, Spindrift"
+    assert putt.place == "Ternholm Links, green 4, Spindrift"
     assert putt.read_document["aim_right_m"] == pytest.approx(17.66 * INCH, abs=1e-4)
 
 
@@ -129,7 +129,7 @@ def test_the_list_needs_few_queries_however_long(signed_in, engine):
 @pytest.mark.usefixtures("saved")
 def test_account_export_sign_out_and_delete(signed_in, session):
     export = signed_in.get("/account/export")
-    assert export.get_json()["putts"][0]["place"] == "Ternholm, green 4, Spindrift"
+    assert export.get_json()["putts"][0]["place"] == "Ternholm Links, green 4, Spindrift"
     wrong = signed_in.post("/account/delete", data={"password": "not this one"})
     assert wrong.status_code == 422
     assert "do not go together" in wrong.text

@@ -26,8 +26,8 @@ def test_an_address_is_a_read(client):
     assert "17¾ in right</span> of centre." in text(page)
     assert "Plays like 15.1 ft." in text(page)
     assert "17.7 in right of centre" in text(page)
-    assert "Ternholm, green 4, Spindrift" in text(page)
-    assert "measured 07:40" in text(page)
+    assert "Ternholm Links, green 4, Spindrift" in text(page)
+    assert "as typed" in text(page)
     assert values(page) == SPINDRIFT
 
 
@@ -63,7 +63,7 @@ def test_an_empty_address_starts_somewhere_and_offers_the_demo_putt(client):
         ({"own": "<script>"}, "own", "cannot be read"),
         ({"grain": "0.9"}, "grain", "between 0 and 0.5"),
         ({"wind": "99 m/s"}, "wind", "between 0 and 25"),
-        ({"measured": "25:99"}, "measured", "a time such as 07:40"),
+        ({"measured": "25:99"}, "measured", "such as 10.2 ±0.3 at"),
         ({"place": "x" * 81}, "place", "80 characters"),
         ({"falls": "up"}, "falls", "Not a valid choice"),
         ({"grain": "0.1", "grain_toward": "north"}, "grain_toward", "Not a valid choice"),

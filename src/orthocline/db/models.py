@@ -1,4 +1,4 @@
-"""What is kept: golfers and the putts they log."""
+"""What is kept: golfers, their own measures, the green speeds they find and the putts they log."""
 
 from datetime import datetime
 from typing import Any
@@ -19,6 +19,9 @@ from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 NAME_LENGTH, PLACE_LENGTH, NOTE_LENGTH = 60, 80, 500
+COURSE_LENGTH, GREEN_LENGTH = 50, 28
+"""Course and green, with a comma and a space between them, make a place."""
+EVIDENCE_LENGTH = 2000
 CONVENTION = {
     "ix": "ix_%(table_name)s_%(column_0_N_name)s",
     "uq": "uq_%(table_name)s_%(column_0_N_name)s",
@@ -82,4 +85,78 @@ class LoggedPutt(Base):
     holed: Mapped[bool | None]
     finish_along_m: Mapped[float | None]
     finish_across_m: Mapped[float | None]
+    deleted_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+
+
+class OwnMeasures(Base):
+    """A golfer's own measures, units and words; NULL where the usual figure is used.
+
+    `stride_tries` is a list of ``{"paces", "tape_m"}``, `stroke_putts` of ``{"stroke_m", "roll_m",
+    "green_speed_ft"}``: what was tried is kept, what follows from it is worked out.
+    """
+
+    __tablename__ = "own_measures"
+    __table_args__ = (
+        CheckConstraint("units IN ('feet', 'metres')", name="units"),
+        CheckConstraint("slopes IN ('percent', 'degrees')", name="slopes"),
+        CheckConstraint("bend IN ('break', 'borrow')", name="bend"),
+        CheckConstraint("hand IN ('right', 'left')", name="hand"),
+        CheckConstraint("eye IN ('right', 'left', 'unknown')", name="eye"),
+        *(
+            CheckConstraint(f"{name} > 0", name=name)
+            for name in ("shoe_m", "finger_1_m", "finger_2_m", "finger_3_m", "arm_full_m", "arm_bent_m")
+        ),
+        CheckConstraint("usual_past_m >= 0", name="usual_past_m"),
+    )
+
+    golfer_id: Mapped[int] = mapped_column(
+        BigInteger, ForeignKey("golfers.id", ondelete="CASCADE"), primary_key=True
+    )
+    units: Mapped[str] = mapped_column(String(10), server_default="feet")
+    slopes: Mapped[str] = mapped_column(String(10), server_default="percent")
+    bend: Mapped[str] = mapped_column(String(10), server_default="break")
+    hand: Mapped[str] = mapped_column(String(10), server_default="right")
+    eye: Mapped[str] = mapped_column(String(10), server_default="unknown")
+    shoe_m: Mapped[float | None]
+    finger_1_m: Mapped[float | None]
+    finger_2_m: Mapped[float | None]
+    finger_3_m: Mapped[float | None]
+    arm_full_m: Mapped[float | None]
+    arm_bent_m: Mapped[float | None]
+    usual_past_m: Mapped[float | None]
+    stride_tries: Mapped[list[dict[str, float]]] = mapped_column(JSONB, server_default="[]")
+    stroke_putts: Mapped[list[dict[str, float]]] = mapped_column(JSONB, server_default="[]")
+
+
+class SpeedNote(Base):
+    """A green speed in the golfer's book: what, where, when, by which method, and how the green was.
+
+    `evidence` holds the address of the page that found it, so that it can be gone over again.
+    """
+
+    __tablename__ = "speed_notes"
+    __table_args__ = (
+        CheckConstraint("speed_ft >= 3 AND speed_ft <= 20", name="speed_ft"),
+        CheckConstraint("sd_ft > 0", name="sd_ft"),
+        CheckConstraint("method IN ('ramp', 'posted', 'timed', 'stroke')", name="method"),
+        CheckConstraint("trueness BETWEEN 1 AND 5", name="trueness"),
+        CheckConstraint("smoothness BETWEEN 1 AND 5", name="smoothness"),
+        Index("ix_speed_notes_golfer_id_measured_at", "golfer_id", "measured_at"),
+    )
+
+    id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)
+    golfer_id: Mapped[int] = mapped_column(BigInteger, ForeignKey("golfers.id", ondelete="CASCADE"))
+    course: Mapped[str] = mapped_column(String(COURSE_LENGTH))
+    green: Mapped[str] = mapped_column(String(GREEN_LENGTH), server_default="")
+    measured_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
+    method: Mapped[str] = mapped_column(String(10))
+    speed_ft: Mapped[float]
+    sd_ft: Mapped[float]
+    evidence: Mapped[str] = mapped_column(String(EVIDENCE_LENGTH), server_default="")
+    mowing: Mapped[str] = mapped_column(String(20), server_default="")
+    moisture: Mapped[str] = mapped_column(String(20), server_default="")
+    firmness: Mapped[str] = mapped_column(String(20), server_default="")
+    trueness: Mapped[int | None]
+    smoothness: Mapped[int | None]
+    note: Mapped[str] = mapped_column(String(NOTE_LENGTH), server_default="")
     deleted_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))

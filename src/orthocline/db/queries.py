@@ -6,7 +6,7 @@ from datetime import datetime
 from sqlalchemy import Select, delete, func, select
 from sqlalchemy.orm import Session
 
-from orthocline.db.models import Golfer, LoggedPutt
+from orthocline.db.models import Golfer, LoggedPutt, OwnMeasures, SpeedNote
 
 LARGEST_ID = 2**63 - 1
 """No row has a larger number: the column's own limit."""
@@ -57,15 +57,53 @@ def unfinished_putts(session: Session, golfer_id: int) -> int:
     return session.scalar(select(func.count()).select_from(query.subquery())) or 0
 
 
+def measures_of(session: Session, golfer_id: int) -> OwnMeasures | None:
+    """Return a golfer's own measures, if any were kept."""
+    return session.get(OwnMeasures, golfer_id)
+
+
+def speed_of(session: Session, golfer_id: int, note_id: int, *, deleted: bool = False) -> SpeedNote | None:
+    """Return one speed of the golfer's book, or None if there is none of that number."""
+    if note_id > LARGEST_ID:
+        return None
+    return session.scalar(_speeds(golfer_id, deleted=deleted).where(SpeedNote.id == note_id))
+
+
+def speeds_of(
+    session: Session, golfer_id: int, *, course: str = "", since: datetime | None = None
+) -> Sequence[SpeedNote]:
+    """Return a golfer's speeds, newest first; those of one `course`, capitals aside, or `since` a time."""
+    query = _speeds(golfer_id).order_by(SpeedNote.measured_at.desc(), SpeedNote.id.desc())
+    if course:
+        query = query.where(func.lower(SpeedNote.course) == course.lower())
+    if since:
+        query = query.where(SpeedNote.measured_at >= since)
+    return session.scalars(query).all()
+
+
+def newest_speed(session: Session, golfer_id: int, *, course: str = "") -> SpeedNote | None:
+    """Return the speed that was measured last, of all courses or of one."""
+    query = _speeds(golfer_id).order_by(SpeedNote.measured_at.desc(), SpeedNote.id.desc())
+    if course:
+        query = query.where(func.lower(SpeedNote.course) == course.lower())
+    return session.scalar(query.limit(1))
+
+
 def purge_deleted(session: Session, golfer_id: int, before: datetime) -> None:
     """Delete for good what a golfer deleted before that time."""
-    session.execute(
-        delete(LoggedPutt).where(LoggedPutt.golfer_id == golfer_id, LoggedPutt.deleted_at < before)
-    )
+    for kind in (LoggedPutt, SpeedNote):
+        session.execute(delete(kind).where(kind.golfer_id == golfer_id, kind.deleted_at < before))
 
 
 def _putts(golfer_id: int, *, deleted: bool = False) -> Select[LoggedPutt]:
     gone = LoggedPutt.deleted_at
     return select(LoggedPutt).where(
         LoggedPutt.golfer_id == golfer_id, gone.is_not(None) if deleted else gone.is_(None)
+    )
+
+
+def _speeds(golfer_id: int, *, deleted: bool = False) -> Select[SpeedNote]:
+    gone = SpeedNote.deleted_at
+    return select(SpeedNote).where(
+        SpeedNote.golfer_id == golfer_id, gone.is_not(None) if deleted else gone.is_(None)
     )

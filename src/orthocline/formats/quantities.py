@@ -9,15 +9,14 @@ from orthocline.core.api import (
     INCH_M,
     KILOMETRE_PER_HOUR_MPS,
     MILE_PER_HOUR_MPS,
-    PACE_M,
     PERCENT,
     YARD_M,
 )
+from orthocline.formats.wording import USUAL_WORDING, Wording
 
 LENGTH_UNITS_M: Mapping[str, float] = {
     **dict.fromkeys(("ft", "foot", "feet", "'", "′"), FOOT_M),
     **dict.fromkeys(("in", "inch", "inches", '"', "″"), INCH_M),
-    **dict.fromkeys(("pace", "paces"), PACE_M),
     **dict.fromkeys(("yd", "yard", "yards"), YARD_M),
     **dict.fromkeys(("m", "metre", "metres", "meter", "meters"), 1.0),
     "cm": 0.01,
@@ -41,9 +40,28 @@ class QuantityError(ValueError):
     """Something typed that is no figure of the wanted kind; the message says what is allowed."""
 
 
-def parse_length_m(text: str, unit: str = "ft") -> float:
-    """Return a length [m]: ``14 ft``, ``14'6"``, ``5 paces``, ``4.3 m``; bare numbers are in `unit`."""
-    return _sum(text, LENGTH_UNITS_M, unit, "a length such as 14 ft, 14'6\", 5 paces or 4.3 m")
+def parse_length_m(text: str, unit: str = "ft", wording: Wording = USUAL_WORDING) -> float:
+    """Return a length [m]: ``14 ft``, ``14'6"``, ``5 paces``, ``4 shoes``, ``4.3 m``.
+
+    Bare numbers are in `unit`; paces and shoes are the golfer's own.
+    """
+    units = {**LENGTH_UNITS_M, **wording.steps_m}
+    return _sum(text, units, unit, "a length such as 14 ft, 14'6\", 5 paces or 4.3 m")
+
+
+def parse_far_m(text: str, wording: Wording = USUAL_WORDING) -> float:
+    """Return a length along the putt [m]: bare numbers are feet or metres."""
+    return parse_length_m(text, wording.far_unit, wording)
+
+
+def parse_near_m(text: str, wording: Wording = USUAL_WORDING) -> float:
+    """Return a length near the hole [m]: bare numbers are inches or centimetres."""
+    return parse_length_m(text, wording.near_unit, wording)
+
+
+def is_paced(text: str) -> bool:
+    """Return whether a length is typed in paces or shoes, which are less sure than a tape."""
+    return "pace" in text.lower() or "shoe" in text.lower()
 
 
 def parse_speed_mps(text: str, unit: str = "m/s") -> float:
@@ -56,6 +74,17 @@ def parse_number(text: str, allowed: str) -> float:
     return _sum(text, {"": 1.0}, "", allowed)
 
 
+def parse_degrees(text: str) -> float:
+    """Return an angle in degrees: ``20 deg``, ``20°`` or ``20``."""
+    units = dict.fromkeys(("deg", "°", "degree", "degrees"), 1.0)
+    return _sum(text, units, "deg", "an angle such as 20 deg")
+
+
+def parse_seconds(text: str) -> float:
+    """Return a time [s]: ``3.5 s`` or ``3.5``."""
+    return _sum(text, dict.fromkeys(("s", "sec", "seconds"), 1.0), "s", "a time such as 3.5 s")
+
+
 def parse_green_speed_ft(text: str) -> float:
     """Return a green speed [ft]: ``10.2`` or ``10 ft 6 in``; metres are taken too."""
     allowed = "a green speed in feet such as 10.2 or 10'6\""
@@ -66,8 +95,8 @@ def _is_percent(units: set[str]) -> bool:
     return units <= {"%", "percent", ""}
 
 
-def parse_slope(text: str, over_m: float, unit: str = "%") -> tuple[float, str]:
-    """Return a slope [ratio] and the unit it was given in (``%``, ``deg`` or ``in``).
+def parse_slope(text: str, over_m: float, wording: Wording = USUAL_WORDING) -> tuple[float, str]:
+    """Return a slope [ratio] and the unit it was given in (``%``, ``deg``, or ``in`` or ``cm`` of rise).
 
     Parameters
     ----------
@@ -79,7 +108,7 @@ def parse_slope(text: str, over_m: float, unit: str = "%") -> tuple[float, str]:
     allowed = "a slope such as 2.1 %, 1.2 deg, or inches of rise over the putt such as 1 in"
     units = {found.lower() for _, found in _terms(text, allowed)}
     if units == {""}:
-        return parse_slope(f"{text} {unit}", over_m)
+        return parse_slope(f"{text} {wording.slope_unit}", over_m, wording)
     if _is_percent(units):
         return _sum(text, {"%": PERCENT, "percent": PERCENT}, "%", allowed), "%"
     if units <= {"deg", "°", "degrees", "degree"}:
@@ -87,7 +116,7 @@ def parse_slope(text: str, over_m: float, unit: str = "%") -> tuple[float, str]:
         if abs(degrees) >= 45.0:
             raise QuantityError(f"a slope must be less than 45 degrees; allowed is {allowed}")
         return math.tan(math.radians(degrees)), "deg"
-    return _sum(text, LENGTH_UNITS_M, "in", allowed) / over_m, "in"
+    return _sum(text, LENGTH_UNITS_M, "in", allowed) / over_m, wording.near_unit
 
 
 def _terms(text: str, allowed: str) -> list[tuple[float, str]]:

@@ -1,5 +1,6 @@
 """Accounts: sign up, sign in, the mode, and a golfer's data out and gone."""
 
+from datetime import datetime
 from typing import Any
 
 from argon2 import PasswordHasher
@@ -7,12 +8,19 @@ from argon2.exceptions import InvalidHashError, VerifyMismatchError
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from orthocline.db.models import NAME_LENGTH, Golfer, LoggedPutt
-from orthocline.db.queries import golfer_named, putts_of
+from orthocline.db.models import NAME_LENGTH, Golfer, LoggedPutt, OwnMeasures, SpeedNote
+from orthocline.db.queries import golfer_named, measures_of, putts_of, speeds_of
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import Mode
 from orthocline.services.text import tidy_text
 
+MEASURES = tuple(column.key for column in OwnMeasures.__table__.columns if column.key != "golfer_id")
+SPEED = tuple(
+    column.key
+    for column in SpeedNote.__table__.columns
+    if column.key not in ("id", "golfer_id", "deleted_at")
+)
+"""What an account's archive holds of its measures and speeds: every column but the program's own."""
 PASSWORD_LENGTHS = (8, 200)
 _hasher = PasswordHasher()
 _NOBODY = _hasher.hash("nobody has this password")
@@ -73,6 +81,8 @@ def export_account(session: Session, golfer: Golfer) -> dict[str, Any]:
         "version": 1,
         "golfer": golfer.name,
         "signed_up": golfer.created_at.isoformat(),
+        "measures": _columns(measures_of(session, golfer.id), MEASURES),
+        "speeds": [_columns(note, SPEED) for note in speeds_of(session, golfer.id)],
         "putts": [_putt_document(putt) for putt in putts_of(session, golfer.id)],
     }
 
@@ -88,6 +98,14 @@ def delete_account(session: Session, golfer: Golfer, password: str) -> None:
     sign_in(session, golfer.name, password)
     session.delete(golfer)
     session.flush()
+
+
+def _columns(row: OwnMeasures | SpeedNote | None, names: tuple[str, ...]) -> dict[str, Any] | None:
+    """Return a row's columns as JSON data, times as ISO text; None for no row."""
+    if row is None:
+        return None
+    values = {name: getattr(row, name) for name in names}
+    return {name: v.isoformat() if isinstance(v, datetime) else v for name, v in values.items()}
 
 
 def _putt_document(putt: LoggedPutt) -> dict[str, Any]:

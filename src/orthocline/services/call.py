@@ -3,16 +3,16 @@
 import math
 from dataclasses import dataclass
 
-from orthocline.core.api import HOLE_RADIUS_M, INCH_M, OwnRoll, Read, RollPast
-from orthocline.formats.wording import (
-    cups_words,
-    feet_text,
-    hour_words,
-    past_words,
-    short_length,
-    side,
-    tidy,
+from orthocline.core.api import (
+    HOLE_RADIUS_M,
+    INCH_M,
+    Estimate,
+    OwnRoll,
+    Read,
+    RollPast,
 )
+from orthocline.formats.wording import USUAL_WORDING, Wording, cups_words, hour_words, side, tidy
+from orthocline.services.pace_words import pace_lines
 
 STRAIGHT_M = 0.125 * INCH_M
 """An aim nearer the centre than an eighth of an inch is said as the centre."""
@@ -50,23 +50,36 @@ class Call:
         return f"{self.lead}{self.spot}{self.tail} {self.pace}"
 
 
-def call(read: Read) -> Call:
-    """Return the call of a read."""
-    lead, spot, tail = _aim(read)
-    return Call(lead, spot, tail, _pace(read), tuple(_details(read)), tuple(_lines(read)))
+def call(read: Read, wording: Wording = USUAL_WORDING, stroke_rate: Estimate | None = None) -> Call:
+    """Return the call of a read, in the golfer's words.
+
+    Parameters
+    ----------
+    stroke_rate : Estimate or None
+        The golfer's own launch speed per length of stroke [1/s], if a few putts calibrated it.
+    """
+    lead, spot, tail = _aim(read, wording)
+    return Call(
+        lead,
+        spot,
+        tail,
+        _pace(read, wording),
+        tuple(_details(read, wording)),
+        (*pace_lines(read, wording, stroke_rate), *_lines(read, wording)),
+    )
 
 
-def own_words(read: Read, own: OwnRoll) -> str:
+def own_words(read: Read, own: OwnRoll, wording: Wording = USUAL_WORDING) -> str:
     """Return what the golfer's own aim would have done, in one sentence."""
     off = own.aim_right_m - (read.aim_right_m or 0.0)
-    by = f"{short_length(off)} {side(off)} of the read" if abs(off) > STRAIGHT_M else "just as the read"
+    by = f"{wording.short(off)} {side(off)} of the read" if abs(off) > STRAIGHT_M else "just as the read"
     if own.meeting.drops:
         return f"{by}: it would drop."
     if own.meeting.rim is not None:
         return f"{by}: it would lip out, too fast for that edge."
     away = math.hypot(own.finish_along_m, own.finish_right_m)
-    rest = f"and stop {short_length(away)} away" if own.track.rests else "and not stop on this slope"
-    return f"{by}: it would pass {short_length(own.meeting.closest_m)} {_missed(read, own)} {rest}."
+    rest = f"and stop {wording.short(away)} away" if own.track.rests else "and not stop on this slope"
+    return f"{by}: it would pass {wording.short(own.meeting.closest_m)} {_missed(read, own)} {rest}."
 
 
 def _missed(read: Read, own: OwnRoll) -> str:
@@ -76,65 +89,65 @@ def _missed(read: Read, own: OwnRoll) -> str:
     return "high" if own.passed_right_m * read.launch_right_rad > 0 else "low"
 
 
-def _aim(read: Read) -> tuple[str, str, str]:
+def _aim(read: Read, wording: Wording) -> tuple[str, str, str]:
     if read.aim_right_m is None:
         degrees = math.degrees(read.launch_right_rad)
         return "Start ", f"{tidy(abs(degrees), 0)}° {side(degrees)}", " of the hole."
     if abs(read.aim_right_m) < STRAIGHT_M:
         return "Aim at ", "the centre", "."
-    return "Aim ", f"{short_length(read.aim_right_m)} {side(read.aim_right_m)}", " of centre."
+    return "Aim ", f"{wording.short(read.aim_right_m)} {side(read.aim_right_m)}", " of centre."
 
 
-def _pace(read: Read) -> str:
+def _pace(read: Read, wording: Wording) -> str:
     past = read.aim.past_m
     by_speed = not isinstance(read.putt.pace, RollPast)
     speed = f"Reach the hole at {tidy(read.aim.speed_at_hole_mps, 2)} m/s"
     if past is None:
         return f"{speed if by_speed else 'Softly'}: it will not stop past the hole."
     if by_speed:
-        return f"{speed}, {past_words(past)} past."
+        return f"{speed}, {wording.past(past)} past."
     if past < STRAIGHT_M:
         return "Let it die at the hole."
-    return f"Roll it {past_words(past)} past."
+    return f"Roll it {wording.past(past)} past."
 
 
-def _details(read: Read) -> list[str]:
+def _details(read: Read, wording: Wording) -> list[str]:
     found = []
     aim = read.aim_right_m
     if aim is not None and abs(aim) >= STRAIGHT_M:
         edge = abs(aim) - HOLE_RADIUS_M
         where = "Outside" if edge >= 0 else "Inside"
         cups = f", {cups_words(aim)}" if abs(aim) < MOST_CUPS * 2 * HOLE_RADIUS_M else ""
-        found.append(f"{where} the {side(aim)} edge by {short_length(edge)}{cups}.")
-    found.append(f"Plays like {feet_text(read.level_twin.plays_like_m)}.")
+        found.append(f"{where} the {side(aim)} edge by {wording.short(edge)}{cups}.")
+    found.append(f"Plays like {wording.far(read.level_twin.plays_like_m)}.")
     return found
 
 
-def _lines(read: Read) -> list[tuple[str, str]]:
-    twin, gate, aim = read.level_twin, read.curve_gate, read.aim_right_m
-    beside = _beside(twin.right_m, "straight at the hole")
-    found = [("Level twin", f"coin at {feet_text(twin.plays_like_m)}, {beside}: play it flat")]
-    if read.one_second_m is not None:
-        found.append(("One second", f"the ball should pass {feet_text(read.one_second_m)}"))
-    found.append(("Curve gate", f"{_beside(gate.right_m, 'on the line')}, two thirds along"))
+def _lines(read: Read, wording: Wording) -> list[tuple[str, str]]:
+    gate, aim = read.curve_gate, read.aim_right_m
+    found = []
+    if aim is not None:
+        where = (
+            f"{wording.exact(aim)} {side(aim)} of centre" if abs(aim) >= STRAIGHT_M else "none: the centre"
+        )
+        found.append((wording.bend.capitalize(), where))
+    found.append(("Curve gate", f"{_beside(gate.right_m, 'on the line', wording)}, two thirds along"))
     if read.apex is not None:
-        along = feet_text(read.apex.along_m)
+        along = wording.far(read.apex.along_m)
         found.append(
-            ("Apex", f"{_beside(read.apex.right_m, 'on the line')}, {along} along: do not aim at it")
+            ("Apex", f"{_beside(read.apex.right_m, 'on the line', wording)}, {along} along: do not aim at it")
         )
     spot = read.start_spot
-    found.append(("Start spot", f"{feet_text(spot.ahead_m)} ahead, {_beside(spot.right_m, 'on the line')}"))
+    found.append(
+        ("Start spot", f"{wording.far(spot.ahead_m)} ahead, {_beside(spot.right_m, 'on the line', wording)}")
+    )
     if read.make_window is not None:
         found.append(("Drops within", _window_words(read)))
-    if aim is not None:
-        found.append(
-            ("Aim spot", f"{tidy(abs(aim) / INCH_M)} in {side(aim)} of centre" if aim else "the centre")
-        )
     return found
 
 
-def _beside(right_m: float, straight: str) -> str:
-    return straight if abs(right_m) < STRAIGHT_M else f"{short_length(right_m)} {side(right_m)}"
+def _beside(right_m: float, straight: str, wording: Wording) -> str:
+    return straight if abs(right_m) < STRAIGHT_M else f"{wording.short(right_m)} {side(right_m)}"
 
 
 def _window_words(read: Read) -> str:

@@ -21,8 +21,9 @@ from orthocline.core.api import (
     roller,
 )
 from orthocline.db.models import Golfer
-from orthocline.db.queries import golfer_named
+from orthocline.db.queries import golfer_named, newest_speed
 from orthocline.services.accounts import sign_up
+from orthocline.services.demo_speeds import COURSE, load_demo_speeds
 from orthocline.services.log import Finish, record_finish, save_read
 
 DEMO_GOLFER = "Wren Halloran"
@@ -56,7 +57,7 @@ class DemoPutt:
     @property
     def place(self) -> str:
         """Where it lies."""
-        return f"Ternholm, green {self.green}, {GREENS[self.green - 1]}"
+        return f"{COURSE}, green {self.green}, {GREENS[self.green - 1]}"
 
     @property
     def putt(self) -> Putt:
@@ -80,17 +81,23 @@ def demo_golfer(session: Session) -> Golfer | None:
 
 
 def load_demo(session: Session, seed: int = 4) -> bool:
-    """Load the demo once; return whether it was loaded now."""
-    if demo_golfer(session):
+    """Load what of the demo is not there yet; return whether anything was loaded now."""
+    golfer = demo_golfer(session)
+    if golfer is None:
+        golfer = sign_up(session, DEMO_GOLFER, secrets.token_urlsafe(32))
+        _log_season(session, golfer, np.random.default_rng(seed))
+    elif newest_speed(session, golfer.id):
         return False
-    golfer = sign_up(session, DEMO_GOLFER, secrets.token_urlsafe(32))
-    chance = np.random.default_rng(seed)
+    load_demo_speeds(session, golfer, np.random.default_rng(seed + 1))
+    return True
+
+
+def _log_season(session: Session, golfer: Golfer, chance: np.random.Generator) -> None:
     morning = datetime.now(UTC).replace(hour=7, minute=0, second=0, microsecond=0)
     for i in range(PUTTS_LOGGED):
         days = round(2.3 * (PUTTS_LOGGED - i))
         when = morning - timedelta(days=days) + timedelta(minutes=float(chance.uniform(0, 660)))
         _log_one(session, golfer, _some_putt(chance), chance, when)
-    return True
 
 
 def _some_putt(chance: np.random.Generator) -> DemoPutt:

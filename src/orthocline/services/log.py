@@ -12,7 +12,7 @@ from orthocline.db.queries import purge_deleted, putt_of, putts_of
 from orthocline.formats.putt_document import document_of
 from orthocline.formats.read_document import summary_document
 from orthocline.services.errors import InvalidError, NotFoundError
-from orthocline.services.text import tidy_text
+from orthocline.services.text import short_text, tidy_text
 
 UNDO_TIME = timedelta(days=1)
 """How long a deleted putt can be brought back before it is deleted for good."""
@@ -40,14 +40,14 @@ def save_read(
     """Log a read with its intention; the finish is recorded later."""
     putt = LoggedPutt(
         golfer_id=golfer.id,
-        place=_text("place", place, PLACE_LENGTH),
+        place=short_text("place", place, PLACE_LENGTH),
         length_m=answer.putt.length_m,
         green_speed_ft=answer.putt.green_speed_ft,
         putt_document=document_of(answer.putt),
         read_document=summary_document(answer),
         model_version=MODEL_VERSION,
         own_aim_right_m=own_aim_right_m,
-        note=_text("note", note, NOTE_LENGTH),
+        note=short_text("note", note, NOTE_LENGTH),
     )
     return _added(session, putt)
 
@@ -58,9 +58,9 @@ def note_putt(session: Session, golfer: Golfer, *, length_m: float, place: str, 
         raise InvalidError("length", f"A putt is up to {LONGEST_M:g} metres long.")
     putt = LoggedPutt(
         golfer_id=golfer.id,
-        place=_text("place", place, PLACE_LENGTH),
+        place=short_text("place", place, PLACE_LENGTH),
         length_m=length_m,
-        note=_text("note", note, NOTE_LENGTH),
+        note=short_text("note", note, NOTE_LENGTH),
     )
     return _added(session, putt)
 
@@ -103,7 +103,7 @@ def record_finish(putt: LoggedPutt, finish: Finish | None) -> None:
 
 def edit_putt(putt: LoggedPutt, *, place: str, note: str) -> None:
     """Change what was written of a putt."""
-    putt.place, putt.note = _text("place", place, PLACE_LENGTH), _text("note", note, NOTE_LENGTH)
+    putt.place, putt.note = short_text("place", place, PLACE_LENGTH), short_text("note", note, NOTE_LENGTH)
 
 
 def delete_putt(session: Session, putt: LoggedPutt) -> None:
@@ -132,10 +132,3 @@ def _added(session: Session, putt: LoggedPutt) -> LoggedPutt:
     session.add(putt)
     session.flush()
     return putt
-
-
-def _text(field: str, value: str, most: int) -> str:
-    tidy = tidy_text(value)
-    if len(tidy) > most:
-        raise InvalidError(field, f"At most {most} characters; these are {len(tidy)}.")
-    return tidy

@@ -2,12 +2,14 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import datetime
 
 from sqlalchemy.orm import Session
 
 from orthocline.db.models import Golfer, LoggedPutt
 from orthocline.db.queries import putts_of, unfinished_putts
 from orthocline.services.mode import Mode
+from orthocline.services.speeds import DaySpeed, day_speed
 
 LAST_PUTTS = 5
 
@@ -28,9 +30,11 @@ class Today:
     steps: tuple[Step, ...]
     last: Sequence[LoggedPutt]
     unfinished: int
+    speed: DaySpeed | None = None
 
 
 PRACTICE_STEPS = (
+    Step("Measure", "Green speed, once on the practice green: every read uses it.", "speed"),
     Step("Look", "From the low side, half-way: which way would water run?", ""),
     Step("Read", "Length, tilt, rise and green speed: see aim and pace.", "read"),
     Step("Roll", "Pick the start spot, roll one ball, watch its last yard.", ""),
@@ -42,9 +46,10 @@ COMPETITION_STEPS = (
 )
 
 
-def today(session: Session | None, golfer: Golfer | None, mode: Mode) -> Today:
-    """Return the day's work, and the signed-in golfer's last putts."""
+def today(session: Session | None, golfer: Golfer | None, mode: Mode, now: datetime) -> Today:
+    """Return the day's work, and the signed-in golfer's last putts and green speed."""
     last = putts_of(session, golfer.id, limit=LAST_PUTTS) if session and golfer else ()
     unfinished = unfinished_putts(session, golfer.id) if session and golfer else 0
     steps = PRACTICE_STEPS if mode is Mode.PRACTICE else COMPETITION_STEPS
-    return Today(steps, last, unfinished)
+    speed = day_speed(session, golfer, now) if session and golfer and mode is Mode.PRACTICE else None
+    return Today(steps, last, unfinished, speed)

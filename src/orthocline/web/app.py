@@ -7,8 +7,22 @@ from flask import Flask
 from flask_compress import Compress
 from flask_talisman import Talisman
 
-from orthocline.formats.wording import tidy, unbroken
-from orthocline.web import about, account, database, errors, log, mode, read, today
+from orthocline.formats.wording import speed_text, tidy, unbroken
+from orthocline.web import (
+    about,
+    account,
+    beat,
+    database,
+    errors,
+    log,
+    mode,
+    noramp,
+    own,
+    ramp,
+    read,
+    speed,
+    today,
+)
 from orthocline.web.identity import login_manager
 from orthocline.web.page import fill_page
 from orthocline.web.security import CONTENT_SECURITY_POLICY, csrf, limiter
@@ -58,8 +72,9 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     )
     errors.init_app(app)
     app.context_processor(fill_page)
+    app.add_template_filter(speed_text)
     app.add_template_filter(tidy)
     app.add_template_filter(unbroken)
-    for feature in (about, account, log, mode, read, today):
+    for feature in (about, account, beat, log, mode, noramp, own, ramp, read, speed, today):
         app.register_blueprint(feature.blueprint)
     return app

@@ -7,6 +7,13 @@ from wtforms import StringField
 from wtforms.validators import StopValidation
 
 from orthocline.formats.quantities import QuantityError
+from orthocline.formats.wording import USUAL_WORDING, Wording
+
+
+class WordingMeta:
+    """What a form with figures knows of its golfer; a form is made with ``meta={"wording": ...}``."""
+
+    wording = USUAL_WORDING
 
 
 class QuantityField(StringField):
@@ -15,7 +22,7 @@ class QuantityField(StringField):
     def __init__(
         self,
         label: str,
-        parse: Callable[[str], float],
+        parse: Callable[[str, Wording], float],
         *,
         between: tuple[float, float],
         allowed: str,
@@ -26,6 +33,12 @@ class QuantityField(StringField):
         self.parse, self.between, self.allowed, self.optional = parse, between, allowed, optional
         self.figure: float | None = None
 
+    @property
+    def wording(self) -> Wording:
+        """How the golfer of this form types figures."""
+        found: Wording = self.meta.wording
+        return found
+
     def pre_validate(self, form: Any) -> None:
         """Find the figure, or say what is allowed."""
         del form
@@ -33,7 +46,7 @@ class QuantityField(StringField):
         if not text and self.optional:
             return
         try:
-            figure = self.parse(text)
+            figure = self.parse(text, self.wording)
         except QuantityError as error:
             raise StopValidation(f"{self.label.text} {error}.") from error
         least, most = self.between

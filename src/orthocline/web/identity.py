@@ -2,12 +2,15 @@
 
 from typing import Any, cast
 
+from flask import g
 from flask import session as cookie
 from flask_login import LoginManager, UserMixin, current_user
 
-from orthocline.db.models import Golfer
+from orthocline.db.models import Golfer, OwnMeasures
 from orthocline.db.queries import golfer_by_id
+from orthocline.formats.wording import USUAL_WORDING, Wording
 from orthocline.services.mode import Mode
+from orthocline.services.own import own_measures, wording_of
 from orthocline.web.database import session
 
 login_manager = LoginManager()
@@ -45,3 +48,19 @@ def mode() -> Mode:
     who = signed_in()
     chosen = who.mode if who else cookie.get("mode", Mode.PRACTICE.value)
     return Mode.COMPETITION if chosen == Mode.COMPETITION.value else Mode.PRACTICE
+
+
+def measures() -> OwnMeasures | None:
+    """Return the signed-in golfer's own measures, looked up once a request."""
+    who = signed_in()
+    if who is None:
+        return None
+    if "measures" not in g:
+        g.measures = own_measures(session(), who)
+    return cast(OwnMeasures, g.measures)
+
+
+def wording() -> Wording:
+    """Return how whoever asks says and types figures."""
+    own = measures()
+    return wording_of(own) if own else USUAL_WORDING

@@ -10,7 +10,10 @@ from flask import current_app, request, url_for
 from orthocline.services.mode import Mode
 from orthocline.web.identity import mode, signed_in
 
-NAVIGATION = (("Today", "today.page"), ("Read", "read.page"), ("Log", "log.page"))
+NAVIGATION = (("Today", "today.page"), ("Speed", "speed.page"), ("Read", "read.page"), ("Log", "log.page"))
+
+SECTIONS = {"ramp": "speed", "noramp": "speed"}
+"""Features that belong to another one's place in the navigation."""
 
 
 def is_part() -> bool:
@@ -33,7 +36,7 @@ def fill_page() -> dict[str, Any]:
     return {
         "asset": asset,
         "navigation": NAVIGATION,
-        "here": request.endpoint or "",
+        "here": SECTIONS.get(request.blueprint or "", request.blueprint),
         "who": signed_in(),
         "in_competition": mode() is Mode.COMPETITION,
         "demo": current_app.config["DEMO"],

@@ -1,15 +1,19 @@
 """The place to tap: rings round the cup, to scale, the golfer's eye up."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
-from orthocline.core.api import FOOT_M, HOLE_RADIUS_M
+from orthocline.core.api import HOLE_RADIUS_M
 from orthocline.db.models import LoggedPutt
+from orthocline.formats.wording import Wording
 
 SIZE = 600.0
 MIDDLE = SIZE / 2
-SPANS_FT = (3, 6, 15, 40)
-"""How far from the hole the edge of the drawing may be."""
-RINGS_FT = {3: (1, 2, 3), 6: (2, 4, 6), 15: (5, 10, 15), 40: (10, 20, 30, 40)}
+RINGS: Mapping[str, Mapping[int, tuple[float, ...]]] = {
+    "ft": {3: (1, 2, 3), 6: (2, 4, 6), 15: (5, 10, 15), 40: (10, 20, 30, 40)},
+    "m": {1: (0.25, 0.5, 1), 2: (0.5, 1, 2), 5: (1, 3, 5), 12: (4, 8, 12)},
+}
+"""How far from the hole the edge of the drawing may be, with the rings drawn, by the golfer's unit."""
 
 
 @dataclass(frozen=True)
@@ -26,31 +30,39 @@ class Target:
 
     Attributes
     ----------
-    units_per_inch : float
-        Scale of the drawing.
+    span : int
+        How far the edge is from the hole, in the golfer's unit.
+    spans : tuple of int
+        How far it may be.
+    per_near : float
+        Units of the drawing per inch or centimetre.
     dot : tuple of float, or None
         The finish as recorded so far.
     """
 
-    span_ft: int
-    units_per_inch: float
+    span: int
+    spans: tuple[int, ...]
+    per_near: float
     hole_radius: float
     rings: tuple[Ring, ...]
     dot: tuple[float, float] | None
 
 
-def target(putt: LoggedPutt, span: str) -> Target:
-    """Return the drawing round the cup; without a wish, wide enough for the finish, else three feet."""
-    span_ft = int(span) if span in map(str, SPANS_FT) else _span_for(putt)
-    per_foot = (MIDDLE - 26.0) / span_ft
-    rings = tuple(Ring(ft * per_foot, f"{ft} ft") for ft in RINGS_FT[span_ft])
+def target(putt: LoggedPutt, asked_span: str, wording: Wording) -> Target:
+    """Return the drawing round the cup; without a wish, wide enough for the finish, else the nearest."""
+    rings = RINGS[wording.far_unit]
+    spans = tuple(rings)
+    span = int(asked_span) if asked_span in map(str, spans) else _span_for(putt, spans, wording)
+    scale = (MIDDLE - 26.0) / (span * wording.far_m)
+    circles = tuple(
+        Ring(ring * wording.far_m * scale, f"{ring:g} {wording.far_unit}") for ring in rings[span]
+    )
     dot = None
     if putt.finish_along_m is not None and putt.finish_across_m is not None:
-        scale = per_foot / FOOT_M
         dot = (MIDDLE + putt.finish_across_m * scale, MIDDLE - putt.finish_along_m * scale)
-    return Target(span_ft, per_foot / 12, max(HOLE_RADIUS_M / FOOT_M * per_foot, 4.0), rings, dot)
+    return Target(span, spans, wording.near_m * scale, max(HOLE_RADIUS_M * scale, 4.0), circles, dot)
 
 
-def _span_for(putt: LoggedPutt) -> int:
-    away = max(abs(putt.finish_along_m or 0.0), abs(putt.finish_across_m or 0.0)) / FOOT_M
-    return next((span for span in SPANS_FT if away <= span), SPANS_FT[-1])
+def _span_for(putt: LoggedPutt, spans: tuple[int, ...], wording: Wording) -> int:
+    away = max(abs(putt.finish_along_m or 0.0), abs(putt.finish_across_m or 0.0)) / wording.far_m
+    return next((span for span in spans if away <= span), spans[-1])

@@ -7,9 +7,9 @@ from wtforms.validators import Length, Optional
 
 from orthocline.core.api import FOOT_M
 from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH
-from orthocline.formats.quantities import parse_length_m
+from orthocline.formats.quantities import parse_far_m, parse_near_m
 from orthocline.services.log import FARTHEST_FINISH_M, Finish
-from orthocline.web.fields import QuantityField
+from orthocline.web.fields import QuantityField, WordingMeta
 
 RESULTS = [
     SelectChoice("", "all putts"),
@@ -22,9 +22,9 @@ RESULTS = [
 def _length(label: str, most: str) -> QuantityField:
     return QuantityField(
         label,
-        lambda text: parse_length_m(text, "in"),
+        parse_near_m,
         between=(0.0, FARTHEST_FINISH_M),
-        allowed=f"between 0 and {most}, such as 8 in or 2 ft",
+        allowed=f"between 0 and {most}, such as 8 in, 2 ft or 20 cm",
     )
 
 
@@ -37,6 +37,9 @@ class FilterForm(Form):
 
 class FinishForm(FlaskForm):
     """Where the ball stopped: beyond or short of the hole, and to which side."""
+
+    class Meta(WordingMeta, FlaskForm.Meta):
+        """The golfer's units."""
 
     along = _length("Past or short", "98 ft (30 m)")
     along_way = RadioField(
@@ -71,9 +74,12 @@ class EditForm(FlaskForm):
 class NoteForm(EditForm):
     """A putt without a read."""
 
+    class Meta(WordingMeta, FlaskForm.Meta):
+        """The golfer's units."""
+
     length = QuantityField(
         "Length",
-        parse_length_m,
+        parse_far_m,
         between=(0.15, 100.0),
         allowed=f"between 6 in and {100 / FOOT_M:.0f} ft, such as 14 ft, 5 paces or 4.3 m",
     )

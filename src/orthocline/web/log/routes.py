@@ -4,9 +4,8 @@ from flask import Blueprint, redirect, render_template, request, url_for
 from flask_login import login_required
 from werkzeug.wrappers import Response
 
-from orthocline.core.api import INCH_M
 from orthocline.db.models import LoggedPutt
-from orthocline.formats.wording import tidy
+from orthocline.formats.wording import Wording
 from orthocline.services.errors import InvalidError
 from orthocline.services.log import (
     delete_putt,
@@ -20,12 +19,13 @@ from orthocline.services.log import (
 )
 from orthocline.services.reading import read_putt
 from orthocline.web.database import session
-from orthocline.web.identity import golfer, mode, signed_in
-from orthocline.web.log.drawing import SPANS_FT, target
+from orthocline.web.identity import golfer, mode, signed_in, wording
+from orthocline.web.log.drawing import target
 from orthocline.web.log.forms import EditForm, FilterForm, FinishForm, NoteForm
 from orthocline.web.log.view import row
 from orthocline.web.page import is_part
 from orthocline.web.read.asked import asked
+from orthocline.web.read.start import start_values
 
 blueprint = Blueprint("log", __name__)
 Page = str | Response | tuple[str, int]
@@ -35,13 +35,14 @@ Page = str | Response | tuple[str, int]
 @login_required
 def page() -> str:
     """The golfer's putts, newest first."""
-    return _list_page(NoteForm())
+    return _list_page(NoteForm(meta={"wording": wording()}))
 
 
 @blueprint.post("/log")
 def save() -> Response:
     """Save the read in the form; its finish is asked for next."""
-    wanted = asked({name: value for name, value in request.form.items() if name != "csrf_token"})
+    typed = {name: value for name, value in request.form.items() if name != "csrf_token"}
+    wanted = asked(typed, wording(), start_values())
     address = f"{url_for('read.page')}?{wanted.query}"
     if signed_in() is None:
         return redirect(url_for("account.sign_in", next=address), 303)
@@ -61,7 +62,7 @@ def save() -> Response:
 @login_required
 def note() -> Page:
     """Note a putt without a read, as Competition allows."""
-    form = NoteForm()
+    form = NoteForm(meta={"wording": wording()})
     if not form.validate_on_submit():
         return _list_page(form), 422
     putt = note_putt(
@@ -79,14 +80,14 @@ def note() -> Page:
 def finish(putt_id: int) -> Page:
     """Record where the ball stopped."""
     putt = find_putt(session(), golfer(), putt_id)
-    form = FinishForm(data=_finish_texts(putt))
+    form = FinishForm(data=_finish_texts(putt, wording()), meta={"wording": wording()})
     if form.is_submitted() and (form.holed.data or form.validate()):
         record_finish(putt, None if form.holed.data else form.finish())
         return redirect(url_for("log.page"), 303)
     status = 422 if form.errors else 200
-    drawn = target(putt, request.args.get("span", ""))
+    drawn = target(putt, request.args.get("span", ""), wording())
     return render_template(
-        "log/finish.html", form=form, putt=row(putt), target=drawn, spans=SPANS_FT, size=600
+        "log/finish.html", form=form, putt=row(putt, wording()), target=drawn, size=600, wording=wording()
     ), status
 
 
@@ -102,7 +103,7 @@ def edit(putt_id: int) -> Page:
             return redirect(url_for("log.page"), 303)
         except InvalidError as error:
             form[error.field].errors = [str(error)]
-    return render_template("log/edit.html", form=form, putt=row(putt)), 422 if form.errors else 200
+    return render_template("log/edit.html", form=form, putt=row(putt, wording())), 422 if form.errors else 200
 
 
 @blueprint.post("/log/<int:putt_id>/delete")
@@ -130,7 +131,7 @@ def _list_page(note_form: NoteForm) -> str:
     deleted = request.args.get("deleted", "")
     return render_template(
         "log/_part.html" if is_part() else "log/page.html",
-        rows=[row(putt) for putt in putts],
+        rows=[row(putt, wording()) for putt in putts],
         filters=filters,
         filtered=bool(result or place),
         note_form=note_form,
@@ -138,14 +139,14 @@ def _list_page(note_form: NoteForm) -> str:
     )
 
 
-def _finish_texts(putt: LoggedPutt) -> dict[str, str]:
+def _finish_texts(putt: LoggedPutt, said: Wording) -> dict[str, str]:
     """Return the finish recorded so far as the fields say it."""
     if putt.finish_along_m is None or putt.finish_across_m is None:
         return {"along": "", "along_way": "past", "across": "", "across_way": "right"}
     along, across = putt.finish_along_m, putt.finish_across_m
     return {
-        "along": f"{tidy(abs(along) / INCH_M)} in",
+        "along": said.exact(along),
         "along_way": "past" if along >= 0 else "short",
-        "across": f"{tidy(abs(across) / INCH_M)} in",
+        "across": said.exact(across),
         "across_way": "right" if across >= 0 else "left",
     }

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from orthocline.core.api import HOLE_RADIUS_M, INCH_M
 from orthocline.db.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
-from orthocline.formats.wording import feet_text, percent_text, short_length, side, tidy
+from orthocline.formats.wording import Wording, side, tidy
 
 NEAR_M = 0.5 * INCH_M
 SMALL, SMALL_SPAN_M = 56.0, 1.5
@@ -44,54 +44,54 @@ class Row:
     dot: tuple[float, float] | None
 
 
-def row(putt: LoggedPutt) -> Row:
+def row(putt: LoggedPutt, wording: Wording) -> Row:
     """Return a logged putt as the list shows it."""
     return Row(
         id=putt.id,
         when=f"{putt.created_at:%-d %b, %H:%M}",
         iso=putt.created_at.isoformat(timespec="minutes"),
         place=putt.place,
-        asked=_asked(putt),
-        called=_called(putt),
-        own=_aim("own read ", putt.own_aim_right_m),
-        finish=finish_words(putt),
+        asked=_asked(putt, wording),
+        called=_called(putt, wording),
+        own=_aim("own read ", putt.own_aim_right_m, wording),
+        finish=finish_words(putt, wording),
         holed=putt.holed,
         note=putt.note,
         dot=_dot(putt),
     )
 
 
-def _asked(putt: LoggedPutt) -> str:
-    words = [feet_text(putt.length_m)]
+def _asked(putt: LoggedPutt, wording: Wording) -> str:
+    words = [wording.far(putt.length_m)]
     if putt.putt_document:
         asked = putt_of(putt.putt_document)
         tilt = asked.surface.side_tilt_right(asked.bearing_rad)
         grade = asked.surface.grade(asked.bearing_rad)
-        words.append(f"{percent_text(abs(tilt))} {side(tilt)}" if abs(tilt) > 0.0005 else "no side tilt")
+        words.append(f"{wording.slope(abs(tilt))} {side(tilt)}" if abs(tilt) > 0.0005 else "no side tilt")
         if abs(grade) > 0.0005:
-            words.append(f"{percent_text(abs(grade))} {'up' if grade > 0 else 'down'}")
+            words.append(f"{wording.slope(abs(grade))} {'up' if grade > 0 else 'down'}")
         words.append(f"speed {tidy(asked.green_speed_ft)}")
     return " · ".join(words)
 
 
-def _called(putt: LoggedPutt) -> str:
+def _called(putt: LoggedPutt, wording: Wording) -> str:
     read = putt.read_document
     if not read:
         return "no read"
     past = read["past_m"]
-    pace = f"{short_length(past)} past" if past is not None else "will not stop past the hole"
-    return f"{_aim('aim ', read['aim_right_m']) or 'no aim mark'}, {pace}"
+    pace = f"{wording.short(past)} past" if past is not None else "will not stop past the hole"
+    return f"{_aim('aim ', read['aim_right_m'], wording) or 'no aim mark'}, {pace}"
 
 
-def _aim(lead: str, right_m: float | None) -> str:
+def _aim(lead: str, right_m: float | None, wording: Wording) -> str:
     if right_m is None:
         return ""
     if abs(right_m) < 0.125 * INCH_M:
         return f"{lead}at the centre"
-    return f"{lead}{short_length(right_m)} {side(right_m)}"
+    return f"{lead}{wording.short(right_m)} {side(right_m)}"
 
 
-def finish_words(putt: LoggedPutt) -> str:
+def finish_words(putt: LoggedPutt, wording: Wording) -> str:
     """Return where a putt finished, from the hole."""
     if putt.holed is None:
         return ""
@@ -100,9 +100,9 @@ def finish_words(putt: LoggedPutt) -> str:
     along, across = putt.finish_along_m, putt.finish_across_m
     words = []
     if abs(along) >= NEAR_M:
-        words.append(f"{short_length(along)} {'past' if along > 0 else 'short'}")
+        words.append(f"{wording.short(along)} {'past' if along > 0 else 'short'}")
     if abs(across) >= NEAR_M:
-        words.append(f"{short_length(across)} {side(across)}")
+        words.append(f"{wording.short(across)} {side(across)}")
     return ", ".join(words) or "on the edge"
 
 

@@ -7,8 +7,9 @@ from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.api import PERCENT, Putt, PuttError, SpeedAtHole, feet, inches
-from orthocline.formats.wording import tidy
+from orthocline.core.api import Putt, PuttError, SpeedAtHole
+from orthocline.formats.speed_origin import SpeedOrigin
+from orthocline.formats.wording import USUAL_WORDING, Wording, tidy
 from orthocline.web.read.forms import START, ReadForm, toward
 from orthocline.web.read.moves import ground_values, held_frame, stepped, turned_ground, turned_ways
 
@@ -49,31 +50,46 @@ class Asked:
         return urlencode(self.values)
 
     @property
+    def wording(self) -> Wording:
+        """How the golfer who asks says figures."""
+        found: Wording = self.form.meta.wording
+        return found
+
+    @property
+    def origin(self) -> SpeedOrigin | None:
+        """Where the green speed comes from; None where another speed was typed since."""
+        origin: SpeedOrigin | None = self.form.measured.origin
+        speed = self.form.speed.figure
+        return origin if origin and speed and abs(origin.speed_ft - speed) < 0.05 else None
+
+    @property
     def errors(self) -> dict[str, str]:
         """What is wrong, by field."""
         return {name: field.errors[0] for name, field in self.form._fields.items() if field.errors}
 
 
-def asked(arguments: Mapping[str, str]) -> Asked:
+def asked(
+    arguments: Mapping[str, str], wording: Wording = USUAL_WORDING, start: Mapping[str, str] = START
+) -> Asked:
     """Return what a request asks for: nothing typed is lost, nothing is used unchecked.
 
-    A field that is not in the address at all takes its starting value.
+    A field that is not in the address at all takes its value from `start`.
     """
-    values = {**START, **arguments}
+    values = {**start, **arguments}
     drag = {name: values.pop(name, "") for name in DRAG_FIELDS}
     step = values.pop("step", "")
-    found = _checked(values)
+    found = _checked(values, wording)
     if found.putt and step:
-        found = _checked(values | stepped(found.form, step))
+        found = _checked(values | stepped(found.form, step), wording)
     if found.putt and (drag["around"] or drag["fall"]):
         ground = turned_ground(found.putt, drag["around"], drag["fall"])
         ways = turned_ways(found.form, drag["around"])
-        found = _checked(values | ways | ground_values(ground, found.form))
+        found = _checked(values | ways | ground_values(ground, found.form), wording)
     return replace(found, frame=held_frame(drag["frame"]))
 
 
-def _checked(values: Mapping[str, str]) -> Asked:
-    form = ReadForm(MultiDict(values))
+def _checked(values: Mapping[str, str], wording: Wording) -> Asked:
+    form = ReadForm(MultiDict(values), meta={"wording": wording})
     if not form.validate():
         return Asked(form, None)
     try:
@@ -84,19 +100,17 @@ def _checked(values: Mapping[str, str]) -> Asked:
         return Asked(form, None)
 
 
-def values_of(putt: Putt, place: str = "") -> dict[str, str]:
-    """Return the fields of the address that asks for a putt, in feet, percent and inches."""
+def values_of(putt: Putt, wording: Wording, place: str = "") -> dict[str, str]:
+    """Return the fields of the address that asks for a putt, in the golfer's units."""
     grade = putt.surface.grade(putt.bearing_rad)
     side = putt.surface.side_tilt_right(putt.bearing_rad)
     pace = putt.pace
-    past = (
-        f"{pace.speed_mps:g} m/s" if isinstance(pace, SpeedAtHole) else f"{tidy(inches(pace.past_m), 2)} in"
-    )
+    past = f"{pace.speed_mps:g} m/s" if isinstance(pace, SpeedAtHole) else wording.typed_near(pace.past_m)
     values = {
-        "length": f"{tidy(feet(putt.length_m), 2)} ft",
-        "side": f"{tidy(abs(side) / PERCENT, 2)} %",
+        "length": wording.typed_far(putt.length_m),
+        "side": wording.typed_slope(abs(side)),
         "falls": "right" if side > 0 else "left",
-        "rise": f"{tidy(abs(grade) / PERCENT, 2)} %",
+        "rise": wording.typed_slope(abs(grade)),
         "slope": "up" if grade >= 0 else "down",
         "speed": tidy(putt.green_speed_ft, 2),
         "past": past,

@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from orthocline.core.api import BALL_RADIUS_M, HOLE_RADIUS_M, Mark, OwnRoll, Putt, Read
-from orthocline.formats.wording import feet_text, short_length, side
+from orthocline.formats.wording import Wording, side
 from orthocline.web.drawing.frame import Frame, Spots, fit, path_d, segments_d
 from orthocline.web.drawing.ground import Hachures, clockwise_from_up, hachures
 from orthocline.web.drawing.labels import Label, Room, Wanted, ink, place_labels
@@ -170,6 +170,7 @@ def eye(putt: Putt, rows: Spots) -> tuple[Spots, Spots]:
 def plan(
     putt: Putt,
     answer: Read | None,
+    wording: Wording,
     own: OwnRoll | None = None,
     held: tuple[float, float, float, float] | None = None,
 ) -> Plan:
@@ -191,12 +192,12 @@ def plan(
         hole=Spot(round(frame.hole_x, 1), round(frame.hole_y, 1)),
         ball_radius=round(max(frame.scale * BALL_RADIUS_M, LEAST_BALL), 1),
         hole_radius=round(max(frame.scale * HOLE_RADIUS_M, LEAST_HOLE), 1),
-        ground=hachures(putt.surface.tilt, fall + frame.turn_deg, frame.scale),
+        ground=hachures(putt.surface.tilt, fall + frame.turn_deg, frame.scale, wording),
         fall_deg=round(fall + frame.turn_deg, 1),
         rest=shown.rest if shown else Spot(frame.hole_x, frame.hole_y),
         fall_line=_fall_line(frame, fall),
         answer=shown,
-        labels=tuple(_labels(putt, answer, shown, frame)) if answer and shown else (),
+        labels=tuple(_labels(putt, answer, shown, frame, wording)) if answer and shown else (),
     )
 
 
@@ -307,7 +308,7 @@ def _last(spots: Spots) -> Spot:
     return Spot(round(float(spots[-1, 0]), 1), round(float(spots[-1, 1]), 1))
 
 
-def _labels(putt: Putt, answer: Read, shown: Answer, frame: Frame) -> list[Label]:
+def _labels(putt: Putt, answer: Read, shown: Answer, frame: Frame, wording: Wording) -> list[Label]:
     ends = frame.spots(np.array([-putt.length_m, 0.0]), np.zeros(2))
     lines = [shown.way, shown.beyond, ends, _ends(shown.aim), _ends(_fall_line(frame, _fall_deg(putt)))]
     if shown.own:
@@ -317,23 +318,23 @@ def _labels(putt: Putt, answer: Read, shown: Answer, frame: Frame) -> list[Label
         round_things.append((shown.mark.x, shown.mark.y))
     around = (np.array(round_things)[:, None, :] + BESIDE).reshape(-1, 2)
     marks = np.concatenate([shown.gate, shown.ticks, shown.seconds, around])
-    return place_labels(_wanted(putt, answer, shown, frame), ink(lines, marks), ROOM)
+    return place_labels(_wanted(putt, answer, shown, frame, wording), ink(lines, marks), ROOM)
 
 
 def _ends(line: Line) -> Spots:
     return np.array([(line.x1, line.y1), (line.x2, line.y2)])
 
 
-def _wanted(putt: Putt, answer: Read, shown: Answer, frame: Frame) -> list[Wanted]:
+def _wanted(putt: Putt, answer: Read, shown: Answer, frame: Frame, wording: Wording) -> list[Wanted]:
     bends, inside = ("right", "left") if answer.launch_right_rad > 0 else ("left", "right")
-    start = f"start spot, {feet_text(answer.start_spot.ahead_m)}"
+    start = f"start spot, {wording.far(answer.start_spot.ahead_m)}"
     wanted = [
         Wanted("your ball", *frame.spot(-putt.length_m, 0.0), "right", "quiet"),
         Wanted(start, shown.start.x, shown.start.y, bends, "do"),
         Wanted("curve gate", *_mark_spot(putt, answer.curve_gate, frame), inside, "do"),
     ]
     if answer.apex:
-        apex = f"apex {short_length(answer.apex.right_m)}"
+        apex = f"apex {wording.short(answer.apex.right_m)}"
         wanted.append(Wanted(apex, *_mark_spot(putt, answer.apex, frame), inside, "quiet"))
     middles = 0.5 * (shown.seconds[::2] + shown.seconds[1::2])
     for i, (x, y) in enumerate(middles[:LABELLED_SECONDS].tolist(), start=1):

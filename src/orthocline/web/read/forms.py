@@ -4,7 +4,7 @@ import math
 
 from wtforms import Form, RadioField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
-from wtforms.validators import Length, Optional, Regexp
+from wtforms.validators import Length, Optional, StopValidation
 
 from orthocline.core.api import (
     FOOT_M,
@@ -28,13 +28,16 @@ from orthocline.core.api import (
 )
 from orthocline.formats.quantities import (
     SPEED_UNITS_MPS,
+    parse_far_m,
     parse_green_speed_ft,
-    parse_length_m,
+    parse_near_m,
     parse_number,
     parse_slope,
     parse_speed_mps,
 )
-from orthocline.web.fields import QuantityField
+from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
+from orthocline.formats.wording import Wording
+from orthocline.web.fields import QuantityField, WordingMeta
 
 SPINDRIFT = {
     "length": "14 ft",
@@ -44,8 +47,7 @@ SPINDRIFT = {
     "slope": "up",
     "speed": "10.2",
     "past": "12 in",
-    "place": "Ternholm, green 4, Spindrift",
-    "measured": "07:40",
+    "place": "Ternholm Links, green 4, Spindrift",
 }
 """The demo putt."""
 START = {
@@ -58,7 +60,6 @@ START = {
     "past": "12 in",
 }
 """What an empty page starts from."""
-TIME_OF_DAY = r"^([01]?\d|2[0-3]):[0-5]\d$"
 TOWARD_DEG = {
     "hole": 0,
     "hole and left": 45,
@@ -85,7 +86,8 @@ def toward(putt: Putt, direction_rad: float) -> str:
 
 def rise_over(form: "ReadForm") -> float:
     """Return the length [m] over which a rise counts, ten feet while the length cannot be read."""
-    return form.length.figure or 10.0 * FOOT_M
+    figure: float | None = form.length.figure
+    return figure or 10.0 * FOOT_M
 
 
 def is_speed(text: str) -> bool:
@@ -96,22 +98,27 @@ def is_speed(text: str) -> bool:
 class SlopeField(QuantityField):
     """A slope in percent, degrees or rise over the putt, whose length must be known first."""
 
-    unit = "%"
+    typed_unit = ""
+
+    @property
+    def unit(self) -> str:
+        """The unit it was typed in, or the golfer's."""
+        return self.typed_unit or self.wording.slope_unit
 
     def pre_validate(self, form: "ReadForm") -> None:
         """Find the slope over the putt's length."""
 
-        def parse(text: str) -> float:
-            slope, self.unit = parse_slope(text, rise_over(form))
+        def parse(text: str, wording: Wording) -> float:
+            slope, self.typed_unit = parse_slope(text, rise_over(form), wording)
             return slope
 
         self.parse = parse
         super().pre_validate(form)
 
 
-def _parse_past(text: str) -> float:
+def _parse_past(text: str, wording: Wording) -> float:
     """Return a roll-past [m], or a speed at the hole [m/s] as its negative."""
-    return -parse_speed_mps(text) if is_speed(text) else parse_length_m(text, "in")
+    return -parse_speed_mps(text) if is_speed(text) else parse_near_m(text, wording)
 
 
 class PastField(QuantityField):
@@ -125,11 +132,25 @@ class PastField(QuantityField):
         super().pre_validate(form)
 
 
+class OriginField(StringField):
+    """Where the green speed comes from: kept as typed, read as a `SpeedOrigin`."""
+
+    origin: SpeedOrigin | None = None
+
+    def pre_validate(self, form: Form) -> None:
+        """Find the origin."""
+        del form
+        if self.data:
+            self.origin = parse_speed_origin(self.data)
+            if self.origin is None:
+                raise StopValidation("Speed from is such as 10.2 ±0.3 at 2026-11-23T07:40Z by ramp.")
+
+
 def _slope_field(label: str) -> SlopeField:
     steepest = TILT_RANGE[1]
     return SlopeField(
         label,
-        parse=float,
+        parse=lambda text, _: float(text),
         between=(-steepest, steepest),
         allowed="at most 25 %, such as 2.1 %, 1.2 deg or 1 in over the putt",
     )
@@ -138,9 +159,12 @@ def _slope_field(label: str) -> SlopeField:
 class ReadForm(Form):
     """The fields of a read, as they stand in its address."""
 
+    class Meta(WordingMeta):
+        """The golfer's units."""
+
     length = QuantityField(
         "Length",
-        parse_length_m,
+        parse_far_m,
         between=LENGTH_RANGE_M,
         allowed="between 6 in and 196 ft (60 m), such as 14 ft, 5 paces or 4.3 m",
     )
@@ -153,7 +177,10 @@ class ReadForm(Form):
         "Slope", choices=[SelectChoice("up", "up ↑"), SelectChoice("down", "down ↓")], default="up"
     )
     speed = QuantityField(
-        "Green speed", parse_green_speed_ft, between=GREEN_SPEED_RANGE_FT, allowed="between 3 and 20 feet"
+        "Green speed",
+        lambda text, _: parse_green_speed_ft(text),
+        between=GREEN_SPEED_RANGE_FT,
+        allowed="between 3 and 20 feet",
     )
     past = PastField(
         "Roll-past",
@@ -163,9 +190,9 @@ class ReadForm(Form):
     )
     own = QuantityField(
         "Your read",
-        lambda text: parse_length_m(text, "in"),
+        parse_near_m,
         between=(0.0, 100.0 * FOOT_M),
-        allowed="between 0 and 100 ft, such as 9 in",
+        allowed="between 0 and 100 ft (30 m), such as 9 in or 23 cm",
         optional=True,
     )
     own_side = RadioField(
@@ -173,7 +200,7 @@ class ReadForm(Form):
     )
     grain = QuantityField(
         "Grain",
-        lambda text: parse_number(text, "a strength between 0 and 0.5 such as 0.1"),
+        lambda text, _: parse_number(text, "a strength between 0 and 0.5 such as 0.1"),
         between=GRAIN_RANGE,
         allowed="a strength between 0 and 0.5: bent 0.03, mixed 0.08, strong 0.15",
         optional=True,
@@ -181,20 +208,14 @@ class ReadForm(Form):
     grain_toward = SelectField("Grows toward", choices=WAYS, default="hole")
     wind = QuantityField(
         "Wind",
-        parse_speed_mps,
+        lambda text, _: parse_speed_mps(text),
         between=WIND_RANGE_MPS,
         allowed="between 0 and 25 m/s, such as 5 m/s or 12 mph",
         optional=True,
     )
     wind_toward = SelectField("Blows toward", choices=WAYS, default="hole")
     place = StringField("Place", validators=[Optional(), Length(max=80, message="At most 80 characters.")])
-    measured = StringField(
-        "Measured at",
-        validators=[
-            Optional(),
-            Regexp(TIME_OF_DAY, message="Measured at is a time such as 07:40."),
-        ],
-    )
+    measured = OriginField("Speed from", validators=[Optional()])
     first = StringField("My read first")
 
     def putt(self) -> Putt:

@@ -3,15 +3,14 @@
 import math
 
 from orthocline.core.api import INCH_M, PERCENT, Plane, Putt, plane_from_grade
-from orthocline.formats.quantities import SPEED_UNITS_MPS, parse_length_m, parse_speed_mps
+from orthocline.formats.quantities import SPEED_UNITS_MPS, parse_far_m, parse_speed_mps
 from orthocline.formats.wording import tidy
 from orthocline.web.read.forms import TOWARD_DEG, ReadForm, nearest_way, rise_over
 
 STEPS = {"ft": 1.0, "in": 1.0, "cm": 5.0, "m": 0.25, "pace": 1.0, "paces": 1.0, "m/s": 0.05}
 """One step of a length or a speed, by the unit it is typed in."""
-USUAL_UNIT = {"length": "ft", "past": "in"}
-"""The unit of a step where another is not typed."""
-SLOPE_STEPS = {"%": 0.1, "deg": 0.1, "in": 0.5}
+LENGTHS = ("length", "past")
+SLOPE_STEPS = {"%": 0.1, "deg": 0.1, "in": 0.5, "cm": 1.0}
 GREEN_SPEED_STEP_FT = 0.1
 TURN_OVER = {"side": ("falls", "left", "right"), "rise": ("slope", "up", "down")}
 """The choice that turns over where a slope is stepped through nothing."""
@@ -25,7 +24,7 @@ def stepped(form: ReadForm, step: str) -> dict[str, str]:
     way = int(sign)
     if name in TURN_OVER:
         return _stepped_slope(form, name, way)
-    if name in USUAL_UNIT:
+    if name in LENGTHS:
         return {name: _stepped_length(form, name, way)}
     if name == "speed":
         return {name: tidy((form.speed.figure or 0.0) + way * GREEN_SPEED_STEP_FT, 2)}
@@ -44,15 +43,19 @@ def _stepped_slope(form: ReadForm, name: str, way: int) -> dict[str, str]:
 
 def _stepped_length(form: ReadForm, name: str, way: int) -> str:
     typed = (form[name].data or "").lstrip("+-−0123456789.,¼½¾ ").strip()
-    unit = typed if typed in STEPS else USUAL_UNIT[name]
-    one = parse_speed_mps(f"1 {unit}") if unit in SPEED_UNITS_MPS else parse_length_m(f"1 {unit}")
+    wording = form[name].wording
+    usual = wording.far_unit if name == "length" else wording.near_unit
+    unit = typed if typed in STEPS else usual
+    one = parse_speed_mps(f"1 {unit}") if unit in SPEED_UNITS_MPS else parse_far_m(f"1 {unit}", wording)
     return f"{tidy(max(abs(form[name].figure) / one + way * STEPS[unit], 0.0), 2)} {unit}"
 
 
 def _slope_in_unit(slope: float, unit: str, over_m: float) -> float:
     if unit == "deg":
         return math.degrees(math.atan(slope))
-    return slope * over_m / INCH_M if unit == "in" else slope / PERCENT
+    if unit in ("in", "cm"):
+        return slope * over_m / (INCH_M if unit == "in" else 0.01)
+    return slope / PERCENT
 
 
 def turned_ground(putt: Putt, around: str, fall: str) -> Plane:

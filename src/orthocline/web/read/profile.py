@@ -4,8 +4,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.core.api import FOOT_M, Putt, Read
-from orthocline.formats.wording import percent_text, short_length, tidy
+from orthocline.core.api import Putt, Read
+from orthocline.formats.wording import Wording
 from orthocline.web.drawing.frame import path_d
 
 WIDTH, HEIGHT = 640.0, 128.0
@@ -32,7 +32,7 @@ class Profile:
     time_words: str
 
 
-def profile(putt: Putt, answer: Read | None) -> Profile:
+def profile(putt: Putt, answer: Read | None, wording: Wording) -> Profile:
     """Return the side view; without its speeds while the read is hidden."""
     grade = putt.surface.grade(putt.bearing_rad)
     run = RIGHT - LEFT
@@ -45,12 +45,12 @@ def profile(putt: Putt, answer: Read | None) -> Profile:
         fastest = float(answer.path[:, 3].max())
         heights = SPEED_BOTTOM - (SPEED_BOTTOM - SPEED_TOP) * answer.path[:, 3] / fastest
         speed = path_d(np.column_stack([LEFT + run * along, heights])[::4])
-        start, end = (f"{tidy(v / FOOT_M)} ft/s" for v in (answer.path[0, 3], answer.path[-1, 3]))
+        start, end = (wording.ball_speed(v) for v in (answer.path[0, 3], answer.path[-1, 3]))
         start_y, end_y = float(heights[0]), float(heights[-1])
         time = f"ball speed on the way · {answer.aim.time_to_hole_s:.1f} s to the cup"
     return Profile(
         f"M{LEFT} {left:.1f}L{RIGHT} {right:.1f}V{HEIGHT - 4}H{LEFT}Z",
-        _words(grade, putt.length_m),
+        _words(grade, putt.length_m, wording),
         round(left, 1),
         round(right, 1),
         speed,
@@ -62,8 +62,8 @@ def profile(putt: Putt, answer: Read | None) -> Profile:
     )
 
 
-def _words(grade: float, length_m: float) -> str:
+def _words(grade: float, length_m: float, wording: Wording) -> str:
     if abs(grade) < 0.0005:
         return "level from ball to hole"
     way = "up" if grade > 0 else "down"
-    return f"{way} {short_length(grade * length_m)} over the putt · {percent_text(abs(grade))}"
+    return f"{way} {wording.short(grade * length_m)} over the putt · {wording.slope(abs(grade))}"

@@ -1,13 +1,15 @@
 """Read a putt: one address, as a page, as the part that changes, and as the roll to watch."""
 
+from datetime import UTC, datetime
+
 from flask import Blueprint, Response, jsonify, make_response, render_template, request, url_for
 
 from orthocline.services.reading import read_putt, require_roll
-from orthocline.web.identity import mode
+from orthocline.web.identity import measures, mode, wording
 from orthocline.web.page import is_part
 from orthocline.web.read.asked import Asked, asked
 from orthocline.web.read.drawing import eye, plan
-from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.read.start import demo_values, start_values
 from orthocline.web.read.view import view
 
 blueprint = Blueprint("read", __name__)
@@ -17,11 +19,14 @@ ROLL_RATE_HZ = 30
 @blueprint.get("/read")
 def page() -> Response:
     """The read of the putt in the address."""
-    wanted = asked(request.args)
-    seen = view(wanted, mode())
+    now = datetime.now(UTC)
+    wanted = asked(request.args, wording(), start_values())
+    seen = view(wanted, mode(), measures(), now)
     template = "read/_part.html" if is_part() else "read/page.html"
     status = 200 if wanted.putt else 422
-    response = make_response(render_template(template, view=seen, demo_putt=SPINDRIFT), status)
+    response = make_response(
+        render_template(template, view=seen, demo_putt=demo_values(wording(), now)), status
+    )
     response.vary.add("HX-Request")
     if is_part():
         _guide_htmx(response, wanted)
@@ -40,11 +45,11 @@ def _guide_htmx(response: Response, wanted: Asked) -> None:
 def roll() -> Response | tuple[Response, int]:
     """The ball's way in real time, in units of the drawing; refused in Competition."""
     require_roll(mode())
-    wanted = asked(request.args)
+    wanted = asked(request.args, wording(), start_values())
     if wanted.putt is None:
         return jsonify(errors=wanted.errors), 422
     answer = read_putt(wanted.putt, mode())
-    frame = plan(answer.putt, answer).frame
+    frame = plan(answer.putt, answer, wording()).frame
     end = min(answer.aim.time_to_hole_s, answer.track.duration_s)
     rows = answer.track.even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
     spots = frame.spots(*eye(answer.putt, rows[:, 1:3]))

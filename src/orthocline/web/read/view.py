@@ -1,12 +1,18 @@
 """The read page's variables."""
 
 from dataclasses import asdict, dataclass
+from datetime import datetime
+from urllib.parse import urlencode
 
-from orthocline.core.api import PACE_M, PAST_RANGE_M, Read, RollPast, grain_worth
-from orthocline.formats.wording import percent_text, tidy
+from orthocline.core.api import PAST_RANGE_M, Estimate, Read, RollPast, aged, grain_worth
+from orthocline.db.models import OwnMeasures
+from orthocline.formats.wording import Wording, speed_text, when_words
 from orthocline.services.call import Call, call, entry_words, own_words
 from orthocline.services.mode import Mode
+from orthocline.services.own import own_stroke_rate
+from orthocline.services.pace_words import stroke_m
 from orthocline.services.reading import compare_own, read_putt
+from orthocline.services.speeds import METHODS, hours_since, is_stale
 from orthocline.web.read.asked import Asked
 from orthocline.web.read.drawing import HEIGHT, WIDTH, Plan, plan
 from orthocline.web.read.forms import ReadForm
@@ -28,11 +34,22 @@ class Handle:
 
 
 @dataclass(frozen=True)
+class Source:
+    """Where the green speed comes from: a few words for the head line, how sure, and whether it is old."""
+
+    words: str
+    sure: str
+    stale: bool
+
+
+@dataclass(frozen=True)
 class ReadView:
     """Everything the read page shows.
 
     Attributes
     ----------
+    source : Source
+        Where the green speed comes from.
     hidden : bool
         My read first: the call is held back until the golfer has entered an own aim.
     words : Call or None
@@ -43,6 +60,7 @@ class ReadView:
     values: dict[str, str]
     errors: dict[str, str]
     hidden: bool
+    source: Source
     plan: Plan | None = None
     profile: Profile | None = None
     cup: Cup | None = None
@@ -51,7 +69,24 @@ class ReadView:
     own: str = ""
     notes: tuple[str, ...] = ()
     beside: dict[str, str] | None = None
+    pace_marks: tuple[tuple[str, str], ...] = ()
     handles: tuple[Handle, ...] = ()
+
+    @property
+    def wording(self) -> Wording:
+        """How the golfer says figures."""
+        found: Wording = self.form.meta.wording
+        return found
+
+    @property
+    def beat(self) -> dict[str, str]:
+        """The figures of this putt's beat, as its address has them."""
+        return dict(self.pace_marks)
+
+    @property
+    def here(self) -> str:
+        """The address of this read, to come back to."""
+        return f"/read?{urlencode(self.values)}"
 
     @property
     def handles_data(self) -> list[dict[str, str | float]]:
@@ -59,53 +94,77 @@ class ReadView:
         return [asdict(handle) for handle in self.handles]
 
 
-def view(asked: Asked, mode: Mode) -> ReadView:
+def view(asked: Asked, mode: Mode, measures: OwnMeasures | None, now: datetime) -> ReadView:
     """Return the page of what is asked; refused in Competition."""
     answer = read_putt(asked.putt, mode) if asked.putt else None
-    own_aim = asked.form.own_aim_right_m
+    own_aim, wording = asked.form.own_aim_right_m, asked.wording
+    source, rate = _source(asked, now), own_stroke_rate(measures) if measures else None
     hidden = asked.form.first.data == "1" and own_aim is None
     if answer is None:
-        return ReadView(asked.form, asked.values, asked.errors, hidden)
+        return ReadView(asked.form, asked.values, asked.errors, hidden, source)
     own = compare_own(answer, own_aim, mode) if own_aim is not None else None
     shown = None if hidden else answer
-    drawn = plan(answer.putt, shown, None if hidden else own, asked.frame)
+    drawn = plan(answer.putt, shown, wording, None if hidden else own, asked.frame)
     return ReadView(
         asked.form,
         asked.values,
         asked.errors,
         hidden,
+        source,
         plan=drawn,
-        profile=profile(answer.putt, shown),
+        profile=profile(answer.putt, shown, wording),
         cup=cup(answer) if shown else None,
-        words=call(answer) if shown else None,
+        words=call(answer, wording, rate) if shown else None,
         entry=entry_words(answer) if shown else None,
-        own=own_words(answer, own) if own and shown else "",
-        notes=_notes(answer) if shown else (),
-        beside=_beside(answer),
+        own=own_words(answer, own, wording) if own and shown else "",
+        notes=_notes(answer, wording) if shown else (),
+        beside=_beside(answer, asked),
+        pace_marks=_pace_marks(answer, wording, rate) if shown else (),
         handles=_handles(answer, drawn, asked.values),
     )
 
 
-def _notes(answer: Read) -> tuple[str, ...]:
+def _source(asked: Asked, now: datetime) -> Source:
+    origin = asked.origin
+    if origin is None:
+        return Source("as typed", "", stale=False)
+    how = {"posted": "posted", "several": "measured"}.get(origin.method, f"by {METHODS.get(origin.method)},")
+    age = hours_since(origin.measured_at, now)
+    sure = aged(Estimate(origin.speed_ft, origin.within_ft / 2.0), age).within
+    when = when_words(origin.measured_at, now)
+    return Source(f"{how} {when}", f"±{speed_text(sure)} ft", stale=is_stale(origin.measured_at, now))
+
+
+def _notes(answer: Read, wording: Wording) -> tuple[str, ...]:
     """Return the warnings, and what grain is worth."""
     notes = [warning.message for warning in answer.warnings]
     if answer.putt.grain.strength:
-        worth = percent_text(grain_worth(answer.putt))
+        worth = wording.slope(grain_worth(answer.putt))
         notes.append(f"This grain is worth {worth} of slope, and is counted.")
     return tuple(notes)
 
 
-def _beside(answer: Read) -> dict[str, str]:
+def _beside(answer: Read, asked: Asked) -> dict[str, str]:
     """Return what stands beside each input: the same figure in other words."""
     putt = answer.putt
     grade = putt.surface.grade(putt.bearing_rad)
-    paces = tidy(putt.length_m / PACE_M)
+    wording, typed = asked.wording, (asked.form.length.data or "").strip().lower()
+    paces = wording.paces(putt.length_m)
+    own_unit = typed.endswith((wording.far_unit, "'", '"', "in")) or typed[-1:].isdigit()
     past = "if covered" if isinstance(putt.pace, RollPast) else "speed at the hole"
     return {
-        "length": f"{paces} {'pace' if paces == '1' else 'paces'}",
-        "rise": percent_text(abs(grade)),
+        "length": paces if own_unit else f"{wording.far(putt.length_m)} · {paces}",
+        "rise": wording.slope(abs(grade)),
         "past": past,
     }
+
+
+def _pace_marks(answer: Read, wording: Wording, rate: Estimate | None) -> tuple[tuple[str, str], ...]:
+    """Return one-second mark and stroke as the beat's page takes them."""
+    marks = [("stroke", wording.exact(stroke_m(answer, rate)))]
+    if answer.one_second_m is not None:
+        marks.append(("mark", wording.far(answer.one_second_m)))
+    return tuple(marks)
 
 
 def _handles(answer: Read, drawn: Plan, values: dict[str, str]) -> tuple[Handle, ...]:

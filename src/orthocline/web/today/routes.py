@@ -1,10 +1,12 @@
 """Today: the start page."""
 
+from datetime import UTC, datetime
+
 from flask import Blueprint, render_template
 
 from orthocline.services.today import today
 from orthocline.web.database import session
-from orthocline.web.identity import mode, signed_in
+from orthocline.web.identity import mode, signed_in, wording
 from orthocline.web.today.view import view
 
 blueprint = Blueprint("today", __name__)
@@ -13,6 +15,6 @@ blueprint = Blueprint("today", __name__)
 @blueprint.get("/")
 def page() -> str:
     """The day's order of work, the last reads, where to begin."""
-    golfer = signed_in()
-    day = today(session(), golfer, mode()) if golfer else today(None, None, mode())
-    return render_template("today/page.html", view=view(day, mode()))
+    golfer, now = signed_in(), datetime.now(UTC)
+    day = today(session() if golfer else None, golfer, mode(), now)
+    return render_template("today/page.html", view=view(day, mode(), wording(), now))

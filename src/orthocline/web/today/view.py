@@ -1,17 +1,21 @@
 """The start page's variables."""
 
 from dataclasses import dataclass
+from datetime import datetime
 
 from orthocline.core.api import Read
 from orthocline.formats.putt_document import putt_of
+from orthocline.formats.wording import Wording, speed_text, when_words
 from orthocline.services.call import Call, call
 from orthocline.services.mode import Mode
 from orthocline.services.reading import read_putt
+from orthocline.services.speeds import DaySpeed
 from orthocline.services.today import Today
 from orthocline.web.log.view import Row, row
 from orthocline.web.read.asked import asked, values_of
 from orthocline.web.read.drawing import Plan, plan
 from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.read.start import demo_values
 
 
 @dataclass(frozen=True)
@@ -34,28 +38,34 @@ class TodayView:
     values: dict[str, str]
     plan: Plan | None
     words: Call | None
+    speed: str = ""
 
 
-def view(day: Today, mode: Mode) -> TodayView:
+def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
     """Return the start page of a day: the golfer's last read drawn, or else the demo putt."""
-    rows = tuple(row(putt) for putt in day.last)
+    rows = tuple(row(putt, wording) for putt in day.last)
     last = next((putt for putt in day.last if putt.putt_document), None)
     if last and last.putt_document:
         title = last.place or "Your last read"
-        values = values_of(putt_of(last.putt_document), last.place)
+        values = values_of(putt_of(last.putt_document), wording, last.place)
     else:
-        title, values = SPINDRIFT["place"], SPINDRIFT
-    answer = _answer(values, mode)
+        title, values = SPINDRIFT["place"], demo_values(wording, now)
+    answer = _answer(values, mode, wording)
     return TodayView(
         day,
         rows,
         title,
         values,
-        plan(answer.putt, answer) if answer else None,
-        call(answer) if answer else None,
+        plan(answer.putt, answer, wording) if answer else None,
+        call(answer, wording) if answer else None,
+        _speed(day.speed, now) if day.speed else "",
     )
 
 
-def _answer(values: dict[str, str], mode: Mode) -> Read | None:
-    putt = asked(values).putt
+def _speed(speed: DaySpeed, now: datetime) -> str:
+    return f"{speed_text(speed.speed_ft.value)}, {when_words(speed.measured_at, now)}."
+
+
+def _answer(values: dict[str, str], mode: Mode, wording: Wording) -> Read | None:
+    putt = asked(values, wording).putt
     return read_putt(putt, mode) if putt and mode is Mode.PRACTICE else None

@@ -4,17 +4,17 @@ const finish = document.getElementById("finish");
 const MIDDLE = 300;
 const FOOT_OF_SHEET = 596;
 
-function write(name, inches, positive, negative) {
-  document.getElementById(name).value = `${Math.abs(Math.round(inches))} in`;
-  const way = inches >= 0 ? positive : negative;
+function write(name, figure, positive, negative) {
+  document.getElementById(name).value = `${Math.abs(Math.round(figure))} ${target.dataset.near}`;
+  const way = figure >= 0 ? positive : negative;
   document.querySelector(`input[name=${name}_way][value=${way}]`).checked = true;
 }
 
 target.addEventListener("click", (event) => {
   const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(target.getScreenCTM().inverse());
-  const perInch = +target.dataset.unitsPerInch;
-  write("along", (MIDDLE - at.y) / perInch, "past", "short");
-  write("across", (at.x - MIDDLE) / perInch, "right", "left");
+  const perNear = +target.dataset.perNear;
+  write("along", (MIDDLE - at.y) / perNear, "past", "short");
+  write("across", (at.x - MIDDLE) / perNear, "right", "left");
   const [line] = finish.getElementsByTagName("line");
   const [dot] = finish.getElementsByTagName("circle");
   line.setAttribute("x1", MIDDLE);

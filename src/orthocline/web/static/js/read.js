@@ -112,17 +112,17 @@ function changed(event) {
   if (drag.name === "ball") {
     drag.turn = (Math.atan2(-dx, dy) * 180) / Math.PI;
     const length = Math.min(60, Math.max(0.31, metres));
-    return { ...drag.base, length: inUnit(length, drag.base.length), around: drag.turn.toFixed(2) };
+    return { ...drag.base, length: inUnit(length, drag.base.length, stage.dataset.far), around: drag.turn.toFixed(2) };
   }
   if (drag.name === "past") {
-    return { ...drag.base, past: inUnit(Math.min(5, metres), drag.base.past, "in") };
+    return { ...drag.base, past: inUnit(Math.min(5, metres), drag.base.past, stage.dataset.near) };
   }
   const fall = (Math.atan2(at.x - 586, 548 - at.y) * 180) / Math.PI;
   return { ...drag.base, fall: fall.toFixed(1) };
 }
 
-function inUnit(metres, typed, usual = "ft") {
-  const unit = /(ft|in|cm|m)\s*$/.exec(typed || "")?.[1] || usual;
+function inUnit(metres, typed, usual) {
+  const unit = /\b(ft|in|cm|m)\s*$/.exec(typed || "")?.[1] || usual;
   const size = { ft: FOOT, in: INCH, cm: 0.01, m: 1 }[unit];
   return `${(metres / size).toFixed(unit === "m" ? 2 : unit === "ft" ? 1 : 0)} ${unit}`;
 }

@@ -1,19 +1,11 @@
 // The ball rolls in real time along its way, with a beat at one second if that is wanted.
+import { tone } from "./sound.js";
+
 let frame = 0;
 
 function beatAt(seconds) {
   const audio = new AudioContext();
-  const tone = audio.createOscillator();
-  const level = audio.createGain();
-  const start = audio.currentTime + seconds;
-  tone.frequency.value = 880;
-  level.gain.setValueAtTime(0, start);
-  level.gain.linearRampToValueAtTime(0.3, start + 0.005);
-  level.gain.linearRampToValueAtTime(0, start + 0.06);
-  tone.connect(level).connect(audio.destination);
-  tone.start(start);
-  tone.stop(start + 0.08);
-  tone.onended = () => audio.close();
+  tone(audio, "mark", audio.currentTime + seconds).onended = () => audio.close();
 }
 
 function placeAt(rolled, seconds) {

@@ -1,0 +1,13 @@
+"""The beat to putt to."""
+
+from orthocline.core.api import Beat, tempo_beat
+from orthocline.services.mode import Mode, require_practice
+
+
+def stroke_beat(mode: Mode, back_s: float | None) -> Beat:
+    """Return the beat of a stroke that takes `back_s` [s] to the top, the usual one for None.
+
+    Two to one: half as long down to the ball, and one second from there to the mark. Refused in Competition.
+    """
+    require_practice(mode, "The beat")
+    return tempo_beat() if back_s is None else tempo_beat(back_s, back_s / 2.0)

@@ -1,0 +1,148 @@
+"""A season of green speeds at the invented Ternholm Links, and the invented golfer's own measures."""
+
+import math
+from datetime import UTC, datetime, timedelta
+from urllib.parse import urlencode
+
+import numpy as np
+from sqlalchemy.orm import Session
+
+from orthocline.core.api import (
+    FOOT_M,
+    INCH_M,
+    STANDARD_RAMP,
+    Estimate,
+    HiddenGreen,
+    one_way,
+    posted_speed,
+    setting_up,
+    simulated_roll_m,
+    speed_from_rolls,
+)
+from orthocline.db.models import Golfer
+from orthocline.formats.wording import USUAL_WORDING
+from orthocline.services.mode import Mode
+from orthocline.services.own import add_stride_try, add_stroke_putt, keep_measures
+from orthocline.services.speeds import Condition, keep_speed
+
+COURSE = "Ternholm Links"
+PRACTICE_GREEN = "practice green"
+WEEKS = 26
+"""The season begins so many weeks ago."""
+SPRING_FT, SUMMER_GAIN_FT = 9.2, 1.3
+TODAY_FT = 10.2
+USUAL_RAMP = {"length": "30 in", "angle": "20 deg", "rails": "groove", "groove": "145 deg"}
+NOTES = {
+    3: "Sanded on Tuesday: bumpy.",
+    11: "Rolled for the club championship.",
+    17: "A week of rain.",
+    22: "Dew until nine.",
+}
+
+
+def load_demo_speeds(session: Session, golfer: Golfer, chance: np.random.Generator) -> None:
+    """Keep a season of speeds, up to this morning, and the golfer's own measures."""
+    morning = datetime.now(UTC).astimezone().replace(hour=7, minute=40, second=0, microsecond=0)
+    if morning > datetime.now(UTC):
+        morning -= timedelta(days=1)
+    for week in range(WEEKS):
+        when = morning - timedelta(days=7 * (WEEKS - week), minutes=float(chance.integers(-60, 200)))
+        season = math.sin(math.pi * (week + 1) / (WEEKS + 1))
+        speed = SPRING_FT + SUMMER_GAIN_FT * season + float(chance.normal(0.0, 0.25))
+        _ramp(session, golfer, chance, speed, when, _condition(chance, week))
+        if week % 4 == 1:
+            posted = posted_speed(round(2.0 * (speed + float(chance.normal(0.0, 0.4)))) / 2.0)
+            _keep(session, golfer, posted, "posted", when - timedelta(minutes=35), Condition())
+    _ramp(session, golfer, chance, TODAY_FT, morning, _condition(chance, WEEKS, "Firm after three dry days."))
+    _own_measures(session, golfer)
+
+
+def _condition(chance: np.random.Generator, week: int, note: str = "") -> Condition:
+    return Condition(
+        mowing="mown today" if chance.random() < 0.7 else "mown yesterday",
+        moisture=str(chance.choice(("dry", "damp"), p=(0.7, 0.3))),
+        firmness=str(chance.choice(("medium", "firm"))),
+        trueness=int(chance.integers(3, 6)),
+        smoothness=int(chance.integers(3, 6)),
+        note=note or NOTES.get(week, ""),
+    )
+
+
+def _ramp(
+    session: Session,
+    golfer: Golfer,
+    chance: np.random.Generator,
+    speed_ft: float,
+    when: datetime,
+    condition: Condition,
+) -> None:
+    """Keep a speed from three rolls each way of the standard ramp on a gentle slope, taped to the inch."""
+    green = HiddenGreen(speed_ft, float(chance.normal(0.0, 0.005)), 0.0)
+    set_up = setting_up(green, chance)
+    rolls = {
+        back: [
+            simulated_roll_m(green, STANDARD_RAMP, back=back, set_up=set_up, chance=chance) for _ in range(3)
+        ]
+        for back in (False, True)
+    }
+    taped = {back: [round(roll / INCH_M) * INCH_M for roll in made] for back, made in rolls.items()}
+    found = speed_from_rolls(one_way(taped[False]), one_way(taped[True])).speed_ft
+    texts = [
+        ("back" if back else "out", USUAL_WORDING.taped(r)) for back, made in taped.items() for r in made
+    ]
+    _keep(session, golfer, found, "ramp", when, condition, urlencode([*USUAL_RAMP.items(), *texts]))
+
+
+def _keep(
+    session: Session,
+    golfer: Golfer,
+    found: Estimate,
+    method: str,
+    when: datetime,
+    condition: Condition,
+    evidence: str = "",
+) -> None:
+    keep_speed(
+        session,
+        golfer,
+        Mode.PRACTICE,
+        found=found,
+        method=method,
+        course=COURSE,
+        green=PRACTICE_GREEN,
+        measured_at=when,
+        evidence=evidence or urlencode({"by": "posted", "posted": f"{found.value:g}"}),
+        condition=condition,
+    )
+
+
+def _own_measures(session: Session, golfer: Golfer) -> None:
+    keep_measures(
+        session,
+        golfer,
+        {
+            "units": "feet",
+            "slopes": "percent",
+            "bend": "break",
+            "hand": "right",
+            "eye": "left",
+            "shoe_m": 11.5 * INCH_M,
+            "finger_1_m": 0.018,
+            "finger_2_m": 0.019,
+            "finger_3_m": 0.017,
+            "arm_full_m": 0.66,
+            "arm_bent_m": 0.44,
+            "usual_past_m": 12.0 * INCH_M,
+        },
+    )
+    for paces, tape_ft in ((10.0, 28.2), (10.0, 27.9), (20.0, 56.5)):
+        add_stride_try(session, golfer, Mode.PRACTICE, paces=paces, tape_m=tape_ft * FOOT_M)
+    for stroke_in, roll_ft in ((10.0, 6.4), (14.0, 12.1), (18.0, 20.6), (22.0, 30.0)):
+        add_stroke_putt(
+            session,
+            golfer,
+            Mode.PRACTICE,
+            stroke_m=stroke_in * INCH_M,
+            roll_m=roll_ft * FOOT_M,
+            green_speed_ft=TODAY_FT,
+        )

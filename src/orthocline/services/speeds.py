@@ -1,0 +1,236 @@
+"""The speed book: green speeds kept by course, green and time, and the one that a read uses."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+
+from sqlalchemy.orm import Session
+
+from orthocline.core.api import GREEN_SPEED_RANGE_FT, STALE_H, Estimate, aged, combine
+from orthocline.db.models import (
+    COURSE_LENGTH,
+    EVIDENCE_LENGTH,
+    GREEN_LENGTH,
+    NOTE_LENGTH,
+    Golfer,
+    SpeedNote,
+)
+from orthocline.db.queries import newest_speed, purge_deleted, speed_of, speeds_of
+from orthocline.formats.speed_origin import SpeedOrigin
+from orthocline.services.errors import InvalidError, NotFoundError
+from orthocline.services.log import UNDO_TIME
+from orthocline.services.mode import Mode, require_practice
+from orthocline.services.text import short_text
+
+METHODS = {
+    "ramp": "ramp",
+    "posted": "posted number",
+    "timed": "timed putt",
+    "stroke": "calibrated stroke",
+}
+"""How a green speed is found, in words."""
+MOWING = ("mown today", "rolled today", "mown yesterday", "not mown")
+MOISTURE = ("dry", "damp", "wet")
+FIRMNESS = ("soft", "medium", "firm")
+RATINGS = range(1, 6)
+DAY = timedelta(hours=12)
+"""Measures no further apart than this are one day's."""
+SLACK = timedelta(minutes=5)
+"""Clocks differ: a time so little ahead is not in the future."""
+
+
+@dataclass(frozen=True)
+class Condition:
+    """How the green was: words from `MOWING`, `MOISTURE` and `FIRMNESS`, ratings of one to five, a note."""
+
+    mowing: str = ""
+    moisture: str = ""
+    firmness: str = ""
+    trueness: int | None = None
+    smoothness: int | None = None
+    note: str = ""
+
+
+@dataclass(frozen=True)
+class DaySpeed:
+    """The speed of a day, from one or more notes.
+
+    Attributes
+    ----------
+    speed_ft : Estimate
+        As sure as it is now: each note aged, weighted and combined.
+    notes : tuple of SpeedNote
+        Those that went into it, newest first.
+    stale : bool
+        Whether it was measured too long ago.
+    """
+
+    speed_ft: Estimate
+    notes: tuple[SpeedNote, ...]
+    stale: bool
+
+    @property
+    def measured_at(self) -> datetime:
+        """When the newest of them was measured."""
+        return self.notes[0].measured_at
+
+    @property
+    def place(self) -> str:
+        """Where."""
+        one_green = len({note.green for note in self.notes}) == 1
+        return place_of(self.notes[0].course, self.notes[0].green if one_green else "")
+
+    @property
+    def method(self) -> str:
+        """How it was found: one of `METHODS`, or ``several``."""
+        methods = {note.method for note in self.notes}
+        return methods.pop() if len(methods) == 1 else "several"
+
+    @property
+    def origin(self) -> SpeedOrigin:
+        """The same as a read carries it in its address: as sure as it was when measured."""
+        then = _combined(self.notes, self.measured_at)
+        return SpeedOrigin(round(then.value, 1), round(then.within, 1), self.measured_at, self.method)
+
+
+def place_of(course: str, green: str) -> str:
+    """Return course and green as one place."""
+    return f"{course}, {green}" if green else course
+
+
+def keep_speed(
+    session: Session,
+    golfer: Golfer,
+    mode: Mode,
+    *,
+    found: Estimate,
+    method: str,
+    course: str,
+    green: str = "",
+    measured_at: datetime,
+    evidence: str = "",
+    condition: Condition | None = None,
+) -> SpeedNote:
+    """Keep a green speed in the golfer's book.
+
+    Raises
+    ------
+    InvalidError
+        For a missing course, words that are too long, a speed that no green has, or a time to come.
+    NotAllowedError
+        In Competition.
+    """
+    require_practice(mode, "Measuring green speed")
+    least, most = GREEN_SPEED_RANGE_FT
+    if not least <= found.value <= most:
+        raise InvalidError("speed", f"A green speed lies between {least:g} and {most:g} feet.")
+    if measured_at > datetime.now(UTC) + SLACK:
+        raise InvalidError("when", "That time is still to come.")
+    note = SpeedNote(
+        golfer_id=golfer.id,
+        measured_at=measured_at,
+        method=method,
+        speed_ft=found.value,
+        sd_ft=found.sd,
+        evidence=evidence[:EVIDENCE_LENGTH],
+    )
+    describe_speed(note, course=course, green=green, condition=condition or Condition())
+    session.add(note)
+    session.flush()
+    return note
+
+
+def describe_speed(note: SpeedNote, *, course: str, green: str, condition: Condition) -> None:
+    """Write where a speed was measured and how the green was.
+
+    Raises
+    ------
+    InvalidError
+        For a missing course or words that are too long.
+    """
+    note.course = short_text("course", course, COURSE_LENGTH)
+    if not note.course:
+        raise InvalidError("course", "Which course? A name is enough.")
+    note.green = short_text("green", green, GREEN_LENGTH)
+    note.mowing, note.moisture, note.firmness = condition.mowing, condition.moisture, condition.firmness
+    note.trueness, note.smoothness = condition.trueness, condition.smoothness
+    note.note = short_text("note", condition.note, NOTE_LENGTH)
+
+
+def list_speeds(session: Session, golfer: Golfer, course: str = "") -> Sequence[SpeedNote]:
+    """Return the golfer's speeds, newest first, of all courses or of one."""
+    return speeds_of(session, golfer.id, course=course)
+
+
+def find_speed(session: Session, golfer: Golfer, note_id: int) -> SpeedNote:
+    """Return one speed of the golfer's own book.
+
+    Raises
+    ------
+    NotFoundError
+        When there is none of that number.
+    """
+    note = speed_of(session, golfer.id, note_id)
+    if note is None:
+        raise NotFoundError("There is no such speed in your book. It may have been deleted.")
+    return note
+
+
+def delete_speed(session: Session, note: SpeedNote) -> None:
+    """Delete a speed; it can be restored for a day."""
+    note.deleted_at = datetime.now(UTC)
+    purge_deleted(session, note.golfer_id, note.deleted_at - UNDO_TIME)
+
+
+def restore_speed(session: Session, golfer: Golfer, note_id: int) -> None:
+    """Bring a deleted speed back.
+
+    Raises
+    ------
+    NotFoundError
+        When it was not deleted, is gone for good, or is not the golfer's.
+    """
+    note = speed_of(session, golfer.id, note_id, deleted=True)
+    if note is None:
+        raise NotFoundError("That speed cannot be brought back any more.")
+    note.deleted_at = None
+
+
+def day_speed(session: Session, golfer: Golfer, now: datetime, place: str = "") -> DaySpeed | None:
+    """Return the speed for a place: that of the day on which its course was measured last.
+
+    The measures of one green are taken where the place names that green and it has any; else all of the
+    course's. Without a place, or where its course has none, the course measured last of all.
+    """
+    course, _, green = (part.strip() for part in place.partition(","))
+    newest = newest_speed(session, golfer.id, course=course) if course else None
+    newest = newest or newest_speed(session, golfer.id)
+    if newest is None:
+        return None
+    notes = speeds_of(session, golfer.id, course=newest.course, since=newest.measured_at - DAY)
+    own = tuple(note for note in notes if green and note.green.casefold() == green.casefold())
+    return combined(own or tuple(notes), now)
+
+
+def combined(notes: tuple[SpeedNote, ...], now: datetime) -> DaySpeed:
+    """Return the speed that notes, newest first, make together now."""
+    return DaySpeed(_combined(notes, now), notes, is_stale(notes[0].measured_at, now))
+
+
+def is_stale(measured_at: datetime, now: datetime) -> bool:
+    """Return whether a speed was measured too long ago to be used without a thought."""
+    return now - measured_at > timedelta(hours=STALE_H)
+
+
+def aged_note(note: SpeedNote, now: datetime) -> Estimate:
+    """Return a kept speed [ft] as sure as it is now."""
+    return aged(Estimate(note.speed_ft, note.sd_ft), hours_since(note.measured_at, now))
+
+
+def hours_since(then: datetime, now: datetime) -> float:
+    """Return the hours from one time to another."""
+    return (now - then).total_seconds() / 3600.0
+
+
+def _combined(notes: Sequence[SpeedNote], at: datetime) -> Estimate:
+    return combine([aged_note(note, at) for note in notes])

@@ -1,0 +1,63 @@
+"""Green speed without a ramp, and zero putts: one address, as a page, as a part, and kept in the book."""
+
+from datetime import UTC, datetime
+
+from flask import Blueprint, make_response, render_template, request, url_for
+from werkzeug.datastructures import MultiDict
+from werkzeug.wrappers import Response
+
+from orthocline.core.api import Estimate
+from orthocline.services.mode import require_practice
+from orthocline.services.own import own_stroke_rate
+from orthocline.services.speeds import day_speed
+from orthocline.web.database import session
+from orthocline.web.identity import measures, mode, signed_in, wording
+from orthocline.web.noramp.forms import Asked, asked
+from orthocline.web.noramp.view import WAYS, NoRampView, measured, view
+from orthocline.web.page import is_part
+from orthocline.web.speed.forms import KeepForm
+from orthocline.web.speed.keeping import Page, keep, keep_form
+
+blueprint = Blueprint("noramp", __name__)
+
+
+@blueprint.get("/speed/without-a-ramp")
+def page() -> Response:
+    """A speed by another way than the ramp."""
+    require_practice(mode(), "Measuring green speed")
+    wanted = asked(MultiDict(request.args), wording())
+    seen = _view(wanted)
+    answer = make_response(_page(seen, keep_form()), 422 if seen.errors else 200)
+    answer.vary.add("HX-Request")
+    if is_part():
+        answer.headers["HX-Replace-Url"] = f"{url_for('noramp.page')}?{wanted.query}"
+    return answer
+
+
+@blueprint.post("/speed/without-a-ramp")
+def keep_it() -> Page:
+    """Keep the speed in the golfer's book."""
+    wanted = asked(MultiDict(request.form), wording())
+    return keep(
+        "noramp.page",
+        wanted.fields,
+        wanted.by,
+        lambda: measured(wanted, mode(), _rate()),
+        lambda form: _page(_view(wanted), form),
+    )
+
+
+def _rate() -> Estimate | None:
+    own = measures()
+    return own_stroke_rate(own) if own else None
+
+
+def _view(wanted: Asked) -> NoRampView:
+    who, now = signed_in(), datetime.now(UTC)
+    day = day_speed(session(), who, now, wanted.form.place.data or "") if who else None
+    return view(wanted, mode(), _rate(), day, now)
+
+
+def _page(seen: NoRampView, form: KeepForm) -> str:
+    template = "noramp/_part.html" if is_part() else "noramp/page.html"
+    return render_template(template, view=seen, keep=form, ways=WAYS, wording=wording())

@@ -1,0 +1,5 @@
+"""The own feature."""
+
+from orthocline.web.own.routes import blueprint
+
+__all__ = ["blueprint"]

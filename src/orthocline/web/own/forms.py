@@ -1,0 +1,98 @@
+"""Forms of the golfer's own measures."""
+
+from typing import Any
+
+from flask_wtf import FlaskForm
+from wtforms import RadioField
+from wtforms.fields.choices import SelectChoice
+
+from orthocline.core.api import FOOT_M, INCH_M, PAST_RANGE_M
+from orthocline.db.models import OwnMeasures
+from orthocline.formats.quantities import parse_far_m, parse_green_speed_ft, parse_near_m, parse_number
+from orthocline.formats.wording import Wording
+from orthocline.web.fields import QuantityField, WordingMeta
+
+LENGTHS = ("shoe", "finger_1", "finger_2", "finger_3", "arm_full", "arm_bent", "usual_past")
+CHOICES = ("units", "slopes", "bend", "hand", "eye")
+
+
+def _length(label: str, least_m: float, most_m: float, allowed: str) -> QuantityField:
+    return QuantityField(label, parse_near_m, between=(least_m, most_m), allowed=allowed, optional=True)
+
+
+def _choice(label: str, **choices: str) -> RadioField:
+    return RadioField(label, choices=[SelectChoice(value, words) for value, words in choices.items()])
+
+
+class MeasuresForm(FlaskForm):
+    """Units, words and body."""
+
+    class Meta(WordingMeta, FlaskForm.Meta):
+        """The golfer's units."""
+
+    units = _choice("Lengths", feet="feet, inches", metres="metres")
+    slopes = _choice("Slopes", percent="percent", degrees="degrees")
+    bend = _choice("Aimed off", **{"break": "break", "borrow": "borrow"})
+    hand = _choice("I putt", right="right-handed", left="left-handed")
+    eye = _choice("Dominant eye", right="right", left="left", unknown="not known")
+    shoe = _length("Shoe, heel to toe", 0.15, 0.45, "between 6 and 18 in (15 and 45 cm)")
+    finger_1 = _length("Index finger", 0.008, 0.04, "between 0.3 and 1.6 in (8 and 40 mm)")
+    finger_2 = _length("Middle finger", 0.008, 0.04, "between 0.3 and 1.6 in (8 and 40 mm)")
+    finger_3 = _length("Ring finger", 0.008, 0.04, "between 0.3 and 1.6 in (8 and 40 mm)")
+    arm_full = _length("Eye to finger, arm straight", 0.3, 1.0, "between 12 and 39 in (30 and 100 cm)")
+    arm_bent = _length("Eye to finger, arm bent", 0.15, 0.9, "between 6 and 35 in (15 and 90 cm)")
+    usual_past = _length(
+        "Usual roll-past", *PAST_RANGE_M, "between 0 and 16 ft (5 m), such as 12 in or 30 cm"
+    )
+
+    def values(self) -> dict[str, Any]:
+        """Return what is to be kept, in SI units."""
+        chosen = {name: self[name].data for name in CHOICES}
+        lengths = {f"{name}_m": self[name].figure for name in LENGTHS}
+        return chosen | lengths
+
+
+class StrideForm(FlaskForm):
+    """So many paces along so much tape."""
+
+    class Meta(WordingMeta, FlaskForm.Meta):
+        """The golfer's units."""
+
+    paces = QuantityField(
+        "Paces",
+        lambda text, _: parse_number(text, "a number such as 10"),
+        between=(1.0, 200.0),
+        allowed="between 1 and 200",
+    )
+    tape = QuantityField(
+        "Tape", parse_far_m, between=(0.3, 200.0), allowed="between 1 and 650 ft (0.3 and 200 m)"
+    )
+
+
+class StrokeForm(FlaskForm):
+    """One putt that calibrates the stroke."""
+
+    class Meta(WordingMeta, FlaskForm.Meta):
+        """The golfer's units."""
+
+    stroke = QuantityField(
+        "Stroke, back and through",
+        parse_near_m,
+        between=(INCH_M, 60.0 * INCH_M),
+        allowed="between 1 and 60 in (2 and 150 cm)",
+    )
+    roll = QuantityField(
+        "Roll on the level", parse_far_m, between=(FOOT_M, 100.0 * FOOT_M), allowed="between 1 and 100 ft"
+    )
+    stroke_speed = QuantityField(
+        "Green speed", lambda text, _: parse_green_speed_ft(text), between=(3.0, 20.0), allowed="3 to 20 feet"
+    )
+
+
+def measures_texts(measures: OwnMeasures, wording: Wording) -> dict[str, str]:
+    """Return own measures as the fields say them."""
+    chosen = {name: getattr(measures, name) for name in CHOICES}
+    lengths = {name: getattr(measures, f"{name}_m") for name in LENGTHS}
+    return chosen | {
+        name: wording.typed_near(length) if length is not None else "" for name, length in lengths.items()
+    }

@@ -1,0 +1,104 @@
+"""My measures: units and words, body, stride and stroke."""
+
+from flask import Blueprint, flash, redirect, render_template, request, url_for
+from flask_login import login_required
+from flask_wtf import FlaskForm
+from werkzeug.datastructures import MultiDict
+from werkzeug.wrappers import Response
+
+from orthocline.services.errors import InvalidError
+from orthocline.services.own import add_stride_try, add_stroke_putt, keep_measures, remove_try
+from orthocline.web.database import session
+from orthocline.web.identity import golfer, measures, mode, wording
+from orthocline.web.own.forms import MeasuresForm, StrideForm, StrokeForm, measures_texts
+from orthocline.web.own.view import view
+
+blueprint = Blueprint("own", __name__)
+Page = str | Response | tuple[str, int]
+
+
+@blueprint.get("/measures")
+@login_required
+def page() -> Page:
+    """The golfer's own measures."""
+    return _page()
+
+
+@blueprint.post("/measures")
+@login_required
+def keep() -> Page:
+    """Keep units, words and body."""
+    form = MeasuresForm(meta={"wording": wording()})
+    if not form.validate():
+        return _page(measures_form=form)
+    keep_measures(session(), golfer(), form.values())
+    flash("Kept. Every page follows it.")
+    return _back()
+
+
+@blueprint.post("/measures/stride")
+@login_required
+def add_stride() -> Page:
+    """Keep one more try of pacing along a tape."""
+    form = StrideForm(meta={"wording": wording()})
+    try:
+        if form.validate():
+            paces, tape = form.paces.figure or 0.0, form.tape.figure or 0.0
+            add_stride_try(session(), golfer(), mode(), paces=paces, tape_m=tape)
+            return _back("stride")
+    except InvalidError as error:
+        form[error.field].errors = [str(error)]
+    return _page(stride_form=form)
+
+
+@blueprint.post("/measures/stroke")
+@login_required
+def add_stroke() -> Page:
+    """Keep one more putt that calibrates the stroke."""
+    form = StrokeForm(meta={"wording": wording()})
+    try:
+        if form.validate():
+            add_stroke_putt(
+                session(),
+                golfer(),
+                mode(),
+                stroke_m=form.stroke.figure or 0.0,
+                roll_m=form.roll.figure or 0.0,
+                green_speed_ft=form.stroke_speed.figure or 0.0,
+            )
+            return _back("stroke")
+    except InvalidError as error:
+        form[error.field].errors = [str(error)]
+    return _page(stroke_form=form)
+
+
+@blueprint.post("/measures/<any(stride_tries, stroke_putts):kind>/<int:number>/remove")
+@login_required
+def remove(kind: str, number: int) -> Response:
+    """Remove one try."""
+    remove_try(session(), golfer(), kind, number)
+    return _back("stride" if kind == "stride_tries" else "stroke")
+
+
+def _back(part: str = "") -> Response:
+    return redirect(url_for("own.page", _anchor=part or None), 303)
+
+
+def _page(
+    measures_form: FlaskForm | None = None,
+    stride_form: FlaskForm | None = None,
+    stroke_form: FlaskForm | None = None,
+) -> Page:
+    own, said = measures(), wording()
+    assert own is not None
+    blank = MultiDict(measures_texts(own, said))
+    meta = {"wording": said}
+    status = 422 if request.method == "POST" else 200
+    return render_template(
+        "own/page.html",
+        view=view(own, said),
+        form=measures_form or MeasuresForm(blank, meta=meta),
+        stride_form=stride_form or StrideForm(None, meta=meta),
+        stroke_form=stroke_form or StrokeForm(None, meta=meta),
+        wording=said,
+    ), status

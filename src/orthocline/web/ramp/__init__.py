@@ -1,0 +1,5 @@
+"""The ramp feature."""
+
+from orthocline.web.ramp.routes import blueprint
+
+__all__ = ["blueprint"]

@@ -1,0 +1,238 @@
+"""What the ramp page asks for: the ramp, its rolls, a level's reading, and a simulated green."""
+
+import math
+from dataclasses import dataclass, replace
+from functools import cached_property
+from urllib.parse import urlencode
+
+from werkzeug.datastructures import MultiDict
+from wtforms import BooleanField, Form, RadioField, StringField
+from wtforms.fields.choices import SelectChoice
+
+from orthocline.core.api import (
+    HIDDEN_GRAIN_RANGE,
+    HIDDEN_SLOPE_RANGE,
+    HIDDEN_SPEED_RANGE_FT,
+    PERCENT,
+    ROLL_RANGE_M,
+    Groove,
+    HiddenGreen,
+    Ramp,
+    RampError,
+    Rods,
+)
+from orthocline.formats.quantities import (
+    is_paced,
+    parse_degrees,
+    parse_far_m,
+    parse_green_speed_ft,
+    parse_near_m,
+    parse_number,
+    parse_slope,
+)
+from orthocline.formats.wording import Wording, tidy
+from orthocline.services.measuring import SimulatedRamp, hidden_green
+from orthocline.web.fields import QuantityField, WordingMeta
+from orthocline.web.tries import Try, TryKind, address_of, counted, first_error, tries_in
+
+START = {"length": "30 in", "angle": "20 deg", "rails": "rods", "gap": "20 mm", "groove": "145 deg"}
+METRIC_START = START | {"length": "76.2 cm"}
+OUT = TryKind(
+    "out",
+    "A roll",
+    parse_far_m,
+    ROLL_RANGE_M,
+    "between 1 and 60 ft (0.3 and 18 m), such as 9 ft 2 in or 2.8 m",
+)
+BACK = replace(OUT, name="back")
+SEEDS = (1, 999_999)
+WIDE = (-math.inf, math.inf)
+
+
+class RampForm(Form):
+    """The figures of the ramp page, as they stand in its address; rolls are kept apart."""
+
+    class Meta(WordingMeta):
+        """The golfer's units."""
+
+    length = QuantityField("Ramp length", parse_near_m, between=WIDE, allowed="such as 30 in or 76 cm")
+    angle = QuantityField(
+        "Angle", lambda text, _: math.radians(parse_degrees(text)), between=WIDE, allowed="such as 20 deg"
+    )
+    rails = RadioField(
+        "Rails",
+        choices=[SelectChoice("groove", "V-groove"), SelectChoice("rods", "two rods")],
+        default="rods",
+    )
+    gap = QuantityField("Gap", parse_near_m, between=WIDE, allowed="such as 20 mm")
+    groove = QuantityField(
+        "Groove", lambda text, _: math.radians(parse_degrees(text)), between=WIDE, allowed="such as 145 deg"
+    )
+    level = QuantityField(
+        "Level reading",
+        lambda text, wording: parse_slope(text, 1.0, wording)[0],
+        between=(-0.1, 0.1),
+        allowed="at most 10 %, such as 0.8 % or 0.5 deg",
+        optional=True,
+    )
+    level_way = RadioField(
+        "The way out is", choices=[SelectChoice("up", "up ↑"), SelectChoice("down", "down ↓")], default="up"
+    )
+    averaged = BooleanField("averaged over three places")
+    place = StringField("Place")
+    next = StringField("Next")
+    seed = QuantityField(
+        "Simulated green",
+        lambda text, _: parse_number(text, "a whole number"),
+        between=SEEDS,
+        allowed="a whole number up to 999999",
+        optional=True,
+    )
+    sim_speed = QuantityField(
+        "Hidden speed",
+        lambda text, _: parse_green_speed_ft(text),
+        between=HIDDEN_SPEED_RANGE_FT,
+        allowed="between 6 and 13 feet",
+        optional=True,
+    )
+    sim_slope = QuantityField(
+        "Hidden slope, up the way out",
+        lambda text, wording: parse_slope(text, 1.0, wording)[0],
+        between=HIDDEN_SLOPE_RANGE,
+        allowed="between -3 and 3 %",
+        optional=True,
+    )
+    sim_grain = QuantityField(
+        "Hidden grain, growing the way out",
+        lambda text, _: parse_number(text, "a strength between -0.25 and 0.25"),
+        between=HIDDEN_GRAIN_RANGE,
+        allowed="between -0.25 and 0.25",
+        optional=True,
+    )
+    reveal = BooleanField("Reveal")
+
+    def ramp(self) -> Ramp:
+        """Return the ramp of a form that validates.
+
+        Raises
+        ------
+        RampError
+            When a figure is outside its range.
+        """
+        gap, groove = self.gap.figure or 0.0, self.groove.figure or 0.0
+        rails = Rods(gap) if self.rails.data == "rods" else Groove(groove)
+        return Ramp(self.length.figure or 0.0, self.angle.figure or 0.0, rails)
+
+    @property
+    def level_out(self) -> float | None:
+        """The level's reading [ratio], positive where the way out is up."""
+        if self.level.figure is None:
+            return None
+        return float(self.level.figure) * (1.0 if self.level_way.data == "up" else -1.0)
+
+
+@dataclass(frozen=True)
+class Asked:
+    """What a request asks for; `ramp` is None while something of it cannot be read."""
+
+    form: RampForm
+    out: tuple[Try, ...]
+    back: tuple[Try, ...]
+    ramp: Ramp | None
+
+    @property
+    def wording(self) -> Wording:
+        """How the golfer who asks says figures."""
+        found: Wording = self.form.meta.wording
+        return found
+
+    @property
+    def paced(self) -> bool:
+        """Whether a roll that counts was paced or measured in shoes."""
+        return any(is_paced(one.text) for one in (*self.out, *self.back) if not one.left_out)
+
+    @property
+    def readable(self) -> bool:
+        """Whether everything can be read."""
+        return self.ramp is not None and not first_error((*self.out, *self.back))
+
+    @property
+    def errors(self) -> dict[str, str]:
+        """What is wrong, by field."""
+        found = {name: field.errors[0] for name, field in self.form._fields.items() if field.errors}
+        for kind, tries in ((OUT, self.out), (BACK, self.back)):
+            if first_error(tries):
+                found[kind.name] = first_error(tries)
+        return found
+
+    @cached_property
+    def fields(self) -> list[tuple[str, str]]:
+        """Everything that is not empty, as the fields of its address."""
+        shown = [(name, field.data) for name, field in self.form._fields.items()]
+        told = [(name, "1" if data is True else data) for name, data in shown if data]
+        return told + address_of(OUT, self.out) + address_of(BACK, self.back)
+
+    @property
+    def query(self) -> str:
+        """The same as the query of an address."""
+        return urlencode(self.fields)
+
+    @property
+    def simulated(self) -> SimulatedRamp | None:
+        """The simulated ramp on its hidden green, if one is in use."""
+        seed = self.form.seed.figure
+        if seed is None or self.ramp is None:
+            return None
+        green, form = hidden_green(int(seed)), self.form
+        chosen = HiddenGreen(
+            *(
+                found if field.figure is None else field.figure
+                for field, found in (
+                    (form.sim_speed, green.speed_ft),
+                    (form.sim_slope, green.slope),
+                    (form.sim_grain, green.grain),
+                )
+            )
+        )
+        return SimulatedRamp(int(seed), self.ramp, chosen)
+
+    @property
+    def lengths(self) -> tuple[list[float], list[float]]:
+        """The rolls that count [m], out and back."""
+        return counted(self.out), counted(self.back)
+
+
+def asked(arguments: MultiDict[str, str], wording: Wording) -> Asked:
+    """Return what a request asks for; a figure of the ramp that is not in it takes its usual value."""
+    values = MultiDict(arguments)
+    for name, value in (METRIC_START if wording.metric else START).items():
+        if name not in values:
+            values[name] = value
+    form = RampForm(values, meta={"wording": wording})
+    out, back = tries_in(values, OUT, wording), tries_in(values, BACK, wording)
+    if not form.validate():
+        return Asked(form, out, back, None)
+    try:
+        return Asked(form, out, back, form.ramp())
+    except RampError as error:
+        form[error.member].errors = [f"{str(error).capitalize()}."]
+        return Asked(form, out, back, None)
+
+
+def with_simulated(wanted: Asked, add: str) -> Asked:
+    """Return the same with what the simulated ramp adds: ``out``, ``back``, ``six`` rolls, or ``level``."""
+    simulated = wanted.simulated
+    if simulated is None:
+        return wanted
+    values = MultiDict(wanted.fields)
+    for kind, tries, count in ((OUT, wanted.out, 3), (BACK, wanted.back, 3)):
+        wished = count if add == "six" else 1 if add == kind.name else 0
+        for number in range(len(tries), len(tries) + wished):
+            roll = simulated.roll_m(back=kind is BACK, number=number)
+            values.add(kind.name, wanted.wording.taped(roll))
+    if add == "level":
+        slope = simulated.level()
+        values["level"] = f"{tidy(abs(slope) / PERCENT, 2)} %"
+        values["level_way"] = "up" if slope >= 0.0 else "down"
+        values["averaged"] = "1"
+    return asked(values, wanted.wording)

@@ -1,0 +1,64 @@
+"""The ramp: one address, as a page, as the part that changes, and kept in the book."""
+
+import secrets
+
+from flask import Blueprint, make_response, redirect, render_template, request, url_for
+from werkzeug.datastructures import MultiDict
+from werkzeug.wrappers import Response
+
+from orthocline.core.api import Estimate
+from orthocline.services.errors import InvalidError
+from orthocline.services.mode import require_practice
+from orthocline.web.identity import mode, wording
+from orthocline.web.page import is_part
+from orthocline.web.ramp.forms import BACK, OUT, SEEDS, Asked, asked, with_simulated
+from orthocline.web.ramp.view import RampView, measured, view
+from orthocline.web.speed.forms import KeepForm
+from orthocline.web.speed.keeping import Page, keep, keep_form
+
+blueprint = Blueprint("ramp", __name__)
+ANOTHER = "another"
+
+
+@blueprint.get("/speed/ramp")
+def page() -> Response:
+    """The ramp of the address, its rolls and the speed they give."""
+    require_practice(mode(), "Measuring green speed")
+    wanted, changed = _wanted()
+    if changed and not is_part():
+        return redirect(f"{url_for('ramp.page')}?{wanted.query}", 303)
+    seen = view(wanted, mode())
+    answer = make_response(_page(seen, keep_form()), 422 if seen.errors else 200)
+    answer.vary.add("HX-Request")
+    if is_part():
+        answer.headers["HX-Replace-Url"] = f"{url_for('ramp.page')}?{wanted.query}"
+    return answer
+
+
+@blueprint.post("/speed/ramp")
+def keep_it() -> Page:
+    """Keep the speed in the golfer's book."""
+    wanted = asked(MultiDict(request.form), wording())
+
+    def find() -> Estimate:
+        if not wanted.readable:
+            raise InvalidError("course", "Mend the figures above first.")
+        return measured(wanted, mode()).speed_ft
+
+    return keep("ramp.page", wanted.fields, "ramp", find, lambda form: _page(view(wanted, mode()), form))
+
+
+def _wanted() -> tuple[Asked, bool]:
+    """Return what is asked for, and whether the simulated ramp added to it."""
+    values, add = MultiDict(request.args), request.args.get("add", "")
+    if add == ANOTHER:
+        values["seed"] = str(SEEDS[0] + secrets.randbelow(SEEDS[1]))
+        for name in ("out", "back", "left_out", "reveal", "level"):
+            values.poplist(name)
+    wanted = asked(values, wording())
+    return (with_simulated(wanted, add) if add else wanted), bool(add)
+
+
+def _page(seen: RampView, form: KeepForm) -> str:
+    template = "ramp/_part.html" if is_part() else "ramp/page.html"
+    return render_template(template, view=seen, keep=form, wording=wording(), kinds=(OUT, BACK))

@@ -1,0 +1,5 @@
+"""The speed feature."""
+
+from orthocline.web.speed.routes import blueprint
+
+__all__ = ["blueprint"]

@@ -1,0 +1,75 @@
+"""Keeping a speed: where and when it was measured, and how the green was."""
+
+from datetime import UTC, datetime
+
+from flask_wtf import FlaskForm
+from wtforms import DateTimeLocalField, SelectField, StringField
+from wtforms.fields.choices import SelectChoice
+from wtforms.validators import Length, Optional
+
+from orthocline.db.models import COURSE_LENGTH, GREEN_LENGTH, NOTE_LENGTH, SpeedNote
+from orthocline.services.speeds import FIRMNESS, MOISTURE, MOWING, RATINGS, Condition
+
+TOO_LONG = "At most %(max)d characters."
+NOT_A_TIME = "A day and a time such as 2026-11-23T07:40."
+
+
+def _select(label: str, words: tuple[str, ...]) -> SelectField:
+    choices = [SelectChoice("", "not noted"), *(SelectChoice(word, word) for word in words)]
+    return SelectField(label, choices=choices, default="")
+
+
+def _rating(label: str, best: str) -> SelectField:
+    named = {1: "1, worst", RATINGS[-1]: f"{RATINGS[-1]}, {best}"}
+    choices = [SelectChoice(str(n), named.get(n, str(n))) for n in RATINGS]
+    return SelectField(label, choices=[SelectChoice("", "not noted"), *choices], default="")
+
+
+class PlaceForm(FlaskForm):
+    """Where a speed was measured, and how the green was."""
+
+    course = StringField("Course", validators=[Optional(), Length(max=COURSE_LENGTH, message=TOO_LONG)])
+    green = StringField("Green", validators=[Optional(), Length(max=GREEN_LENGTH, message=TOO_LONG)])
+    mowing = _select("Mowing", MOWING)
+    moisture = _select("Moisture", MOISTURE)
+    firmness = _select("Firmness", FIRMNESS)
+    trueness = _rating("Trueness", "holds its line")
+    smoothness = _rating("Smoothness", "no bumps")
+    note = StringField("Note", validators=[Optional(), Length(max=NOTE_LENGTH, message=TOO_LONG)])
+
+    def condition(self) -> Condition:
+        """Return how the green was."""
+        trueness, smoothness = (int(field.data) if field.data else None for field in self.ratings)
+        return Condition(
+            self.mowing.data,
+            self.moisture.data,
+            self.firmness.data,
+            trueness,
+            smoothness,
+            self.note.data or "",
+        )
+
+    @property
+    def ratings(self) -> tuple[SelectField, SelectField]:
+        """Trueness and smoothness."""
+        return self.trueness, self.smoothness
+
+
+class KeepForm(PlaceForm):
+    """The same for a speed that was just measured, or some time ago."""
+
+    when = DateTimeLocalField("Measured", validators=[Optional()], format="%Y-%m-%dT%H:%M")
+
+    def measured_at(self) -> datetime:
+        """Return when it was measured, now unless another time was given, by this machine's clock."""
+        given: datetime | None = self.when.data
+        return given.astimezone(UTC) if given else datetime.now(UTC)
+
+
+def place_values(note: SpeedNote) -> dict[str, str]:
+    """Return a kept speed as the fields of `PlaceForm`."""
+    texts = {
+        name: getattr(note, name) for name in ("course", "green", "mowing", "moisture", "firmness", "note")
+    }
+    ratings = {name: str(getattr(note, name) or "") for name in ("trueness", "smoothness")}
+    return texts | ratings

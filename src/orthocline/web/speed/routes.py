@@ -1,0 +1,80 @@
+"""The speed book: speeds by course, green and time, with their trend."""
+
+from datetime import UTC, datetime
+
+from flask import Blueprint, redirect, render_template, request, url_for
+from flask_login import login_required
+from werkzeug.datastructures import MultiDict
+from werkzeug.wrappers import Response
+
+from orthocline.services.errors import InvalidError
+from orthocline.services.mode import require_practice
+from orthocline.services.speeds import (
+    day_speed,
+    delete_speed,
+    describe_speed,
+    find_speed,
+    list_speeds,
+    restore_speed,
+)
+from orthocline.web.database import session
+from orthocline.web.identity import golfer, mode, signed_in
+from orthocline.web.speed.forms import PlaceForm, place_values
+from orthocline.web.speed.view import book_view, row
+
+blueprint = Blueprint("speed", __name__)
+Page = str | Response | tuple[str, int]
+
+
+@blueprint.get("/speed")
+def page() -> str:
+    """The day's speed, its trend, and the golfer's book; for a stranger, where to begin."""
+    require_practice(mode(), "The speed book")
+    who, now = signed_in(), datetime.now(UTC)
+    notes = list_speeds(session(), who) if who else ()
+    courses = sorted({note.course for note in notes}, key=str.casefold)
+    day = day_speed(session(), who, now, request.args.get("course", "")) if who else None
+    mine = [note for note in notes if day and note.course.casefold() == day.notes[0].course.casefold()]
+    deleted = request.args.get("deleted", "")
+    return render_template(
+        "speed/page.html",
+        view=book_view(mine, courses, day, now),
+        deleted=int(deleted) if deleted.isdecimal() and len(deleted) < 18 else None,
+    )
+
+
+@blueprint.route("/speed/<int:note_id>/edit", methods=["GET", "POST"])
+@login_required
+def edit(note_id: int) -> Page:
+    """Change what is written of a speed."""
+    require_practice(mode(), "The speed book")
+    note = find_speed(session(), golfer(), note_id)
+    form = PlaceForm(request.form if request.method == "POST" else MultiDict(place_values(note)))
+    if form.validate_on_submit():
+        try:
+            describe_speed(
+                note,
+                course=form.course.data or "",
+                green=form.green.data or "",
+                condition=form.condition(),
+            )
+            return redirect(url_for("speed.page"), 303)
+        except InvalidError as error:
+            form[error.field].errors = [str(error)]
+    return render_template("speed/edit.html", form=form, row=row(note)), 422 if form.errors else 200
+
+
+@blueprint.post("/speed/<int:note_id>/delete")
+@login_required
+def delete(note_id: int) -> Response:
+    """Delete a speed, with a way back."""
+    delete_speed(session(), find_speed(session(), golfer(), note_id))
+    return redirect(url_for("speed.page", deleted=note_id), 303)
+
+
+@blueprint.post("/speed/<int:note_id>/restore")
+@login_required
+def restore(note_id: int) -> Response:
+    """Bring a deleted speed back."""
+    restore_speed(session(), golfer(), note_id)
+    return redirect(url_for("speed.page"), 303)

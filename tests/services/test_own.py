@@ -1,0 +1,128 @@
+"""Own measures: kept, worked out from what was tried, followed by every word and every parser."""
+
+import pytest
+
+from orthocline.core.api import FOOT_M, INCH_M, read
+from orthocline.services.call import call
+from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
+from orthocline.services.mode import Mode
+from orthocline.services.own import (
+    KEPT,
+    add_stride_try,
+    add_stroke_putt,
+    keep_measures,
+    own_measures,
+    own_stride,
+    own_stroke_rate,
+    pacing_sd,
+    remove_try,
+    wording_of,
+)
+from tests.putts import plane_putt
+
+METRIC = {
+    **dict.fromkeys(KEPT),
+    "units": "metres",
+    "slopes": "degrees",
+    "bend": "borrow",
+    "hand": "left",
+    "eye": "right",
+    "shoe_m": 0.29,
+}
+
+
+@pytest.fixture
+def golfer(create_golfer):
+    return create_golfer()
+
+
+def test_usual_measures_until_the_golfers_own_are_kept(session, golfer):
+    usual = wording_of(own_measures(session, golfer))
+    assert (usual.metric, usual.pace_m, usual.own_pace, usual.bend) == (
+        False,
+        pytest.approx(0.9144),
+        False,
+        "break",
+    )
+    keep_measures(session, golfer, METRIC)
+    own = wording_of(own_measures(session, golfer))
+    assert (own.metric, own.degrees, own.bend, own.left_handed, own.shoe_m) == (
+        True,
+        True,
+        "borrow",
+        True,
+        0.29,
+    )
+
+
+def test_a_stride_from_tries_is_surer_than_the_usual_one(session, golfer):
+    assert pacing_sd(wording_of(own_measures(session, golfer))) == 0.05
+    for paces, feet in ((10, 27.0), (10, 28.0), (20, 55.0)):
+        add_stride_try(session, golfer, Mode.PRACTICE, paces=paces, tape_m=feet * FOOT_M)
+    own = own_measures(session, golfer)
+    assert own_stride(own).value / FOOT_M == pytest.approx(2.75)
+    assert wording_of(own).paces(11 * FOOT_M) == "4 paces"
+    assert pacing_sd(wording_of(own)) == 0.02
+    remove_try(session, golfer, "stride_tries", 1)
+    session.flush()
+    assert len(own_measures(session, golfer).stride_tries) == 2
+    with pytest.raises(NotFoundError):
+        remove_try(session, golfer, "stride_tries", 2)
+
+
+def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):
+    answer = read(plane_putt(15, grade=0.02, past_in=12))
+    thumb = dict(call(answer).lines)
+    assert thumb["Stroke"] == "19 in, half of it back: a rule of thumb, an inch a foot"
+    for stroke_in, roll_ft in ((10, 6.4), (14, 12.1), (18, 20.6)):
+        add_stroke_putt(
+            session,
+            golfer,
+            Mode.PRACTICE,
+            stroke_m=stroke_in * INCH_M,
+            roll_m=roll_ft * FOOT_M,
+            green_speed_ft=10.0,
+        )
+    rate = own_stroke_rate(own_measures(session, golfer))
+    assert (
+        dict(call(answer, stroke_rate=rate).lines)["Stroke"] == "17¾ in, half of it back: by your own putts"
+    )
+
+
+def test_what_no_golfer_has_is_refused_and_so_is_measuring_in_competition(session, golfer):
+    with pytest.raises(InvalidError, match="1 to 5 ft"):
+        add_stride_try(session, golfer, Mode.PRACTICE, paces=10, tape_m=30.0)
+    with pytest.raises(InvalidError, match="between 3 and 20"):
+        add_stroke_putt(session, golfer, Mode.PRACTICE, stroke_m=0.3, roll_m=3.0, green_speed_ft=2.0)
+    with pytest.raises(NotAllowedError):
+        add_stride_try(session, golfer, Mode.COMPETITION, paces=10, tape_m=8.0)
+    with pytest.raises(NotAllowedError):
+        add_stroke_putt(session, golfer, Mode.COMPETITION, stroke_m=0.3, roll_m=3.0, green_speed_ft=10.0)
+    for _ in range(20):
+        add_stride_try(session, golfer, Mode.PRACTICE, paces=10, tape_m=8.0)
+    with pytest.raises(InvalidError, match="20 tries"):
+        add_stride_try(session, golfer, Mode.PRACTICE, paces=10, tape_m=8.0)
+
+
+def test_pace_in_words_for_a_putt_up_two_percent():
+    lines = dict(call(read(plane_putt(15, grade=0.02, past_in=12))).lines)
+    assert lines["Level twin"] == "play it flat and straight to a coin 4 ft past"
+    assert lines["Moved hole"] == "pace it as if the cup were 4 ft past, on the level"
+    down = dict(call(read(plane_putt(15, grade=-0.02, side_right=0.02, past_in=12))).lines)
+    assert "short" in down["Level twin"]
+    assert "left" in down["Level twin"]
+    flat = dict(call(read(plane_putt(3, past_in=0))).lines)
+    assert flat["Moved hole"] == "none: it plays its length"
+    assert flat["Level twin"].endswith("a coin at the hole")
+
+
+def test_every_sentence_follows_the_golfers_units(session, golfer):
+    keep_measures(session, golfer, METRIC)
+    said = call(
+        read(plane_putt(14, side_right=-0.021, grade=1 / 168)), wording_of(own_measures(session, golfer))
+    )
+    whole = " ".join([said.sentence, *said.details, *(f"{name} {words}" for name, words in said.lines)])
+    assert said.sentence.startswith("Aim 44 cm right of centre. Roll it 30 cm past.")
+    assert "Borrow" in whole
+    assert " in " not in whole.replace("half in ", "")
+    assert " ft" not in whole

@@ -1,0 +1,200 @@
+"""The speed book: which speed a read uses, how sure and how old; and measuring it, refused in Competition."""
+
+from datetime import UTC, datetime, timedelta
+
+import numpy as np
+import pytest
+
+from orthocline.core.api import FOOT_M, STANDARD_RAMP, Estimate, HiddenGreen, combine
+from orthocline.services import measuring
+from orthocline.services.accounts import delete_account, export_account
+from orthocline.services.beating import stroke_beat
+from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
+from orthocline.services.measuring import SimulatedRamp, hidden_green, level_reading, ramp_speed
+from orthocline.services.mode import Mode
+from orthocline.services.speeds import (
+    Condition,
+    day_speed,
+    delete_speed,
+    find_speed,
+    is_stale,
+    keep_speed,
+    list_speeds,
+    restore_speed,
+)
+from tests.conftest import PASSWORD
+from tests.speeds import COURSE, kept_speed
+
+HOUR = timedelta(hours=1)
+
+
+@pytest.fixture
+def golfer(create_golfer):
+    return create_golfer()
+
+
+def now():
+    return datetime.now(UTC)
+
+
+def test_several_measures_of_a_day_are_one_speed_the_surer_weighing_more(session, golfer):
+    kept_speed(session, golfer, 11.0, within=1.0, hours=0.2, method="posted")
+    kept_speed(session, golfer, 10.0, within=0.3, hours=0.1)
+    day = day_speed(session, golfer, now())
+    assert day.method == "several"
+    assert 10.0 < day.speed_ft.value < 10.2
+    assert day.speed_ft.value == pytest.approx(
+        combine([Estimate(10, 0.15), Estimate(11, 0.5)]).value, abs=0.01
+    )
+    assert not day.stale
+    assert day.origin.text.startswith("10.1 ±")
+    assert day.origin.text.endswith("Z by several")
+
+
+def test_a_speed_grows_old_and_less_sure(session, golfer):
+    note = kept_speed(session, golfer, within=0.3, hours=0.0)
+    day = day_speed(session, golfer, note.measured_at + 5 * HOUR)
+    assert not day.stale
+    assert 0.3 < day.speed_ft.within < 0.5
+    later = day_speed(session, golfer, note.measured_at + 30 * HOUR)
+    assert later.stale
+    assert later.speed_ft.within == pytest.approx((0.3**2 + 1.5**2 - 1.0**2) ** 0.5)
+    assert is_stale(note.measured_at, note.measured_at + 7 * HOUR)
+
+
+def test_a_green_of_its_own_beats_its_course_and_a_course_beats_the_others(session, golfer):
+    kept_speed(session, golfer, 9.0, hours=50, course="Elsewhere")
+    kept_speed(session, golfer, 10.0, hours=0.3, green="practice green")
+    kept_speed(session, golfer, 11.0, hours=0.4, green="green 4, Spindrift")
+    at = now()
+    found = {
+        place: round(day_speed(session, golfer, at, place).speed_ft.value, 1)
+        for place in ("", f"{COURSE}, green 4, Spindrift", "elsewhere, green 2", "Nowhere yet")
+    }
+    assert found == {
+        "": 10.5,
+        f"{COURSE}, green 4, Spindrift": 11.0,
+        "elsewhere, green 2": 9.0,
+        "Nowhere yet": 10.5,
+    }
+    assert day_speed(session, golfer, at).place == COURSE
+
+
+def test_yesterdays_speeds_do_not_water_down_todays(session, golfer):
+    kept_speed(session, golfer, 8.0, hours=49)
+    newest = kept_speed(session, golfer, 10.0, hours=0.0)
+    assert day_speed(session, golfer, now()).notes == (newest,)
+
+
+def test_a_book_is_its_golfers_own(session, golfer, create_golfer):
+    note = kept_speed(session, golfer)
+    idris = create_golfer("Idris")
+    assert day_speed(session, idris, now()) is None
+    with pytest.raises(NotFoundError):
+        find_speed(session, idris, note.id)
+    with pytest.raises(NotFoundError):
+        find_speed(session, golfer, 10**30)
+
+
+def test_deleted_speeds_come_back_for_a_day(session, golfer):
+    note = kept_speed(session, golfer)
+    delete_speed(session, note)
+    assert list_speeds(session, golfer) == []
+    restore_speed(session, golfer, note.id)
+    assert list_speeds(session, golfer) == [note]
+    with pytest.raises(NotFoundError):
+        restore_speed(session, golfer, note.id)
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        ({"course": "  "}, "course"),
+        ({"course": "x" * 51}, "course"),
+        ({"green": "x" * 29}, "green"),
+        ({"found": Estimate(2.0, 0.2)}, "speed"),
+        ({"measured_at": datetime.now(UTC) + 26 * HOUR}, "when"),
+        ({"condition": Condition(note="x" * 501)}, "note"),
+    ],
+)
+def test_what_cannot_be_kept_is_named(session, golfer, change, field):
+    given = {"found": Estimate(10.0, 0.2), "method": "ramp", "course": COURSE, "measured_at": now()}
+    with pytest.raises(InvalidError) as caught:
+        keep_speed(session, golfer, Mode.PRACTICE, **{**given, **change})
+    assert caught.value.field == field
+
+
+def test_the_archive_holds_the_book_and_the_measures_and_deleting_takes_them(session, golfer):
+    kept_speed(
+        session, golfer, 10.4, green="practice green", condition=Condition(firmness="firm", trueness=4)
+    )
+    document = export_account(session, golfer)
+    assert document["speeds"][0]["speed_ft"] == 10.4
+    assert (document["speeds"][0]["firmness"], document["speeds"][0]["trueness"]) == ("firm", 4)
+    assert document["measures"] is None
+    delete_account(session, golfer, PASSWORD)
+    assert list_speeds(session, golfer) == []
+
+
+def test_everything_that_measures_or_times_is_refused_in_competition(session, golfer):
+    refused = Mode.COMPETITION
+    for measure in (
+        lambda: ramp_speed(refused, STANDARD_RAMP, [3.0], [3.0]),
+        lambda: measuring.by_posting(refused, 10.0),
+        lambda: measuring.by_timing(refused, 4.0, [3.5]),
+        lambda: measuring.by_stroke(refused, [(0.4, 3.0)], Estimate(3.0, 0.1)),
+        lambda: measuring.zero_putts(refused, 4.0, [4.1]),
+        lambda: stroke_beat(refused, None),
+        lambda: keep_speed(
+            session,
+            golfer,
+            refused,
+            found=Estimate(10.0, 0.2),
+            method="ramp",
+            course=COURSE,
+            measured_at=now(),
+        ),
+    ):
+        with pytest.raises(NotAllowedError, match="committee"):
+            measure()
+
+
+@pytest.mark.parametrize(
+    ("measure", "field"),
+    [
+        (lambda: ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [], []), "out"),
+        (lambda: ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [15.0], [], level=Estimate(0.1, 0.001)), "level"),
+        (lambda: measuring.by_timing(Mode.PRACTICE, 20.0, [0.5]), "times"),
+        (lambda: measuring.by_timing(Mode.PRACTICE, 20.0, []), "times"),
+        (lambda: measuring.by_stroke(Mode.PRACTICE, [(0.4, 3.0)], None), "strokes"),
+        (lambda: measuring.by_stroke(Mode.PRACTICE, [], Estimate(3.0, 0.1)), "strokes"),
+        (lambda: measuring.zero_putts(Mode.PRACTICE, 4.0, []), "balls"),
+    ],
+)
+def test_what_is_missing_or_cannot_be_is_named(measure, field):
+    with pytest.raises(InvalidError) as caught:
+        measure()
+    assert caught.value.field == field
+
+
+def test_each_method_says_how_sure_it_is():
+    assert measuring.by_posting(Mode.PRACTICE, 10.5).within == 1.0
+    assert ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [3.0] * 3, [3.1] * 3).speed_ft.within >= 0.3
+    assert ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [3.0] * 3, []).speed_ft.within >= 1.0
+    assert level_reading(0.01, averaged=True).within == pytest.approx(0.002)
+    assert level_reading(0.01, averaged=False).within == pytest.approx(np.hypot(0.002, 0.005))
+
+
+def test_a_seed_is_always_the_same_green_and_the_same_rolls():
+    ramp = SimulatedRamp(12, STANDARD_RAMP, hidden_green(12))
+    assert ramp.green == hidden_green(12) != hidden_green(13)
+    assert ramp.roll_m(back=False, number=0) == ramp.roll_m(back=False, number=0)
+    assert len({ramp.roll_m(back=back, number=n) for back in (False, True) for n in range(3)}) == 6
+    steep = SimulatedRamp(12, STANDARD_RAMP, HiddenGreen(10.0, 0.02, 0.0))
+    assert steep.roll_m(back=True, number=0) > steep.roll_m(back=False, number=0) + 1.0 * FOOT_M
+    assert steep.level() == pytest.approx(0.02, abs=0.004)
+
+
+def test_the_beat_halves_whatever_goes_back():
+    beat = dict(stroke_beat(Mode.PRACTICE, 0.8).sounds)
+    assert beat == {"start": 0.0, "top": 0.8, "strike": pytest.approx(1.2), "mark": pytest.approx(2.2)}

@@ -1,0 +1,23 @@
+"""Speeds for tests: kept in a golfer's book as if measured some hours ago."""
+
+from datetime import UTC, datetime, timedelta
+
+from orthocline.core.api import Estimate
+from orthocline.services.mode import Mode
+from orthocline.services.speeds import keep_speed
+
+COURSE = "Ternholm Links"
+
+
+def kept_speed(session, golfer, speed_ft=10.2, *, within=0.4, hours=0.5, method="ramp", **more):
+    """Return a speed kept `hours` ago."""
+    return keep_speed(
+        session,
+        golfer,
+        Mode.PRACTICE,
+        found=Estimate(speed_ft, within / 2),
+        method=method,
+        course=more.pop("course", COURSE),
+        measured_at=datetime.now(UTC) - timedelta(hours=hours),
+        **more,
+    )

@@ -1,0 +1,131 @@
+"""My measures and the beat: kept, told what is wrong, and followed on every page and drawing."""
+
+import re
+from html import unescape
+
+import pytest
+
+from orthocline.web.read.forms import SPINDRIFT
+from tests.speeds import kept_speed
+
+METRIC = {"units": "metres", "slopes": "degrees", "bend": "borrow", "hand": "left", "eye": "unknown"}
+
+
+def text(response):
+    return " ".join(unescape(re.sub(r"<[^>]+>", " ", response.text)).replace("\u00a0", " ").split())
+
+
+@pytest.fixture
+def metric(signed_in):
+    assert (
+        signed_in.post("/measures", data={**METRIC, "usual_past": "45 cm", "shoe": "29 cm"}).status_code
+        == 303
+    )
+    return signed_in
+
+
+def test_what_is_kept_is_shown_again_in_the_new_units(metric):
+    page = metric.get("/measures").text
+    assert 'value="45 cm"' in page
+    assert 'value="29 cm"' in page
+    assert re.search(
+        r'name="hand"[^>]*value="left"[^>]*checked|checked[^>]*name="hand"[^>]*value="left"', page
+    )
+
+
+def test_every_page_and_drawing_follows_the_units(metric, session):
+    kept_speed(session, metric.golfer)
+    session.commit()
+    start = metric.get("/read")
+    assert "45 cm past" in text(start), "the usual roll-past"
+    for name, wanted in (("length", "3 m"), ("side", "0.57 deg"), ("past", "45 cm")):
+        assert f'name="{name}" value="{wanted}"' in start.text
+    metric.post("/log", data={**dict(re.findall(r'name="(\w+)" value="([^"]+)"', start.text))})
+    ramp = "/speed/ramp?out=2.8&out=2.82&out=2.79&back=3.4&back=3.42&back=3.38"
+    zero = "/speed/without-a-ramp?by=zero&target=4&balls=4.2&balls=4.4"
+    for address in ("/read?own=20", "/log", "/", "/log/1/finish", ramp, zero, "/beat?mark=1.8&stroke=40"):
+        page = metric.get(address)
+        drawn = re.findall(r"<(?:text|h1|dd|li)[^>]*>(.*?)</(?:text|h1|dd|li)>", page.text, re.DOTALL)
+        said = [" ".join(re.sub(r"<[^>]+>", " ", unescape(words)).split()) for words in drawn]
+        feet = [s for s in said if re.search(r"\d\s?(?:ft|in)\b", s) and "within" not in s and "±" not in s]
+        percent = [s for s in said if re.search(r"\d\s?%", s) and "soft" not in s]
+        assert (feet, percent) == ([], []), address
+    assert "Borrow" in text(metric.get("/read"))
+
+
+def test_the_demo_putt_is_offered_in_the_golfers_units(metric):
+    page = metric.get("/").text
+    link = unescape(re.search(r'href="(/read\?[^"]*Spindrift[^"]*)"', page)[1])
+    assert "length=4.27+m" in link
+    assert metric.get(link).status_code == 200
+
+
+def test_steps_and_drags_are_in_the_golfers_units(metric):
+    stepped = metric.get("/read?length=3&step=length:1")
+    assert 'name="length" value="3.25 m"' in stepped.text
+    rise = metric.get("/read?length=3&rise=3+cm&step=rise:1")
+    assert 'name="rise" value="4 cm"' in rise.text
+    assert 'data-far="m" data-near="cm"' in rise.text
+
+
+@pytest.mark.parametrize(
+    ("typed", "message"),
+    [
+        ({"shoe": "3 ft"}, "Shoe, heel to toe must be between 6 and 18 in"),
+        ({"finger_1": "wide"}, "Index finger cannot be read"),
+        ({"arm_full": "2 m"}, "must be between 12 and 39 in"),
+        ({"usual_past": "40 ft"}, "between 0 and 16 ft"),
+        ({"units": "rods"}, "Not a valid choice"),
+    ],
+)
+def test_bad_measures_are_told_and_kept_on_the_page(signed_in, typed, message):
+    answer = signed_in.post("/measures", data={**METRIC, **typed})
+    assert answer.status_code == 422
+    assert message in text(answer)
+    assert "units" in typed or f'value="{next(iter(typed.values()))}"' in answer.text
+
+
+def test_stride_and_stroke_are_tried_and_taken_back(signed_in):
+    for paces, tape in (("10", "28 ft"), ("10", "27 ft 6 in"), ("20", "56")):
+        assert signed_in.post("/measures/stride", data={"paces": paces, "tape": tape}).status_code == 303
+    assert "Your pace is 2.8 ft, within" in text(signed_in.get("/measures"))
+    assert "3.6 paces" in text(signed_in.get("/read?length=10+ft"))
+    assert "10 paces" in text(signed_in.get("/measures"))
+    signed_in.post("/measures/stride_tries/0/remove")
+    assert text(signed_in.get("/measures")).count("Remove") == 2
+    bad = signed_in.post("/measures/stride", data={"paces": "0", "tape": "far"})
+    assert bad.status_code == 422
+    assert "Paces must be between 1 and 200" in text(bad)
+    assert 'value="far"' in bad.text
+    odd = signed_in.post("/measures/stride", data={"paces": "1", "tape": "30 ft"})
+    assert "A pace is 1 to 5 ft" in text(odd)
+    stroke = {"stroke": "14 in", "roll": "12 ft", "stroke_speed": "10"}
+    assert signed_in.post("/measures/stroke", data=stroke).status_code == 303
+    assert "by your own putts" in text(signed_in.get("/read"))
+    assert "must be 3 to 20 feet" in text(
+        signed_in.post("/measures/stroke", data={**stroke, "stroke_speed": "99"})
+    )
+
+
+def test_measuring_oneself_is_refused_in_competition_but_units_are_not(signed_in):
+    signed_in.post("/mode", data={"mode": "competition"})
+    assert signed_in.post("/measures/stride", data={"paces": "10", "tape": "28 ft"}).status_code == 403
+    assert signed_in.get("/measures").status_code == 200
+    assert signed_in.post("/measures", data=METRIC).status_code == 303
+
+
+def test_the_beat_is_set_from_the_read(client):
+    read = client.get("/read", query_string=SPINDRIFT).text
+    link = unescape(re.search(r'href="(/beat[^"]*)"', read)[1])
+    page = client.get(link)
+    assert "one second: 6.8 ft" in text(page)
+    assert "7½ in back, as far through" in text(page)
+    assert "0.6 s back, 0.3 s to the ball" in text(page)
+    assert "0.8 s back, 0.4 s to the ball" in text(client.get("/beat?back=0.8"))
+    bad = client.get("/beat?back=0&mark=far")
+    assert bad.status_code == 422
+    assert "Back must be between 0.3 and 1.2 s" in text(bad)
+
+
+def test_a_left_hander_sees_the_hole_on_the_right(metric):
+    assert "to the hole →" in text(metric.get("/beat"))

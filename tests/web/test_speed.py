@@ -1,0 +1,326 @@
+"""Measuring the green: the ramp and its simulated green, other ways, the book, the speed of a read."""
+
+import re
+from html import unescape
+from urllib.parse import parse_qs, parse_qsl, urlsplit
+
+import pytest
+
+from orthocline.db.models import SpeedNote
+from orthocline.services.measuring import hidden_green
+from orthocline.services.mode import Mode
+from orthocline.services.own import add_stroke_putt
+from orthocline.web.read.forms import SPINDRIFT
+from tests.speeds import COURSE, kept_speed
+
+PART = {"HX-Request": "true"}
+RODS = {"length": "30 in", "angle": "20 deg", "rails": "rods", "gap": "20 mm"}
+ROLLS = {"out": ["9 ft 2 in", "9'4\"", "2.82 m"], "back": ["11 ft", "11 ft 3 in", "11 ft 1 in"]}
+RAMP, OTHER = "/speed/ramp", "/speed/without-a-ramp"
+
+
+def text(response):
+    return " ".join(unescape(re.sub(r"<[^>]+>", "", response.text)).replace("\u00a0", " ").split())
+
+
+def fields(address):
+    return parse_qs(urlsplit(address).query)
+
+
+def test_rolls_of_any_unit_both_ways_give_speed_slope_and_spread(client):
+    page = client.get(RAMP, query_string={**RODS, **ROLLS})
+    assert "Speed 10.6, within 0.3 ft." in text(page)
+    assert "The ground rises 0.7 % the way out" in text(page)
+    assert "(3 balls, spread" in text(page)
+    assert "each roll counts ×1.05" in text(page)
+    assert "Lift the upper end 10¼ in" in text(page)
+    assert page.text.count('class="fill-real"/>') == 6, "each roll is a dot"
+
+
+def test_the_ramp_is_drawn_to_scale(client):
+    def drawn(**ramp):
+        page = client.get(RAMP, query_string={**RODS, **ramp}).text
+        top = re.search(r'd="M([\d.]+) ([\d.]+)L430 232"', page)
+        return (430 - float(top[1])) / (232 - float(top[2]))
+
+    assert drawn() == pytest.approx(1 / 0.36397, rel=0.01)
+    assert drawn(angle="10 deg", length="50 in") == pytest.approx(1 / 0.17633, rel=0.01)
+
+
+def test_a_roll_that_stands_out_is_pointed_at_and_left_out_only_when_asked(client):
+    odd = {**RODS, "out": ["9 ft", "9 ft 1 in", "9 ft 2 in", "11 ft"], "back": ["9 ft", "9 ft", "9 ft"]}
+    page = client.get(RAMP, query_string=odd)
+    assert "stands out from the others. It counts until you leave it out" in text(page)
+    assert 'value="out-4"' in page.text
+    without = client.get(RAMP, query_string={**odd, "left_out": "out-4"})
+    assert "stands out" not in text(without)
+    assert "(3 balls" in text(without)
+    assert 'value="11 ft"' in without.text, "it stays on the page"
+
+
+def test_one_way_is_flagged_with_what_a_slope_can_do_and_a_level_takes_it_out(client):
+    one = {**RODS, "out": ROLLS["out"]}
+    assert (
+        "One way only. If the ground falls 1 % that way the speed is 8.6, if it rises as much 11.1"
+        in text(client.get(RAMP, query_string=one))
+    )
+    levelled = text(client.get(RAMP, query_string={**one, "level": "0.8 %", "averaged": "1"}))
+    assert "with the level's slope taken out" in levelled
+    both = {**RODS, **ROLLS, "level": "0.7", "level_way": "up", "averaged": "1"}
+    assert "no grain to be told" in text(client.get(RAMP, query_string=both))
+    grain = text(client.get(RAMP, query_string={**both, "level_way": "down"}))
+    assert "What the level does not see is grain: it grows the way back" in grain
+
+
+def test_paces_and_shoes_are_less_sure(client):
+    paced = text(client.get(RAMP, query_string={**RODS, "out": ["3 paces"] * 3, "back": ["10 shoes"] * 3}))
+    assert "within 1.0 ft" in paced
+    assert "Rolls in paces or shoes are less sure than a tape; the usual pace is 3 ft." in paced
+
+
+@pytest.mark.parametrize(
+    ("change", "message"),
+    [
+        ({"out": "80 ft"}, "A roll must be between 1 and 60 ft"),
+        ({"out": "0"}, "A roll must be between 1 and 60 ft"),
+        ({"out": "far"}, "A roll cannot be read"),
+        ({"out": "9 ft 2 %"}, "A roll has an unknown unit"),
+        ({"length": "3 ft", "angle": "70 deg"}, "angle in degrees must be between 5 and 45"),
+        ({"gap": "43 mm"}, "gap of the rods in millimetres must be between 5 and 38"),
+        ({"rails": "groove", "groove": "20 deg"}, "groove in degrees must be between 60 and 180"),
+        ({"length": "\0"}, "Ramp length cannot be read"),
+        ({"rails": "wheels"}, "Not a valid choice"),
+        ({"seed": "-3"}, "Simulated green must be a whole number"),
+        ({"level": "40 %"}, "Level reading must be at most 10 %"),
+        ({"out": "59 ft", "level": "9 %"}, "Check the level's reading"),
+    ],
+)
+def test_bad_figures_are_told_and_kept(client, change, message):
+    asked = {**RODS, "out": "9 ft 2 in", **change}
+    for headers in ({}, PART):
+        answer = client.get(RAMP, query_string=asked, headers=headers)
+        assert answer.status_code == 422
+        assert message in text(answer)
+        if "out" in change:
+            assert f'value="{change["out"]}"' in answer.text
+
+
+def test_no_roll_and_one_roll_are_no_fault(client):
+    assert client.get(RAMP).status_code == 200
+    assert "Roll three balls out" in text(client.get(RAMP))
+    nothing = client.get(RAMP, query_string={"out": "9 ft 2 in", "left_out": "out-1"})
+    assert "No rolls yet" in text(nothing)
+    one = client.get(RAMP, query_string={"out": "9 ft 2 in"})
+    assert one.status_code == 200
+    assert "One way only" in text(one)
+
+
+def test_the_part_follows_the_address(client):
+    part = client.get(RAMP, query_string={**RODS, **ROLLS}, headers=PART)
+    assert "<html" not in part.text
+    assert fields(part.headers["HX-Replace-Url"])["out"] == ROLLS["out"]
+    assert 'id="kept-fields" hx-swap-oob=true' in part.text
+
+
+def test_the_simulated_ramp_rolls_on_a_hidden_green_and_tells_when_asked(client):
+    start = client.get(RAMP, query_string={**RODS, "add": "another"})
+    assert start.status_code == 303
+    assert 1 <= int(fields(start.location)["seed"][0]) <= 999_999
+    rolled = client.get(RAMP, query_string={**RODS, "seed": "7", "add": "six"})
+    made = fields(rolled.location)
+    assert [len(made[way]) for way in ("out", "back")] == [3, 3]
+    again = client.get(RAMP, query_string={**RODS, "seed": "7", "add": "six"})
+    assert again.location == rolled.location
+    more = client.get(f"{rolled.location}&add=out")
+    assert len(fields(more.location)["out"]) == 4
+    level = client.get(f"{rolled.location}&add=level")
+    assert "level" in fields(level.location)
+    told = client.get(f"{rolled.location}&reveal=1")
+    assert f"Hidden were speed {hidden_green(7).speed_ft}" in text(told)
+    assert "within what it said of itself" in text(told)
+
+
+def test_two_rods_on_an_unseen_slope_measure_the_hidden_green_within_three_tenths(client):
+    hidden = {**RODS, "seed": "21", "sim_speed": "9.4", "sim_slope": "1 %", "sim_grain": "0", "add": "six"}
+    rolled = client.get(client.get(RAMP, query_string=hidden).location)
+    speed = float(re.search(r"Speed (\d+\.\d), within", text(rolled))[1])
+    assert abs(speed - 9.4) <= 0.3
+    slope = float(re.search(r"rises ([\d.]+) % the way out", text(rolled))[1])
+    assert slope == pytest.approx(1.0, abs=0.4)
+
+
+def test_a_kept_speed_goes_into_the_book_and_on_to_the_read_that_asked(signed_in, session):
+    read = "/read?length=9+ft&side=1+%25&speed=8&past=12+in"
+    kept = {**RODS, **ROLLS, "course": COURSE, "green": "practice green", "next": read, "trueness": "4"}
+    answer = signed_in.post(RAMP, data=kept)
+    assert answer.status_code == 303
+    onward = dict(parse_qsl(urlsplit(answer.location).query))
+    assert (onward["speed"], onward["length"]) == ("10.6", "9 ft")
+    assert re.fullmatch(r"10\.6 ±0\.3 at \d{4}-\d\d-\d\dT\d\d:\d\dZ by ramp", onward["measured"])
+    page = signed_in.get(answer.location)
+    assert re.search(r"by ramp, \d\d:\d\d ±0\.3 ft", text(page))
+    note = session.query(SpeedNote).one()
+    assert (note.course, note.method, note.trueness) == (COURSE, "ramp", 4)
+    again = signed_in.get(f"{RAMP}?{note.evidence}")
+    assert "Speed 10.6" in text(again)
+
+
+def test_a_stranger_signs_in_and_finds_every_roll_again(client):
+    answer = client.post(RAMP, data={**RODS, **ROLLS, "course": COURSE, "note": "dew"})
+    assert answer.location.startswith("/sign-in?next=")
+    back = fields(fields(answer.location)["next"][0])
+    assert (back["out"], back["course"], back["note"]) == (ROLLS["out"], [COURSE], ["dew"])
+
+
+def test_competition_refuses_and_loses_nothing(signed_in):
+    signed_in.post("/mode", data={"mode": "competition"})
+    for address in (RAMP, OTHER, "/speed", "/beat"):
+        refused = signed_in.get(address)
+        assert refused.status_code == 403
+        assert "committee" in refused.text
+    answer = signed_in.post(RAMP, data={**RODS, **ROLLS, "course": COURSE})
+    assert signed_in.get(answer.location).status_code == 403
+    signed_in.post("/mode", data={"mode": "practice"})
+    assert "Speed 10.6" in text(signed_in.get(answer.location))
+    assert f'value="{COURSE}"' in signed_in.get(answer.location).text
+
+
+@pytest.mark.parametrize(
+    ("change", "message"),
+    [
+        ({"course": ""}, "Which course?"),
+        ({"course": "x" * 51}, "At most 50 characters"),
+        ({"when": "2999-01-01T08:00"}, "still to come"),
+        ({"when": "yesterday"}, "Not a valid datetime"),
+        ({"trueness": "9"}, "Not a valid choice"),
+        ({"out": ["80 ft"]}, "Mend the figures above first"),
+        ({"out": ["1 ft"], "back": ["1 ft"]}, "between 3 and 20 feet"),
+    ],
+)
+def test_what_cannot_be_kept_is_told_with_everything_typed_still_there(signed_in, change, message):
+    answer = signed_in.post(RAMP, data={**RODS, **ROLLS, "course": COURSE, "note": "dew", **change})
+    assert answer.status_code == 422
+    assert message in text(answer)
+    assert 'value="dew"' in answer.text
+
+
+@pytest.mark.parametrize(
+    ("asked", "words"),
+    [
+        ({"by": "posted", "posted": "10.5"}, "Speed 10.5, within 1.0 ft."),
+        ({"by": "timed", "length": "4 m", "times": ["3.5", "3.6 s", "3.4"]}, "Speed 8.6, within"),
+        ({"by": "timed", "length": "4 paces", "times": ["3.5"]}, "Three times are surer"),
+        ({"by": "zero", "target": "12 ft", "balls": ["12 ft 6 in", "13 ft", "11 ft"]}, "2 of 3 where"),
+        (
+            {"by": "zero", "target": "12 ft", "balls": ["12 ft 6 in", "13 ft"]},
+            "Every ball where it should be.",
+        ),
+    ],
+)
+def test_other_ways(client, asked, words):
+    for headers in ({}, PART):
+        answer = client.get(OTHER, query_string=asked, headers=headers)
+        assert answer.status_code == 200
+        assert words in text(answer)
+
+
+@pytest.mark.parametrize(
+    ("asked", "message"),
+    [
+        ({"by": "posted", "posted": "2"}, "between 3 and 20 feet"),
+        ({"by": "timed", "length": "4 m", "times": "0 s"}, "A time must be between 0.5 and 30 s"),
+        ({"by": "timed", "length": "20 m", "times": "0.5"}, "Check the times"),
+        ({"by": "timed", "times": "3.5"}, "How far did it roll?"),
+        ({"by": "timed", "length": "4 m", "times": "3 ft"}, "A time has an unknown unit"),
+        ({"by": "stroke", "strokes": "12 in", "rolls": "8 ft"}, "Calibrate your stroke first"),
+        ({"by": "stroke", "strokes": ["12 in", "14 in"], "rolls": "8 ft"}, "Each stroke needs its roll"),
+        ({"by": "zero", "target": "12 ft", "balls": "200 ft"}, "A ball must be between 1 and 100 ft"),
+        ({"by": "zero", "target": "1 in", "balls": "12 ft"}, "Distance must be between 3 and 60 ft"),
+    ],
+)
+def test_other_ways_tell_what_cannot_be(client, asked, message):
+    answer = client.get(OTHER, query_string=asked)
+    assert message in text(answer)
+    assert client.get(OTHER, query_string={"by": "feel"}).status_code == 200
+
+
+def test_a_calibrated_stroke_gives_a_speed(signed_in, session):
+    for stroke, roll in ((0.30, 2.2), (0.40, 3.95), (0.50, 6.15)):
+        add_stroke_putt(
+            session, signed_in.golfer, Mode.PRACTICE, stroke_m=stroke, roll_m=roll, green_speed_ft=10.0
+        )
+    session.commit()
+    asked = {"by": "stroke", "strokes": ["40 cm", "50 cm", "45 cm"], "rolls": ["4.4 m", "6.8 m", "5.5 m"]}
+    page = signed_in.get(OTHER, query_string=asked)
+    assert "Speed 11.1, within" in text(page)
+    assert "your calibration is good to" in text(page)
+
+
+def test_a_posted_number_is_weighed_with_the_books(signed_in, session):
+    kept_speed(session, signed_in.golfer, 10.0, within=0.3)
+    session.commit()
+    page = text(signed_in.get(OTHER, query_string={"by": "posted", "posted": "11"}))
+    assert "Posted number: 11.0 ±1.0" in page
+    assert re.search(r"Together: 10\.[01] ±0\.[3456]", page)
+    kept = signed_in.post(OTHER, data={"by": "posted", "posted": "11", "course": COURSE})
+    assert kept.location == "/speed"
+    assert "From 2 measures, the surer ones weighing more" in text(signed_in.get("/speed"))
+    zero = {"by": "zero", "target": "12 ft", "balls": "12 ft", "course": COURSE}
+    assert signed_in.post(OTHER, data=zero).status_code == 422
+    assert session.query(SpeedNote).count() == 2, "zero putts are not taken for a speed"
+
+
+def test_the_book_lists_edits_deletes_and_brings_back(signed_in, session):
+    note = kept_speed(session, signed_in.golfer, 10.4, green="practice green")
+    kept_speed(session, signed_in.golfer, 9.0, hours=90, course="Elsewhere")
+    session.commit()
+    book = signed_in.get("/speed")
+    assert "Speed 10.4, within 0.4 ft." in text(book)
+    assert 'id="trend"' in book.text
+    assert "Speed 9.0" in text(signed_in.get("/speed?course=Elsewhere"))
+    address = f"/speed/{note.id}/edit"
+    assert 'value="practice green"' in signed_in.get(address).text
+    assert signed_in.post(address, data={"course": ""}).status_code == 422
+    changed = {"course": COURSE, "green": "green 4", "moisture": "damp", "smoothness": "3"}
+    assert signed_in.post(address, data=changed).status_code == 303
+    assert "damp, smooth 3/5" in text(signed_in.get("/speed"))
+    gone = signed_in.post(f"/speed/{note.id}/delete")
+    assert "The speed is deleted." in text(signed_in.get(gone.location))
+    signed_in.post(f"/speed/{note.id}/restore")
+    assert "Speed 10.4" in text(signed_in.get("/speed"))
+
+
+def test_an_empty_book_says_what_to_do_first(client, signed_in):
+    assert "Measure your green in five minutes" in text(signed_in.get("/speed"))
+    signed_in.post("/sign-out")
+    assert "Measuring needs no account" in text(client.get("/speed"))
+
+
+def test_a_read_uses_the_books_speed_and_marks_an_old_one(signed_in, session):
+    kept_speed(session, signed_in.golfer, 11.3, within=0.3, hours=0.5)
+    session.commit()
+    fresh = signed_in.get("/read")
+    assert 'value="11.3"' in fresh.text
+    assert COURSE in text(fresh)
+    assert "±0.3 ft" in text(fresh)
+    assert "measure again" not in text(fresh)
+    typed = signed_in.get(
+        "/read", query_string={**SPINDRIFT, "measured": "11.3 ±0.3 at 2026-11-20T07:40Z by ramp"}
+    )
+    assert "as typed" in text(typed), "10.2 is not the speed that was measured"
+    old = {**SPINDRIFT, "measured": "10.2 ±0.3 at 2026-11-20T07:40Z by ramp"}
+    stale = signed_in.get("/read", query_string=old)
+    assert "±1.2 ft: measure again" in text(stale)
+    link = re.search(r'id="source-head" href="([^"]+)"[^>]*text-unsure', stale.text)
+    again = fields(unescape(link[1]))
+    assert again["place"] == [SPINDRIFT["place"]]
+    assert again["next"][0].startswith("/read?length=14+ft")
+    part = signed_in.get("/read", query_string=old, headers=PART)
+    assert part.text.count('id="source-') == 2, "it follows every redraw"
+
+
+def test_today_begins_with_the_speed(signed_in, session):
+    assert "Measure" in text(signed_in.get("/"))
+    kept_speed(session, signed_in.golfer, 11.3, hours=200)
+    session.commit()
+    assert "11.3, 8 days ago." in text(signed_in.get("/"))
