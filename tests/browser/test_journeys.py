@@ -72,29 +72,26 @@ def test_competition_turns_reading_off_and_says_why(page):
 
 
 def test_as_a_plain_form_with_scripts_off(page):
-    page.driver.execute_cdp_cmd("Emulation.setScriptExecutionDisabled", {"value": True})
-    try:
-        page.size(PHONE)
-        page.go("/read", **SPINDRIFT)
-        page.find("button[value='length:1']").click()
-        page.until(lambda: page.find("#length").get_attribute("value") == "15 ft")
-        field = page.find("#side")
-        field.clear()
-        field.send_keys("3 %", Keys.ENTER)
-        page.until(lambda: "28½" in page.text("#call h1"))
-        assert not page.find("#roll").is_displayed()
-        page.find("#save button").click()
-        page.until(lambda: "Sign in" in page.text("h1"))
-        page.press("Look round as Wren Halloran")
-        page.until(lambda: "28½" in page.text("h1"))
-        page.find("#save button").click()
-        page.until(lambda: "Where did it stop?" in page.text("h1"))
-        page.find("#along").send_keys("8 in")
-        page.find("#across").send_keys("2 in")
-        page.press("Keep it")
-        page.until(lambda: "8 in past, 2 in right" in page.text("#putts li"))
-    finally:
-        page.driver.execute_cdp_cmd("Emulation.setScriptExecutionDisabled", {"value": False})
+    page.without_scripts()
+    page.size(PHONE)
+    page.go("/read", **SPINDRIFT)
+    page.find("button[value='length:1']").click()
+    page.until(lambda: page.find("#length").get_attribute("value") == "15 ft")
+    field = page.find("#side")
+    field.clear()
+    field.send_keys("3 %", Keys.ENTER)
+    page.until(lambda: "28½" in page.text("#call h1"))
+    assert not page.find("#roll").is_displayed()
+    page.find("#save button").click()
+    page.until(lambda: "Sign in" in page.text("h1"))
+    page.press("Look round as Wren Halloran")
+    page.until(lambda: "28½" in page.text("h1"))
+    page.find("#save button").click()
+    page.until(lambda: "Where did it stop?" in page.text("h1"))
+    page.find("#along").send_keys("8 in")
+    page.find("#across").send_keys("2 in")
+    page.press("Keep it")
+    page.until(lambda: "8 in past, 2 in right" in page.text("#putts li"))
 
 
 def test_the_tab_key_reaches_everything_in_order_on_a_phone(page):
@@ -120,6 +117,15 @@ VIEWS = {
     "finish": "/log/1/finish",
     "edit": "/log/1/edit",
     "account": "/account",
+    "speed": "/speed",
+    "speed-edit": "/speed/1/edit",
+    "ramp": "/speed/ramp?seed=7&out=9+ft&out=9+ft&out=12+ft&back=10+ft&level=1+%25",
+    "ramp-error": "/speed/ramp?out=80+ft&length=far",
+    "posted": "/speed/without-a-ramp?by=posted&posted=10",
+    "stroke": "/speed/without-a-ramp?by=stroke",
+    "zero": "/speed/without-a-ramp?by=zero&balls=12+ft&balls=13+ft",
+    "measures": "/measures",
+    "beat": "/beat",
     "cautions": "/cautions",
     "missing": "/nowhere",
 }
@@ -132,7 +138,7 @@ def test_axe_finds_nothing(page, metrics, who):
     page.size(metrics)
     page.go("/")
     if who == "golfer":
-        page.press("Read the demo putt as Wren Halloran")
+        page.as_wren()
     for name, address in VIEWS.items():
         page.go(address)
         page.run(AXE.read_text())

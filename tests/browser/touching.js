@@ -1,8 +1,8 @@
-// What touches what on the Read page: labels and labels, inputs, paths, and the edge of the page.
-const texts = [...document.querySelectorAll("#plan text, #profile text")];
+// What touches what in the drawings: labels and labels, inputs, paths, and the edge of the page.
+const texts = [...document.querySelectorAll("main svg text")];
 const boxes = texts.map((text) => text.getBoundingClientRect());
 const inputs = [...document.querySelectorAll("#putt .box, #putt .choice")].map((e) => e.getBoundingClientRect());
-const stage = document.getElementById("stage").getBoundingClientRect();
+const stage = document.getElementById("stage")?.getBoundingClientRect() ?? { bottom: -1 };
 const slack = 5; // a line of text is taller than its letters
 const over = (a, b) =>
   a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - slack && b.top < a.bottom - slack;
@@ -16,9 +16,13 @@ boxes.forEach((box, i) => {
     if (j > i && over(box, other)) found.add(`${words} / ${texts[j].textContent}`);
   });
   if (box.top < stage.bottom && inputs.some((input) => over(box, input))) found.add(`${words} under a box`);
+  const sheet = texts[i].closest("svg").getBoundingClientRect();
   if (box.left < 0 || box.right > innerWidth) found.add(`${words} off the page`);
+  if (box.left < sheet.left - 1 || box.right > sheet.right + 1) found.add(`${words} off its sheet`);
 });
-const lines = document.querySelectorAll("#way, #plan path.stroke-real, #plan line.stroke-do, #fall-line, #profile path.stroke-ink");
+const lines = document.querySelectorAll(
+  "#way, #plan path.stroke-real, #plan line.stroke-do, #fall-line, #profile path.stroke-ink, #tape path.stroke-do, #tape path.stroke-fall, #drawing path.stroke-do, #trend path.stroke-do",
+);
 for (const line of lines) {
   const toPage = line.getScreenCTM();
   for (let s = 0; s < line.getTotalLength(); s += 3) {

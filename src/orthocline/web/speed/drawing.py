@@ -13,7 +13,7 @@ from orthocline.formats.wording import speed_text
 from orthocline.services.speeds import DaySpeed
 from orthocline.web.drawing.frame import path_d
 
-LEFT, RIGHT, TOP, BOTTOM = 52.0, 560.0, 24.0, 440.0
+LEFT, RIGHT, TOP, BOTTOM = 52.0, 536.0, 24.0, 440.0
 LEAST_SPAN = timedelta(days=2)
 MOST_MARKS = 6
 CLOSE = 34.0
