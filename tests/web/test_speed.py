@@ -85,9 +85,10 @@ def test_paces_and_shoes_are_less_sure(client):
         ({"out": "0"}, "A roll must be between 1 and 60 ft"),
         ({"out": "far"}, "A roll cannot be read"),
         ({"out": "9 ft 2 %"}, "A roll has an unknown unit"),
-        ({"length": "3 ft", "angle": "70 deg"}, "angle in degrees must be between 5 and 45"),
-        ({"gap": "43 mm"}, "gap of the rods in millimetres must be between 5 and 38"),
-        ({"rails": "groove", "groove": "20 deg"}, "groove in degrees must be between 60 and 180"),
+        ({"length": "3 ft", "angle": "70 deg"}, "Angle must be between 5 and 45 degrees"),
+        ({"length": "3 miles"}, "Ramp length has an unknown unit"),
+        ({"gap": "43 mm"}, "Gap must be between 5 and 38 mm"),
+        ({"rails": "groove", "groove": "20 deg"}, "Groove must be between 60 and 180 degrees"),
         ({"length": "\0"}, "Ramp length cannot be read"),
         ({"rails": "wheels"}, "Not a valid choice"),
         ({"seed": "-3"}, "Simulated green must be a whole number"),
@@ -161,6 +162,7 @@ def test_a_kept_speed_goes_into_the_book_and_on_to_the_read_that_asked(signed_in
     assert re.search(r"by ramp, \d\d:\d\d ±0\.3 ft", text(page))
     note = session.query(SpeedNote).one()
     assert (note.course, note.method, note.trueness) == (COURSE, "ramp", 4)
+    assert 'value="20 mm"' in signed_in.get(RAMP).text
     again = signed_in.get(f"{RAMP}?{note.evidence}")
     assert "Speed 10.6" in text(again)
 

@@ -38,7 +38,17 @@ from orthocline.core.putt import (
     SpeedAtHole,
     Wind,
 )
-from orthocline.core.ramp import STANDARD_RAMP, Groove, Ramp, RampError, Rods
+from orthocline.core.ramp import (
+    GROOVE_RANGE_DEG,
+    RAIL_GAP_RANGE_M,
+    RAMP_ANGLE_RANGE_DEG,
+    RAMP_LENGTH_RANGE_M,
+    STANDARD_RAMP,
+    Groove,
+    Ramp,
+    RampError,
+    Rods,
+)
 from orthocline.core.ramp_rolls import ROLL_RANGE_M, OneWay, RampSpeed, one_way, speed_from_rolls
 from orthocline.core.read import Read, read
 from orthocline.core.simulated_ramp import (
@@ -77,6 +87,7 @@ __all__ = [
     "FOOT_M",
     "GRAIN_RANGE",
     "GREEN_SPEED_RANGE_FT",
+    "GROOVE_RANGE_DEG",
     "HIDDEN_GRAIN_RANGE",
     "HIDDEN_SLOPE_RANGE",
     "HIDDEN_SPEED_RANGE_FT",
@@ -94,6 +105,9 @@ __all__ = [
     "PAST_RANGE_M",
     "PERCENT",
     "POSTED_SD_FT",
+    "RAIL_GAP_RANGE_M",
+    "RAMP_ANGLE_RANGE_DEG",
+    "RAMP_LENGTH_RANGE_M",
     "ROLL_RANGE_M",
     "SPEED_AT_HOLE_RANGE_MPS",
     "STALE_H",

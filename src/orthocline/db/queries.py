@@ -81,11 +81,13 @@ def speeds_of(
     return session.scalars(query).all()
 
 
-def newest_speed(session: Session, golfer_id: int, *, course: str = "") -> SpeedNote | None:
-    """Return the speed that was measured last, of all courses or of one."""
+def newest_speed(session: Session, golfer_id: int, *, course: str = "", method: str = "") -> SpeedNote | None:
+    """Return the speed that was measured last: of all, of one `course` (capitals aside), by one `method`."""
     query = _speeds(golfer_id).order_by(SpeedNote.measured_at.desc(), SpeedNote.id.desc())
     if course:
         query = query.where(func.lower(SpeedNote.course) == course.lower())
+    if method:
+        query = query.where(SpeedNote.method == method)
     return session.scalar(query.limit(1))
 
 

@@ -140,6 +140,12 @@ def keep_speed(
     return note
 
 
+def last_evidence(session: Session, golfer: Golfer, method: str) -> str:
+    """Return what the golfer's last speed by a method was found from, as the query of an address."""
+    note = newest_speed(session, golfer.id, method=method)
+    return note.evidence if note else ""
+
+
 def describe_speed(note: SpeedNote, *, course: str, green: str, condition: Condition) -> None:
     """Write where a speed was measured and how the green was.
 

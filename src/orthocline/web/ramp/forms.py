@@ -1,6 +1,7 @@
 """What the ramp page asks for: the ramp, its rolls, a level's reading, and a simulated green."""
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
 from urllib.parse import urlencode
@@ -10,15 +11,18 @@ from wtforms import BooleanField, Form, RadioField, StringField
 from wtforms.fields.choices import SelectChoice
 
 from orthocline.core.api import (
+    GROOVE_RANGE_DEG,
     HIDDEN_GRAIN_RANGE,
     HIDDEN_SLOPE_RANGE,
     HIDDEN_SPEED_RANGE_FT,
     PERCENT,
+    RAIL_GAP_RANGE_M,
+    RAMP_ANGLE_RANGE_DEG,
+    RAMP_LENGTH_RANGE_M,
     ROLL_RANGE_M,
     Groove,
     HiddenGreen,
     Ramp,
-    RampError,
     Rods,
 )
 from orthocline.formats.quantities import (
@@ -46,7 +50,10 @@ OUT = TryKind(
 )
 BACK = replace(OUT, name="back")
 SEEDS = (1, 999_999)
-WIDE = (-math.inf, math.inf)
+
+
+def _parse_degrees(text: str, _wording: Wording) -> float:
+    return parse_degrees(text)
 
 
 class RampForm(Form):
@@ -55,18 +62,28 @@ class RampForm(Form):
     class Meta(WordingMeta):
         """The golfer's units."""
 
-    length = QuantityField("Ramp length", parse_near_m, between=WIDE, allowed="such as 30 in or 76 cm")
+    length = QuantityField(
+        "Ramp length",
+        parse_near_m,
+        between=RAMP_LENGTH_RANGE_M,
+        allowed="between 8 in and 6.5 ft (20 cm and 2 m), such as 30 in",
+    )
     angle = QuantityField(
-        "Angle", lambda text, _: math.radians(parse_degrees(text)), between=WIDE, allowed="such as 20 deg"
+        "Angle", _parse_degrees, between=RAMP_ANGLE_RANGE_DEG, allowed="between 5 and 45 degrees"
     )
     rails = RadioField(
         "Rails",
         choices=[SelectChoice("groove", "V-groove"), SelectChoice("rods", "two rods")],
         default="rods",
     )
-    gap = QuantityField("Gap", parse_near_m, between=WIDE, allowed="such as 20 mm")
+    gap = QuantityField(
+        "Gap",
+        parse_near_m,
+        between=RAIL_GAP_RANGE_M,
+        allowed="between 5 and 38 mm, less than the ball",
+    )
     groove = QuantityField(
-        "Groove", lambda text, _: math.radians(parse_degrees(text)), between=WIDE, allowed="such as 145 deg"
+        "Groove", _parse_degrees, between=GROOVE_RANGE_DEG, allowed="between 60 and 180 degrees"
     )
     level = QuantityField(
         "Level reading",
@@ -112,16 +129,10 @@ class RampForm(Form):
     reveal = BooleanField("Reveal")
 
     def ramp(self) -> Ramp:
-        """Return the ramp of a form that validates.
-
-        Raises
-        ------
-        RampError
-            When a figure is outside its range.
-        """
+        """Return the ramp of a form that validates."""
         gap, groove = self.gap.figure or 0.0, self.groove.figure or 0.0
-        rails = Rods(gap) if self.rails.data == "rods" else Groove(groove)
-        return Ramp(self.length.figure or 0.0, self.angle.figure or 0.0, rails)
+        rails = Rods(gap) if self.rails.data == "rods" else Groove(math.radians(groove))
+        return Ramp(self.length.figure or 0.0, math.radians(self.angle.figure or 0.0), rails)
 
     @property
     def level_out(self) -> float | None:
@@ -202,21 +213,21 @@ class Asked:
         return counted(self.out), counted(self.back)
 
 
-def asked(arguments: MultiDict[str, str], wording: Wording) -> Asked:
-    """Return what a request asks for; a figure of the ramp that is not in it takes its usual value."""
+def asked(
+    arguments: MultiDict[str, str], wording: Wording, own_ramp: Mapping[str, str] | None = None
+) -> Asked:
+    """Return what a request asks for.
+
+    A figure of the ramp that is not in it is that of the golfer's `own_ramp`, or else the usual one.
+    """
     values = MultiDict(arguments)
-    for name, value in (METRIC_START if wording.metric else START).items():
+    usual = METRIC_START if wording.metric else START
+    for name, value in (usual | dict(own_ramp or {})).items():
         if name not in values:
             values[name] = value
     form = RampForm(values, meta={"wording": wording})
     out, back = tries_in(values, OUT, wording), tries_in(values, BACK, wording)
-    if not form.validate():
-        return Asked(form, out, back, None)
-    try:
-        return Asked(form, out, back, form.ramp())
-    except RampError as error:
-        form[error.member].errors = [f"{str(error).capitalize()}."]
-        return Asked(form, out, back, None)
+    return Asked(form, out, back, form.ramp() if form.validate() else None)
 
 
 def with_simulated(wanted: Asked, add: str) -> Asked:

@@ -1,6 +1,7 @@
 """The ramp: one address, as a page, as the part that changes, and kept in the book."""
 
 import secrets
+from urllib.parse import parse_qsl
 
 from flask import Blueprint, make_response, redirect, render_template, request, url_for
 from werkzeug.datastructures import MultiDict
@@ -9,9 +10,11 @@ from werkzeug.wrappers import Response
 from orthocline.core.api import Estimate
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import require_practice
-from orthocline.web.identity import mode, wording
+from orthocline.services.speeds import last_evidence
+from orthocline.web.database import session
+from orthocline.web.identity import mode, signed_in, wording
 from orthocline.web.page import is_part
-from orthocline.web.ramp.forms import BACK, OUT, SEEDS, Asked, asked, with_simulated
+from orthocline.web.ramp.forms import BACK, OUT, SEEDS, START, Asked, asked, with_simulated
 from orthocline.web.ramp.view import RampView, measured, view
 from orthocline.web.speed.forms import KeepForm
 from orthocline.web.speed.keeping import Page, keep, keep_form
@@ -38,7 +41,7 @@ def page() -> Response:
 @blueprint.post("/speed/ramp")
 def keep_it() -> Page:
     """Keep the speed in the golfer's book."""
-    wanted = asked(MultiDict(request.form), wording())
+    wanted = asked(MultiDict(request.form), wording(), _own_ramp())
 
     def find() -> Estimate:
         if not wanted.readable:
@@ -55,8 +58,17 @@ def _wanted() -> tuple[Asked, bool]:
         values["seed"] = str(SEEDS[0] + secrets.randbelow(SEEDS[1]))
         for name in ("out", "back", "left_out", "reveal", "level"):
             values.poplist(name)
-    wanted = asked(values, wording())
+    wanted = asked(values, wording(), _own_ramp())
     return (with_simulated(wanted, add) if add else wanted), bool(add)
+
+
+def _own_ramp() -> dict[str, str]:
+    """Return the figures of the ramp that the golfer used last, for a page that does not give any."""
+    who = signed_in()
+    if who is None or set(START) <= set(request.values):
+        return {}
+    used = dict(parse_qsl(last_evidence(session(), who, "ramp")))
+    return {name: used[name] for name in START if name in used}
 
 
 def _page(seen: RampView, form: KeepForm) -> str:
