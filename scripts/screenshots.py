@@ -1,6 +1,7 @@
 """`make screenshots`: the pictures in docs/screenshots, from the demo data, in a database of their own."""
 
 import threading
+from datetime import UTC, datetime
 from pathlib import Path
 from urllib.parse import urlencode
 
@@ -15,19 +16,35 @@ from werkzeug.serving import make_server
 from orthocline.db.cluster import ensure_running
 from orthocline.db.migrate import upgrade
 from orthocline.db.settings import var_folder
+from orthocline.formats.wording import USUAL_WORDING
 from orthocline.services.demo import load_demo
 from orthocline.web.app import create_app
-from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.read.start import demo_values
 
 FOLDER = Path(__file__).parents[1] / "docs/screenshots"
 FLAGS = "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-shm-usage --hide-scrollbars"
 DESK = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
 PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
-READ = "/read?" + urlencode(SPINDRIFT)
+READ = "/read?" + urlencode(demo_values(USUAL_WORDING, datetime.now(UTC)))
+ROLLS = {
+    "rails": "rods",
+    "out": ["8 ft 5 in", "8 ft 8 in", "8 ft 6 in"],
+    "back": ["10 ft 9 in", "10 ft 6 in", "10 ft 8 in"],
+    "level": "0.9 %",
+    "averaged": "1",
+}
+RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
+BALLS = {"by": "zero", "target": "12 ft", "balls": ["12 ft 7 in", "13 ft", "12 ft 2 in", "11 ft 8 in"]}
 PICTURES = (
     ("today", "/", DESK),
     ("read", READ, DESK),
     ("read-phone", READ, PHONE),
+    ("speed", "/speed", DESK),
+    ("ramp", RAMP, DESK),
+    ("ramp-phone", RAMP, PHONE),
+    ("zero", "/speed/without-a-ramp?" + urlencode(BALLS, doseq=True), DESK),
+    ("measures", "/measures", DESK),
+    ("beat-phone", "/beat?mark=6.8+ft&stroke=16+in", PHONE),
     ("own-read", READ + "&own=9+in&own_side=right", DESK),
     ("log", "/log", DESK),
     ("log-phone", "/log", PHONE),

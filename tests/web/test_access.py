@@ -136,6 +136,14 @@ def test_headers_guard_the_page(client):
     assert headers["X-Content-Type-Options"] == "nosniff"
 
 
+def test_only_marked_files_are_kept_by_browsers(client):
+    """A module that another one imports has no mark: it is asked for again, or two versions could meet."""
+    marked = client.get("/static/js/read.js?v=1").headers["Cache-Control"]
+    plain = client.get("/static/js/sound.js").headers["Cache-Control"]
+    assert "max-age=31536000" in marked
+    assert plain == "no-cache"
+
+
 def test_schema_is_served_and_components_only_in_development(client, database_url):
     assert client.get("/putt-document-1.schema.json").get_json() == schema()
     assert client.get("/components").status_code == 200

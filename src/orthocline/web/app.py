@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from typing import Any
 
-from flask import Flask
+from flask import Flask, request
 from flask_compress import Compress
 from flask_talisman import Talisman
 
@@ -28,18 +28,28 @@ from orthocline.web.page import fill_page
 from orthocline.web.security import CONTENT_SECURITY_POLICY, csrf, limiter
 
 LEAST_SECRET = 32
+KEPT_S = 31536000
+"""A year."""
 DEFAULTS: Mapping[str, Any] = {
     "DEMO": False,
     "MAX_CONTENT_LENGTH": 128 * 1024,
     "SESSION_COOKIE_SAMESITE": "Lax",
     "SESSION_COOKIE_HTTPONLY": True,
-    "SEND_FILE_MAX_AGE_DEFAULT": 31536000,
     "WTF_CSRF_TIME_LIMIT": None,
     "RATELIMIT_STORAGE_URI": "memory://",
     "COMPRESS_ALGORITHM": ["br", "gzip"],
     "COMPRESS_LEVEL": 1,
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
+
+
+class Application(Flask):
+    """Flask, but only what carries its content's mark in its address (see `asset`), and type, may be kept."""
+
+    def get_send_file_max_age(self, filename: str | None) -> int | None:
+        """Return for how many seconds a browser may keep a shipped file without asking."""
+        kept = "v" in request.args or (filename or "").endswith(".woff2")
+        return KEPT_S if kept else None
 
 
 def create_app(config: Mapping[str, Any]) -> Flask:
@@ -56,7 +66,7 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     ValueError
         For a secret that is missing or too short. Nothing is connected to here.
     """
-    app = Flask(__name__)
+    app = Application(__name__)
     app.config.from_mapping(DEFAULTS, **config)
     if len(app.config.get("SECRET_KEY") or "") < LEAST_SECRET:
         raise ValueError(f"SECRET_KEY needs {LEAST_SECRET} random characters or more")

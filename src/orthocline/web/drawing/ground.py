@@ -9,7 +9,7 @@ LEVEL = 0.0005
 """Slopes [ratio] below this are drawn as level."""
 INTERVALS = {
     "in": (0.125, 0.25, 0.5, 1, 2, 4, 6, 12, 24, 48, 96),
-    "cm": (0.25, 0.5, 1, 2, 5, 10, 20, 50, 100, 200),
+    "cm": (0.25, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500),
 }
 """Heights between two contours that may be drawn, by the golfer's unit."""
 CLOSEST = 42.0
