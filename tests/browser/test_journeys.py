@@ -117,6 +117,7 @@ VIEWS = {
     "finish": "/log/1/finish",
     "edit": "/log/1/edit",
     "account": "/account",
+    "stale": "/read?speed=10.2&measured=10.2+%C2%B10.3+at+2026-01-05T07:40Z+by+ramp",
     "speed": "/speed",
     "speed-edit": "/speed/1/edit",
     "ramp": "/speed/ramp?seed=7&out=9+ft&out=9+ft&out=12+ft&back=10+ft&level=1+%25",

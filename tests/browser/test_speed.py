@@ -125,8 +125,8 @@ def test_the_ramp_as_a_plain_form_with_scripts_off(page):
 MANY = [f"{feet} ft {inch} in" for feet, inch in ((9, 2), (9, 4), (9, 3), (9, 5), (12, 0))]
 DRAWINGS = {
     "ramp": f"{RAMP}?out=9+ft&out=9+ft+2+in&back=11+ft&back=11+ft+3+in",
-    "steep": f"{RAMP}?angle=45&length=12+in&gap=38+mm&out=4+ft&back=40+ft",
-    "shallow": f"{RAMP}?angle=5&length=6+ft&rails=groove&groove=60&out=20+ft&back=21+ft",
+    "steep": f"{RAMP}?angle=45&length=12+in&rails=rods&gap=38+mm&out=4+ft&back=14+ft",
+    "shallow": f"{RAMP}?angle=5&length=6+ft&rails=groove&groove=60&out=4+ft&back=5+ft",
     "level": f"{RAMP}?out=10+ft&out=10+ft&back=10+ft&back=10+ft",
     "many": RAMP + "?" + "&".join(f"out={words.replace(' ', '+')}" for words in MANY),
     "book": "/speed",

@@ -21,7 +21,7 @@ boxes.forEach((box, i) => {
   if (box.left < sheet.left - 1 || box.right > sheet.right + 1) found.add(`${words} off its sheet`);
 });
 const lines = document.querySelectorAll(
-  "#way, #plan path.stroke-real, #plan line.stroke-do, #fall-line, #profile path.stroke-ink, #tape path.stroke-do, #tape path.stroke-fall, #drawing path.stroke-do, #trend path.stroke-do",
+  "#way, #plan path.stroke-real, #plan line.stroke-do, #fall-line, #profile path.stroke-ink, #rails, #ground, #tape path.stroke-do, #tape path.stroke-fall, #drawing path.stroke-do, #trend path.stroke-do",
 );
 for (const line of lines) {
   const toPage = line.getScreenCTM();

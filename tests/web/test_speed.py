@@ -92,6 +92,7 @@ def test_paces_and_shoes_are_less_sure(client):
         ({"length": "\0"}, "Ramp length cannot be read"),
         ({"rails": "wheels"}, "Not a valid choice"),
         ({"seed": "-3"}, "Simulated green must be a whole number"),
+        ({"out": "59 ft"}, "no green lies outside 3 to 20 feet"),
         ({"level": "40 %"}, "Level reading must be at most 10 %"),
         ({"out": "59 ft", "level": "9 %"}, "Check the level's reading"),
     ],
@@ -167,6 +168,15 @@ def test_a_kept_speed_goes_into_the_book_and_on_to_the_read_that_asked(signed_in
     assert "Speed 10.6" in text(again)
 
 
+def test_a_stranger_reads_with_a_speed_that_nobody_keeps(client):
+    page = client.get(RAMP, query_string={**RODS, **ROLLS, "next": "/read?length=9+ft&speed=8"})
+    link = unescape(re.search(r'id="read-with"[^>]*>[^<]*<a href="([^"]+)"', page.text)[1])
+    read = client.get(link)
+    assert re.search(r"by ramp, \d\d:\d\d ±0\.3 ft", text(read))
+    assert 'name="length" value="9 ft"' in read.text
+    assert 'value="10.6"' in read.text
+
+
 def test_a_stranger_signs_in_and_finds_every_roll_again(client):
     answer = client.post(RAMP, data={**RODS, **ROLLS, "course": COURSE, "note": "dew"})
     assert answer.location.startswith("/sign-in?next=")
@@ -194,9 +204,11 @@ def test_competition_refuses_and_loses_nothing(signed_in):
         ({"course": "x" * 51}, "At most 50 characters"),
         ({"when": "2999-01-01T08:00"}, "still to come"),
         ({"when": "yesterday"}, "Not a valid datetime"),
+        ({"when": "1999-01-01T00:00"}, "ten years ago"),
+        ({"when": "0001-01-01T00:00"}, "Measured"),
         ({"trueness": "9"}, "Not a valid choice"),
         ({"out": ["80 ft"]}, "Mend the figures above first"),
-        ({"out": ["1 ft"], "back": ["1 ft"]}, "between 3 and 20 feet"),
+        ({"out": ["1 ft"], "back": ["1 ft"]}, "no green lies outside 3 to 20 feet"),
     ],
 )
 def test_what_cannot_be_kept_is_told_with_everything_typed_still_there(signed_in, change, message):
@@ -232,6 +244,7 @@ def test_other_ways(client, asked, words):
         ({"by": "posted", "posted": "2"}, "between 3 and 20 feet"),
         ({"by": "timed", "length": "4 m", "times": "0 s"}, "A time must be between 0.5 and 30 s"),
         ({"by": "timed", "length": "20 m", "times": "0.5"}, "Check the times"),
+        ({"by": "timed", "length": "20 m", "times": "14"}, "no green lies outside 3 to 20"),
         ({"by": "timed", "times": "3.5"}, "How far did it roll?"),
         ({"by": "timed", "length": "4 m", "times": "3 ft"}, "A time has an unknown unit"),
         ({"by": "stroke", "strokes": "12 in", "rolls": "8 ft"}, "Calibrate your stroke first"),
@@ -325,4 +338,4 @@ def test_today_begins_with_the_speed(signed_in, session):
     assert "Measure" in text(signed_in.get("/"))
     kept_speed(session, signed_in.golfer, 11.3, hours=200)
     session.commit()
-    assert "11.3, 8 days ago." in text(signed_in.get("/"))
+    assert re.search(r"11\.3, [89] days ago\.", text(signed_in.get("/")))

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from orthocline.core.api import (
+    GREEN_SPEED_RANGE_FT,
     LEVEL_BUMP_SD,
     LEVEL_SD,
     Estimate,
@@ -23,6 +24,7 @@ from orthocline.core.api import (
     speed_from_strokes,
     timed_speed,
 )
+from orthocline.formats.wording import speed_text
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import Mode, require_practice
 
@@ -48,16 +50,18 @@ def ramp_speed(
     Raises
     ------
     InvalidError
-        Without a roll, or where the level's reading cannot be true of such rolls.
+        Without a roll, for a speed that no green has, or a level's reading that cannot be true.
     """
     require_practice(mode, WHAT)
     if not out_m and not back_m:
         raise InvalidError("out", "No rolls yet: enter the first one.")
     out, back = one_way(out_m, ramp.correction), one_way(back_m, ramp.correction)
     try:
-        return speed_from_rolls(out, back, level=level, length_share_sd=length_share_sd)
+        found = speed_from_rolls(out, back, level=level, length_share_sd=length_share_sd)
     except ValueError as error:
         raise InvalidError("level", f"Check the level's reading: {error}.") from error
+    _plausible("out", found.speed_ft)
+    return found
 
 
 def by_posting(mode: Mode, speed_ft: float) -> Estimate:
@@ -80,7 +84,7 @@ def by_timing(
     if not times_s:
         raise InvalidError("times", "No times yet: enter the first one.")
     try:
-        return timed_speed(length_m, times_s, length_share_sd)
+        return _plausible("times", timed_speed(length_m, times_s, length_share_sd))
     except ValueError as error:
         raise InvalidError("times", f"Check the times: {error}.") from error
 
@@ -98,7 +102,7 @@ def by_stroke(mode: Mode, putts: Sequence[tuple[float, float]], rate: Estimate |
         raise InvalidError("strokes", "Calibrate your stroke first, under My measures.")
     if not putts:
         raise InvalidError("strokes", "No putts yet: enter the first one.")
-    return speed_from_strokes(putts, rate)
+    return _plausible("strokes", speed_from_strokes(putts, rate))
 
 
 def zero_putts(mode: Mode, target_m: float, lengths_m: Sequence[float]) -> ZeroScore:
@@ -113,6 +117,17 @@ def zero_putts(mode: Mode, target_m: float, lengths_m: Sequence[float]) -> ZeroS
     if not lengths_m:
         raise InvalidError("balls", "No balls yet: enter how far the first one rolled.")
     return score_zero_putts(target_m, lengths_m)
+
+
+def _plausible(field: str, found: Estimate) -> Estimate:
+    least, most = GREEN_SPEED_RANGE_FT
+    if not least <= found.value <= most:
+        raise InvalidError(
+            field,
+            f"That would be a green speed of {speed_text(found.value)}; no green lies outside {least:g} to"
+            f" {most:g} feet. Check the figures.",
+        )
+    return found
 
 
 @dataclass(frozen=True)

@@ -62,7 +62,7 @@ def _corrected(ramp: Ramp) -> str:
 def _slope(found: RampSpeed, wording: Wording) -> str:
     slope = found.slope
     assert slope is not None
-    sure = f"within {wording.slope(slope.within)}"
+    sure = f"within {wording.slope(max(slope.within, LEVEL_SLOPE))}"
     if abs(slope.value) < LEVEL_SLOPE:
         return f"The ground is level along the line, {sure}."
     way = "rises" if slope.value > 0.0 else "falls"

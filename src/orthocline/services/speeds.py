@@ -35,6 +35,7 @@ FIRMNESS = ("soft", "medium", "firm")
 RATINGS = range(1, 6)
 DAY = timedelta(hours=12)
 """Measures no further apart than this are one day's."""
+LONGEST_AGO = timedelta(days=3653)
 SLACK = timedelta(minutes=5)
 """Clocks differ: a time so little ahead is not in the future."""
 
@@ -126,6 +127,8 @@ def keep_speed(
         raise InvalidError("speed", f"A green speed lies between {least:g} and {most:g} feet.")
     if measured_at > datetime.now(UTC) + SLACK:
         raise InvalidError("when", "That time is still to come.")
+    if measured_at < datetime.now(UTC) - LONGEST_AGO:
+        raise InvalidError("when", "That is more than ten years ago.")
     note = SpeedNote(
         golfer_id=golfer.id,
         measured_at=measured_at,

@@ -16,7 +16,7 @@ from orthocline.web.noramp.forms import Asked, asked
 from orthocline.web.noramp.view import WAYS, NoRampView, measured, view
 from orthocline.web.page import is_part
 from orthocline.web.speed.forms import KeepForm
-from orthocline.web.speed.keeping import Page, keep, keep_form
+from orthocline.web.speed.keeping import Page, keep, keep_form, read_address
 
 blueprint = Blueprint("noramp", __name__)
 
@@ -60,4 +60,5 @@ def _view(wanted: Asked) -> NoRampView:
 
 def _page(seen: NoRampView, form: KeepForm) -> str:
     template = "noramp/_part.html" if is_part() else "noramp/page.html"
-    return render_template(template, view=seen, keep=form, ways=WAYS, wording=wording())
+    onward = read_address(seen.found, seen.asked.by) if seen.found else ""
+    return render_template(template, view=seen, keep=form, ways=WAYS, wording=wording(), read_with=onward)

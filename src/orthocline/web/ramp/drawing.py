@@ -13,6 +13,8 @@ from orthocline.web.tries import Try
 FOOT_X, GROUND_Y = 430.0, 232.0
 RAMP_WIDTH, RAMP_HEIGHT = 300.0, 196.0
 END_X, END_Y, END_RADIUS = 545.0, 98.0, 50.0
+END_WORDS = 94.0
+"""How far below the ball's middle its rails are named, or lower where a groove is deep."""
 TAPE_LEFT, TAPE_RIGHT, TAPE_Y = 92.0, 616.0, 486.0
 ROOM = 1.25
 """The tape goes on beyond the longest roll, so that its length can be written there."""
@@ -46,6 +48,7 @@ class End:
     rods: tuple[Spot, ...]
     touch: tuple[Spot, Spot]
     words: str
+    words_y: float
 
 
 @dataclass(frozen=True)
@@ -134,15 +137,16 @@ def _end(ramp: Ramp, wording: Wording) -> End:
         reach = (END_RADIUS + 9.0) / END_RADIUS
         rods = tuple((END_X + (x - END_X) * reach, END_Y + (y - END_Y) * reach) for x, y in touch)
         gap = wording.typed_near(ramp.rails.gap_m)
-        return End("", tuple(map(_rounded, rods)), touch, f"rods {gap} apart")
+        return End("", tuple(map(_rounded, rods)), touch, f"rods {gap} apart", END_Y + END_WORDS)
     slant = math.pi / 2 - ramp.rails.angle_rad / 2
     bottom = END_Y + END_RADIUS / math.sin(ramp.rails.angle_rad / 2)
-    across, up = 62.0 * math.cos(slant), 62.0 * math.sin(slant)
+    reach = max(62.0, END_RADIUS * math.tan(slant) + 18.0)
+    across, up = reach * math.cos(slant), reach * math.sin(slant)
     rails = np.array(
         [[END_X, bottom], [END_X - across, bottom - up], [END_X, bottom], [END_X + across, bottom - up]]
     )
     degrees = tidy(math.degrees(ramp.rails.angle_rad))
-    return End(segments_d(rails), (), touch, f"V-groove of {degrees}°")
+    return End(segments_d(rails), (), touch, f"V-groove of {degrees}°", max(bottom + 22.0, END_Y + END_WORDS))
 
 
 def _tape(

@@ -17,7 +17,7 @@ from orthocline.web.page import is_part
 from orthocline.web.ramp.forms import BACK, OUT, SEEDS, START, Asked, asked, with_simulated
 from orthocline.web.ramp.view import RampView, measured, view
 from orthocline.web.speed.forms import KeepForm
-from orthocline.web.speed.keeping import Page, keep, keep_form
+from orthocline.web.speed.keeping import Page, keep, keep_form, read_address
 
 blueprint = Blueprint("ramp", __name__)
 ANOTHER = "another"
@@ -73,4 +73,7 @@ def _own_ramp() -> dict[str, str]:
 
 def _page(seen: RampView, form: KeepForm) -> str:
     template = "ramp/_part.html" if is_part() else "ramp/page.html"
-    return render_template(template, view=seen, keep=form, wording=wording(), kinds=(OUT, BACK))
+    onward = read_address(seen.found.speed_ft, "ramp") if seen.found else ""
+    return render_template(
+        template, view=seen, keep=form, wording=wording(), kinds=(OUT, BACK), read_with=onward
+    )

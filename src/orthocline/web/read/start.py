@@ -8,7 +8,7 @@ from orthocline.core.api import PERCENT
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.formats.wording import USUAL_WORDING, Wording, tidy
 from orthocline.services.demo import SPINDRIFT as DEMO_PUTT
-from orthocline.services.speeds import DaySpeed, day_speed
+from orthocline.services.speeds import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, signed_in, wording
 from orthocline.web.read.asked import values_of
@@ -24,15 +24,14 @@ def start_values() -> dict[str, str]:
     if who and "speed" not in request.values:
         place = request.values.get("place", "")
         day = day_speed(session(), who, datetime.now(UTC), place)
-        values |= speed_values(day) if day else {}
+        values |= speed_values(day.origin) if day else {}
         if day and not place:
             values["place"] = day.place
     return values
 
 
-def speed_values(day: DaySpeed) -> dict[str, str]:
-    """Return the fields that say a day's speed and where it comes from."""
-    origin = day.origin
+def speed_values(origin: SpeedOrigin) -> dict[str, str]:
+    """Return the fields of a read that say its speed and where it comes from."""
     return {"speed": tidy(origin.speed_ft), "measured": origin.text}
 
 

@@ -8,6 +8,7 @@ from wtforms.fields.choices import SelectChoice
 from wtforms.validators import Length, Optional
 
 from orthocline.db.models import COURSE_LENGTH, GREEN_LENGTH, NOTE_LENGTH, SpeedNote
+from orthocline.services.errors import InvalidError
 from orthocline.services.speeds import FIRMNESS, MOISTURE, MOWING, RATINGS, Condition
 
 TOO_LONG = "At most %(max)d characters."
@@ -61,9 +62,18 @@ class KeepForm(PlaceForm):
     when = DateTimeLocalField("Measured", validators=[Optional()], format="%Y-%m-%dT%H:%M")
 
     def measured_at(self) -> datetime:
-        """Return when it was measured, now unless another time was given, by this machine's clock."""
+        """Return when it was measured, now unless another time was given, by this machine's clock.
+
+        Raises
+        ------
+        InvalidError
+            For a time that clocks cannot show.
+        """
         given: datetime | None = self.when.data
-        return given.astimezone(UTC) if given else datetime.now(UTC)
+        try:
+            return given.astimezone(UTC) if given else datetime.now(UTC)
+        except (OverflowError, ValueError) as error:
+            raise InvalidError("when", "No clock shows that time.") from error
 
 
 def place_values(note: SpeedNote) -> dict[str, str]:

@@ -1,4 +1,4 @@
-"""Keep what a page measured: in the golfer's book, and on to the read that asked for it."""
+"""Keep what a page measured in the golfer's book, and go on to the read that asked for it."""
 
 from collections.abc import Callable, Sequence
 from datetime import UTC, datetime
@@ -10,10 +10,11 @@ from werkzeug.wrappers import Response
 
 from orthocline.core.api import Estimate
 from orthocline.db.queries import newest_speed
+from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.formats.wording import speed_text
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import Mode
-from orthocline.services.speeds import combined, keep_speed
+from orthocline.services.speeds import day_speed, keep_speed, place_of
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in
 from orthocline.web.local import local_path
@@ -41,7 +42,7 @@ def keep(
     fields: Sequence[tuple[str, str]],
     method: str,
     find: Callable[[], Estimate],
-    again: Callable[..., str],
+    again: Callable[[KeepForm], str],
 ) -> Page:
     """Keep a measured speed and go on: to the read that asked for it, else to the book.
 
@@ -87,12 +88,25 @@ def _kept(
         condition=form.condition(),
     )
     flash(f"Speed {speed_text(note.speed_ft)} is in your book, and your next reads use it.")
-    onward = request.form.get("next", "")
-    if not onward.startswith(url_for("read.page")):
+    day = day_speed(session(), golfer(), datetime.now(UTC), place_of(note.course, note.green))
+    if day is None or not _asked_by_a_read():
         return redirect(url_for("speed.page"), 303)
-    path, _, query = local_path(onward).partition("?")
-    values = dict(parse_qsl(query)) | speed_values(combined((note,), datetime.now(UTC)))
-    return redirect(f"{path}?{urlencode(values)}", 303)
+    return redirect(_read_with(day.origin), 303)
+
+
+def read_address(found: Estimate, method: str) -> str:
+    """Return the address of a read with a speed just found: of the read that asked for it, or a new one."""
+    return _read_with(SpeedOrigin(round(found.value, 1), round(found.within, 1), datetime.now(UTC), method))
+
+
+def _asked_by_a_read() -> bool:
+    return request.values.get("next", "").startswith(url_for("read.page"))
+
+
+def _read_with(origin: SpeedOrigin) -> str:
+    asked = local_path(request.values["next"]) if _asked_by_a_read() else url_for("read.page")
+    path, _, query = asked.partition("?")
+    return f"{path}?{urlencode(dict(parse_qsl(query)) | speed_values(origin))}"
 
 
 def _tell(form: KeepForm, error: InvalidError) -> None:

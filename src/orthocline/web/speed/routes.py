@@ -7,6 +7,7 @@ from flask_login import login_required
 from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
+from orthocline.core.api import STANDARD_RAMP
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import require_practice
 from orthocline.services.speeds import (
@@ -18,9 +19,10 @@ from orthocline.services.speeds import (
     restore_speed,
 )
 from orthocline.web.database import session
-from orthocline.web.identity import golfer, mode, signed_in
+from orthocline.web.identity import golfer, mode, signed_in, wording
+from orthocline.web.ramp.drawing import ramp_plan
 from orthocline.web.speed.forms import PlaceForm, place_values
-from orthocline.web.speed.view import book_view, row
+from orthocline.web.speed.view import FirstView, book_view, row
 
 blueprint = Blueprint("speed", __name__)
 Page = str | Response | tuple[str, int]
@@ -39,6 +41,8 @@ def page() -> str:
     return render_template(
         "speed/page.html",
         view=book_view(mine, courses, day, now),
+        first=FirstView(ramp_plan(STANDARD_RAMP, None, (), (), wording())),
+        wording=wording(),
         deleted=int(deleted) if deleted.isdecimal() and len(deleted) < 18 else None,
     )
 

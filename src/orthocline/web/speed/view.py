@@ -9,6 +9,7 @@ from flask import url_for
 from orthocline.db.models import SpeedNote
 from orthocline.formats.wording import speed_text, when_words
 from orthocline.services.speeds import METHODS, DaySpeed, place_of
+from orthocline.web.ramp.drawing import RampPlan
 from orthocline.web.speed.drawing import Trend, trend
 
 PAGES = {"ramp": "ramp.page", "posted": "noramp.page", "timed": "noramp.page", "stroke": "noramp.page"}
@@ -29,6 +30,13 @@ class Row:
     condition: str
     note: str
     evidence: str
+
+
+@dataclass(frozen=True)
+class FirstView:
+    """What an empty book shows: the standard ramp."""
+
+    plan: RampPlan
 
 
 @dataclass(frozen=True)
