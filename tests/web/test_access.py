@@ -180,6 +180,8 @@ def test_odd_bytes_and_numbers_are_no_fault(signed_in):
     assert signed_in.get(f"/log/{10**30}/finish").status_code == 404
     assert signed_in.get("/log?place=%00&result=%00").status_code == 200
     assert signed_in.get("/log?deleted=%D9%A3").status_code == 200
+    for address in ("/speed?course=%00", "/read?place=%00", "/speed/without-a-ramp?place=%00"):
+        assert signed_in.get(address).status_code == 200, address
     for name in ("\0", "\ud800".encode("utf-8", "replace").decode(), "x" * 10_000):
         assert signed_in.post("/sign-in", data={"name": name, "password": "\0"}).status_code == 422
     finish = {"along": "\0", "across": "1e9", "along_way": "sideways"}

@@ -20,7 +20,7 @@ from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.log import UNDO_TIME
 from orthocline.services.mode import Mode, require_practice
-from orthocline.services.text import short_text
+from orthocline.services.text import short_text, tidy_text
 
 METHODS = {
     "ramp": "ramp",
@@ -211,7 +211,7 @@ def day_speed(session: Session, golfer: Golfer, now: datetime, place: str = "") 
     The measures of one green are taken where the place names that green and it has any; else all of the
     course's. Without a place, or where its course has none, the course measured last of all.
     """
-    course, _, green = (part.strip() for part in place.partition(","))
+    course, _, green = (part.strip() for part in tidy_text(place).partition(","))
     newest = newest_speed(session, golfer.id, course=course) if course else None
     newest = newest or newest_speed(session, golfer.id)
     if newest is None:
