@@ -44,6 +44,9 @@ def test_the_ramp_is_drawn_to_scale(client):
         return (430 - float(top[1])) / (232 - float(top[2]))
 
     assert drawn() == pytest.approx(1 / 0.36397, rel=0.01)
+    assert "drawn 3 times as steep" in text(client.get(RAMP, query_string={**RODS, **ROLLS}))
+    steep = {**RODS, "out": "6 ft", "back": "20 ft"}
+    assert "the way out (not to scale)" in text(client.get(RAMP, query_string=steep))
     assert drawn(angle="10 deg", length="50 in") == pytest.approx(1 / 0.17633, rel=0.01)
 
 
@@ -203,7 +206,7 @@ def test_competition_refuses_and_loses_nothing(signed_in):
         ({"course": ""}, "Which course?"),
         ({"course": "x" * 51}, "At most 50 characters"),
         ({"when": "2999-01-01T08:00"}, "still to come"),
-        ({"when": "yesterday"}, "Not a valid datetime"),
+        ({"when": "yesterday"}, "A day and a time, such as"),
         ({"when": "1999-01-01T00:00"}, "ten years ago"),
         ({"when": "0001-01-01T00:00"}, "Measured"),
         ({"trueness": "9"}, "Not a valid choice"),

@@ -2,7 +2,6 @@
 
 from orthocline.core.aim import Aim, Launch, aim, roller
 from orthocline.core.beat import Beat, tempo_beat
-from orthocline.core.calls.level_twin import LevelTwin
 from orthocline.core.calls.marks import Mark
 from orthocline.core.capture import Meeting, meet
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M, MODEL_VERSION
@@ -12,7 +11,6 @@ from orthocline.core.instruments import (
     LEVEL_BUMP_SD,
     LEVEL_SD,
     PACING_SD,
-    POSTED_SD_FT,
     USUAL_PACING_SD,
     USUAL_SHOE_M,
 )
@@ -104,7 +102,6 @@ __all__ = [
     "PACING_SD",
     "PAST_RANGE_M",
     "PERCENT",
-    "POSTED_SD_FT",
     "RAIL_GAP_RANGE_M",
     "RAMP_ANGLE_RANGE_DEG",
     "RAMP_LENGTH_RANGE_M",
@@ -125,7 +122,6 @@ __all__ = [
     "Groove",
     "HiddenGreen",
     "Launch",
-    "LevelTwin",
     "Mark",
     "Meeting",
     "OneWay",

@@ -10,10 +10,9 @@ from orthocline.formats.wording import Wording, tidy
 from orthocline.web.drawing.frame import path_d, segments_d
 
 WIDTH = 640.0
-STRIDE_HEIGHT, STRIDE_LEFT, STRIDE_RIGHT = 150.0, 30.0, 610.0
+STRIDE_LEFT, STRIDE_RIGHT = 30.0, 610.0
 STEPS = 4
 FOOT_GAP = 13.0
-STROKE_HEIGHT = 230.0
 PLOT = (60.0, 600.0, 20.0, 186.0)
 """Left, right, top and bottom of the plot of strokes."""
 

@@ -21,19 +21,22 @@ ROOM = 1.25
 LANES = {"out": 356.0, "back": 432.0}
 TICKS = (0.5, 1.0, 2.0, 5.0, 10.0)
 MOST_TICKS = 11
-EXAGGERATION = 6.0
-TALLEST_FALL = 16.0
+EXAGGERATION = 3.0
+TALLEST_FALL = 36.0
+"""The ground under the tape is drawn so many times as steep, as far as it fits."""
+ARC = 60.0
 Spot = tuple[float, float]
 
 
 @dataclass(frozen=True)
 class Side:
-    """The ramp from the side: its top, the ball on it, and what its dimensions say."""
+    """The ramp from the side: its top, the ball on it, the arc of its angle, what its dimensions say."""
 
     top: Spot
     ball: Spot
     ball_radius: float
     middle: Spot
+    arc_end: Spot
     lift: str
     length: str
     angle: str
@@ -121,6 +124,7 @@ def _side(ramp: Ramp, wording: Wording) -> Side:
         _rounded(ball),
         round(radius, 1),
         _rounded(((top[0] + FOOT_X) / 2 + 14.0, (top[1] + GROUND_Y) / 2 - 12.0)),
+        _rounded((FOOT_X - ARC * math.cos(ramp.angle_rad), GROUND_Y - ARC * math.sin(ramp.angle_rad))),
         wording.short(lift),
         wording.short(ramp.length_m),
         f"{tidy(math.degrees(ramp.angle_rad))}°",
@@ -205,12 +209,13 @@ def _ground(slope: Estimate | None, wording: Wording) -> tuple[str, str]:
     """Return the ground under the tape as an SVG path, rising toward out, and what it says."""
     if slope is None:
         return "", ""
-    rise = EXAGGERATION * slope.value * (TAPE_RIGHT - TAPE_LEFT)
-    rise = max(-TALLEST_FALL, min(TALLEST_FALL, rise)) / 2
-    middle = TAPE_Y + 40.0
+    wanted = EXAGGERATION * slope.value * (TAPE_RIGHT - TAPE_LEFT)
+    rise = max(-TALLEST_FALL, min(TALLEST_FALL, wanted)) / 2
+    middle = TAPE_Y + 46.0
     path = f"M{TAPE_LEFT} {middle + rise:.1f}L{TAPE_RIGHT} {middle - rise:.1f}"
     way = "up" if slope.value > 0.0 else "down"
-    return path, f"{wording.slope(abs(slope.value))} {way} the way out"
+    scale = f"drawn {EXAGGERATION:g} times as steep" if abs(wanted) <= TALLEST_FALL else "not to scale"
+    return path, f"{wording.slope(abs(slope.value))} {way} the way out ({scale})"
 
 
 def _rounded(spot: Spot) -> Spot:

@@ -12,7 +12,7 @@ from orthocline.services.errors import InvalidError
 from orthocline.services.speeds import FIRMNESS, MOISTURE, MOWING, RATINGS, Condition
 
 TOO_LONG = "At most %(max)d characters."
-NOT_A_TIME = "A day and a time such as 2026-11-23T07:40."
+NOT_A_TIME = "A day and a time, such as 2026-11-23T07:40."
 
 
 def _select(label: str, words: tuple[str, ...]) -> SelectField:
@@ -56,10 +56,21 @@ class PlaceForm(FlaskForm):
         return self.trueness, self.smoothness
 
 
+class LocalTimeField(DateTimeLocalField):
+    """A day and a time by this machine's clock."""
+
+    def process_formdata(self, valuelist: list[str]) -> None:
+        """Read the day and the time."""
+        try:
+            super().process_formdata(valuelist)
+        except ValueError as error:
+            raise ValueError(NOT_A_TIME) from error
+
+
 class KeepForm(PlaceForm):
     """The same for a speed that was just measured, or some time ago."""
 
-    when = DateTimeLocalField("Measured", validators=[Optional()], format="%Y-%m-%dT%H:%M")
+    when = LocalTimeField("Measured", validators=[Optional()], format="%Y-%m-%dT%H:%M")
 
     def measured_at(self) -> datetime:
         """Return when it was measured, now unless another time was given, by this machine's clock.
