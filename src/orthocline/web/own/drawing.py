@@ -9,7 +9,6 @@ from orthocline.core.api import INCH_M, PACE_M, Estimate, StrokePutt, stroke_rat
 from orthocline.formats.wording import Wording, tidy
 from orthocline.web.drawing.frame import path_d, segments_d
 
-WIDTH = 640.0
 STRIDE_LEFT, STRIDE_RIGHT = 30.0, 610.0
 STEPS = 4
 FOOT_GAP = 13.0

@@ -1,7 +1,7 @@
 // The metronome. Sounds are scheduled ahead on the audio clock; the pulse is drawn each frame from the same clock.
 import { due, schedule } from "./sound.js";
 
-const AHEAD = 0.5; // seconds of sound scheduled in advance, so that a busy page drops none
+const AHEAD = 2; // seconds of sound scheduled in advance: the timers of a page behind another run once a second
 const LEAD = 0.15;
 const FLASH = 0.14;
 const page = document.getElementById("beat-page");
