@@ -107,9 +107,11 @@ class Page:
         return self.driver.find_elements(By.CSS_SELECTOR, selector)
 
     def press(self, words):
-        """Press the button or link of that name."""
+        """Press the button or link of that name, as soon as there is one."""
         path = f"//*[self::button or self::a or self::summary][contains(normalize-space(.), '{words}')]"
-        found = next(e for e in self.driver.find_elements(By.XPATH, path) if e.is_displayed())
+        found = self._patience().until(
+            lambda _: next((e for e in self.driver.find_elements(By.XPATH, path) if e.is_displayed()), None)
+        )
         if self.scripts:
             # Clear of the bar at the foot of a phone, where Selenium would not look for it.
             self.run("arguments[0].scrollIntoView({block: 'center'})", found)
@@ -128,17 +130,18 @@ class Page:
 
     def text(self, selector="body"):
         """Return what can be read, also while the page changes under the eye."""
-        patience = WebDriverWait(
-            self.driver, 8, 0.05, [StaleElementReferenceException, NoSuchElementException]
-        )
-        return patience.until(lambda _: [self.find(selector).text.replace("\u00a0", " ")])[0]
+        return self._patience().until(lambda _: [self.find(selector).text.replace("\u00a0", " ")])[0]
 
     def see(self, words, selector="body"):
         """Wait until the words can be read."""
-        WebDriverWait(self.driver, 8, 0.05).until(lambda _: words in self._steady(selector), words)
+        self._patience().until(lambda _: words in self._steady(selector), words)
 
     def until(self, condition, what=""):
-        WebDriverWait(self.driver, 8, 0.05).until(lambda _: condition(), what)
+        self._patience().until(lambda _: condition(), what)
+
+    def _patience(self):
+        changing = [StaleElementReferenceException, NoSuchElementException]
+        return WebDriverWait(self.driver, 8, 0.05, changing)
 
     def _steady(self, selector):
         return self.run(
