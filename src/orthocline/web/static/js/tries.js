@@ -11,7 +11,7 @@ document.body.addEventListener("htmx:beforeSwap", () => {
   typed = field.matches("#inputs input[type=text]") ? { id: field.id, value: field.value } : null;
 });
 
-document.body.addEventListener("htmx:afterSettle", () => {
+document.body.addEventListener("htmx:afterSwap", () => {
   const next = wanted && [...document.querySelectorAll(`[data-try=${wanted}]`)].find((field) => !field.value);
   const field = next || (typed && document.getElementById(typed.id));
   if (typed && field && !next) field.value = typed.value;
