@@ -1,9 +1,21 @@
 // Tries entered one after another: Enter goes on to the next field, and what is being typed outlives an answer.
-let wanted = ""; // the kind of try whose next empty field is to be typed in
+let wanted = ""; // the kind of try whose next empty field is to be typed in, once the answer has brought it
 let typed = null; // the field that was being typed in as an answer came
 
+const emptyField = (kind) => [...document.querySelectorAll(`[data-try=${kind}]`)].find((field) => !field.value);
+
+// Leaving a field tells the page of its change, once: Enter leaves it and sends nothing itself.
 document.addEventListener("keydown", (event) => {
-  if (event.key === "Enter" && event.target.dataset.try) wanted = event.target.dataset.try;
+  const kind = event.target.dataset.try;
+  if (event.key !== "Enter" || !kind || !event.target.value) return;
+  event.preventDefault();
+  const next = emptyField(kind);
+  if (next) {
+    next.focus();
+  } else {
+    wanted = kind;
+    event.target.blur();
+  }
 });
 
 document.body.addEventListener("htmx:beforeSwap", () => {
@@ -12,7 +24,7 @@ document.body.addEventListener("htmx:beforeSwap", () => {
 });
 
 document.body.addEventListener("htmx:afterSwap", () => {
-  const next = wanted && [...document.querySelectorAll(`[data-try=${wanted}]`)].find((field) => !field.value);
+  const next = wanted && emptyField(wanted);
   const field = next || (typed && document.getElementById(typed.id));
   if (typed && field && !next) field.value = typed.value;
   field?.focus();
