@@ -207,7 +207,7 @@ import('/static/js/sound.js').then(({ due }) => {
   const frames = [];
   const look = () => {
     const at = +page.dataset.seconds;
-    const last = due(beat, Math.max(0, at - beat.period_s), at + 1e-4).at(-1);
+    const last = due(beat, Math.max(0, at - beat.period_s), at + 1e-9).at(-1);
     frames.push([last ? last[0] : '', pulse.dataset.sound, pulse.classList.contains('is-on')]);
     if (at < 3.2) requestAnimationFrame(look); else done(frames);
   };

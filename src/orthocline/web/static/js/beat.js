@@ -51,7 +51,7 @@ function draw() {
   const last = due(beat, Math.max(0, seconds - beat.period_s), seconds + 1e-9).at(-1);
   show(last ? last[0] : "", last && seconds - last[1] < FLASH ? 1 : 0);
   if (!still && seconds > 0) place(headAt(seconds % beat.period_s));
-  page.dataset.seconds = seconds.toFixed(4);
+  page.dataset.seconds = seconds;
   requestAnimationFrame(draw);
 }
 
