@@ -158,3 +158,23 @@ def test_the_range_said_holds_the_hidden_speed_as_often_as_it_says(ramp):
     assert 0.93 <= held <= 0.97
     assert np.mean(ranges) <= 1.2 * 1.96 * np.std(errors)
     assert abs(np.mean(errors)) < 10 * MILLIMETRE / FOOT_M
+
+
+def test_a_ball_on_edges_that_hardly_part_rolls_as_on_a_board():
+    """Then 10/7 g h: the share 2/7 of its energy goes into spin."""
+    board = Ramp(1.0, TWENTY, Groove(math.pi))
+    assert board.release_speed_mps == pytest.approx(math.sqrt(10 / 7 * 9.80665 * board.lift_m))
+    assert Ramp(1.0, TWENTY, Rods(0.005)).release_speed_mps < board.release_speed_mps
+
+
+@given(
+    st.lists(st.floats(2.0, 4.0), min_size=1, max_size=5),
+    st.lists(st.floats(2.0, 4.0), min_size=1, max_size=5),
+    st.floats(-0.02, 0.02),
+)
+def test_seen_from_the_other_end_slope_and_grain_turn_over_and_nothing_else(out, back, rise):
+    there = speed_from_rolls(one_way(out), one_way(back), level=Estimate(rise, 0.001))
+    here = speed_from_rolls(one_way(back), one_way(out), level=Estimate(-rise, 0.001))
+    assert here.speed_ft.value == pytest.approx(there.speed_ft.value)
+    assert here.speed_ft.sd == pytest.approx(there.speed_ft.sd)
+    assert (here.slope.value, here.grain.value) == pytest.approx((-there.slope.value, -there.grain.value))

@@ -5,6 +5,7 @@ from html import unescape
 from urllib.parse import parse_qs, parse_qsl, urlsplit
 
 import pytest
+from sqlalchemy import event
 
 from orthocline.db.models import SpeedNote
 from orthocline.services.measuring import hidden_green
@@ -342,3 +343,24 @@ def test_today_begins_with_the_speed(signed_in, session):
     kept_speed(session, signed_in.golfer, 11.3, hours=200)
     session.commit()
     assert re.search(r"11\.3, [89] days ago\.", text(signed_in.get("/")))
+
+
+def test_pages_ask_the_database_as_often_for_a_full_book_as_for_one_speed(signed_in, session):
+    asked = []
+    connection = session.connection()
+    event.listen(connection, "before_cursor_execute", lambda *call: asked.append(call[2]))
+
+    def counted(address):
+        asked.clear()
+        signed_in.get(address)
+        return sum(words.startswith("SELECT") for words in asked)
+
+    kept_speed(session, signed_in.golfer)
+    session.commit()
+    one = [counted(address) for address in ("/speed", "/read", RAMP)]
+    for hours in range(1, 30):
+        kept_speed(session, signed_in.golfer, hours=hours)
+    session.commit()
+    assert [counted(address) for address in ("/speed", "/read", RAMP)] == one
+    assert max(one) <= 6
+    assert counted("/read?length=9+ft&speed=10") == counted("/read?length=9+ft&speed=10&own=3+in") <= 2
