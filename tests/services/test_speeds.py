@@ -69,15 +69,15 @@ def test_a_green_of_its_own_beats_its_course_and_a_course_beats_the_others(sessi
     at = now()
     found = {
         place: round(day_speed(session, golfer, at, place).speed_ft.value, 1)
-        for place in ("", f"{COURSE}, green 4, Spindrift", "elsewhere, green 2", "Nowhere yet")
+        for place in ("", f"{COURSE}, green 4, Spindrift", "elsewhere, green 2")
     }
     assert found == {
         "": 10.5,
         f"{COURSE}, green 4, Spindrift": 11.0,
         "elsewhere, green 2": 9.0,
-        "Nowhere yet": 10.5,
     }
     assert day_speed(session, golfer, at).place == COURSE
+    assert day_speed(session, golfer, at, "Nowhere yet") is None
 
 
 def test_yesterdays_speeds_do_not_water_down_todays(session, golfer):

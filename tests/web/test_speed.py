@@ -273,6 +273,9 @@ def test_a_calibrated_stroke_gives_a_speed(signed_in, session):
     page = signed_in.get(OTHER, query_string=asked)
     assert "Speed 11.1, within" in text(page)
     assert "your calibration is good to" in text(page)
+    paced = text(signed_in.get(OTHER, query_string={**asked, "rolls": ["5 paces", "7.5 paces", "6 paces"]}))
+    surer, less = (float(re.search(r"within ([\d.]+) ft", said)[1]) for said in (text(page), paced))
+    assert less > surer + 0.3
 
 
 def test_a_posted_number_is_weighed_with_the_books(signed_in, session):

@@ -47,13 +47,17 @@ def rule_of_thumb_stroke_m(plays_like_m: float) -> float:
     return plays_like_m / FOOT_M * INCH_M
 
 
-def speed_from_strokes(putts: Sequence[tuple[float, float]], rate: Estimate) -> Estimate:
+def speed_from_strokes(
+    putts: Sequence[tuple[float, float]], rate: Estimate, length_share_sd: float = 0.0
+) -> Estimate:
     """Return the green speed [ft] from putts on level ground as (stroke, roll) [m], by a calibrated stroke.
 
-    S = v_ramp^2 / (2 d) with d = (rate * stroke)^2 / (2 L).
+    S = v_ramp^2 / (2 d) with d = (rate * stroke)^2 / (2 L). `length_share_sd` is how far all rolls may be off
+    together, as a share.
     """
     speeds = [
         RAMP_SPEED_MPS**2 * roll_m / (rate.value * stroke_m) ** 2 / FOOT_M for stroke_m, roll_m in putts
     ]
     mean = math.fsum(speeds) / len(speeds)
-    return mean_estimate(speeds, 2.0 * STROKE_SHARE, 2.0 * mean * rate.sd / rate.value)
+    common = mean * math.hypot(2.0 * rate.sd / rate.value, length_share_sd)
+    return mean_estimate(speeds, 2.0 * STROKE_SHARE, common)

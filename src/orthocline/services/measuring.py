@@ -89,7 +89,9 @@ def by_timing(
         raise InvalidError("times", f"Check the times: {error}.") from error
 
 
-def by_stroke(mode: Mode, putts: Sequence[tuple[float, float]], rate: Estimate | None) -> Estimate:
+def by_stroke(
+    mode: Mode, putts: Sequence[tuple[float, float]], rate: Estimate | None, length_share_sd: float = 0.0
+) -> Estimate:
     """Return the speed from putts as (stroke, roll) [m] by a calibrated stroke; refused in Competition.
 
     Raises
@@ -102,7 +104,7 @@ def by_stroke(mode: Mode, putts: Sequence[tuple[float, float]], rate: Estimate |
         raise InvalidError("strokes", "Calibrate your stroke first, under My measures.")
     if not putts:
         raise InvalidError("strokes", "No putts yet: enter the first one.")
-    return _plausible("strokes", speed_from_strokes(putts, rate))
+    return _plausible("strokes", speed_from_strokes(putts, rate, length_share_sd))
 
 
 def zero_putts(mode: Mode, target_m: float, lengths_m: Sequence[float]) -> ZeroScore:

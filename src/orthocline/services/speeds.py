@@ -209,11 +209,11 @@ def day_speed(session: Session, golfer: Golfer, now: datetime, place: str = "") 
     """Return the speed for a place: that of the day on which its course was measured last.
 
     The measures of one green are taken where the place names that green and it has any; else all of the
-    course's. Without a place, or where its course has none, the course measured last of all.
+    course's. Without a place it is the course measured last of all. None where nothing was measured: another
+    course's speed says nothing.
     """
     course, _, green = (part.strip() for part in tidy_text(place).partition(","))
-    newest = newest_speed(session, golfer.id, course=course) if course else None
-    newest = newest or newest_speed(session, golfer.id)
+    newest = newest_speed(session, golfer.id, course=course)
     if newest is None:
         return None
     notes = speeds_of(session, golfer.id, course=newest.course, since=newest.measured_at - DAY)

@@ -81,8 +81,9 @@ class Asked:
 
     @property
     def paced(self) -> bool:
-        """Whether the length was paced."""
-        return is_paced(self.form.length.data or "")
+        """Whether the length, or a roll, was paced or measured in shoes."""
+        typed = [self.form.length.data or "", *(roll.text for roll in self.tries.get(ROLLS.name, ()))]
+        return any(map(is_paced, typed))
 
     @cached_property
     def fields(self) -> list[tuple[str, str]]:

@@ -97,13 +97,13 @@ def measured(asked: Asked, mode: Mode, rate: Estimate | None) -> Estimate:
         if form.posted.figure is None:
             raise InvalidError("posted", "Enter the posted number.")
         return by_posting(mode, form.posted.figure)
+    share = pacing_sd(asked.wording) if asked.paced else 0.0
     if asked.by == "timed":
         if form.length.figure is None:
             raise InvalidError("length", "How far did it roll?")
-        share = pacing_sd(asked.wording) if asked.paced else 0.0
         return by_timing(mode, form.length.figure, asked.figures(TIMES), share)
     if asked.by == "stroke":
-        return by_stroke(mode, _pairs(asked), rate)
+        return by_stroke(mode, _pairs(asked), rate, share)
     raise InvalidError("course", "Zero putts give no green speed.")
 
 

@@ -35,7 +35,8 @@ def page() -> str:
     who, now = signed_in(), datetime.now(UTC)
     notes = list_speeds(session(), who) if who else ()
     courses = sorted({note.course for note in notes}, key=str.casefold)
-    day = day_speed(session(), who, now, request.args.get("course", "")) if who else None
+    course = request.args.get("course", "")
+    day = day_speed(session(), who, now, course if course in courses else "") if who else None
     mine = [note for note in notes if day and note.course.casefold() == day.notes[0].course.casefold()]
     deleted = request.args.get("deleted", "")
     return render_template(
