@@ -66,10 +66,12 @@ def test_what_is_typed_while_an_answer_comes_is_not_lost(page, live):
     page.go(RAMP)
     live.slow["out=9+ft"] = threading.Event()
     page.find("#out-1").send_keys("9 ft", Keys.TAB)
-    page.find("#out-2").send_keys("9 ft 3")
+    page.find("#out-2").send_keys("9 ft 3 in", Keys.TAB)
+    page.find("#out-3").send_keys("9 ft 2")
     live.slow["out=9+ft"].set()
-    page.see("One way only", "#call")
-    assert (page.focused(), page.value("out-2")) == ("out-2", "9 ft 3")
+    page.see("balls, spread", "#call")
+    assert [page.value(f"out-{i}") for i in (1, 2, 3)] == ["9 ft", "9 ft 3 in", "9 ft 2"]
+    assert page.focused() == "out-3"
 
 
 def test_a_bad_roll_is_told_and_the_drawing_and_the_roll_stay(page):

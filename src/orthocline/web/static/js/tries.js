@@ -1,7 +1,10 @@
 // Tries entered one after another: Enter goes on to the next field, and what is being typed outlives an answer.
 let wanted = ""; // the kind of try whose next empty field is to be typed in, once the answer has brought it
-let typed = null; // the field that was being typed in as an answer came
+let sent = new Map(); // what was in each field as the answer was asked for
+let newer = []; // the fields that were typed in since
+let focused = "";
 
+const fields = () => [...document.querySelectorAll("#inputs input[type=text]")];
 const emptyField = (kind) => [...document.querySelectorAll(`[data-try=${kind}]`)].find((field) => !field.value);
 
 // Leaving a field tells the page of its change, once: Enter leaves it and sends nothing itself.
@@ -18,16 +21,22 @@ document.addEventListener("keydown", (event) => {
   }
 });
 
+// An answer knows what was in the fields as it was asked for; what was typed since is put back over it.
+document.body.addEventListener("htmx:beforeRequest", () => {
+  sent = new Map(fields().map((field) => [field.id, field.value]));
+});
+
 document.body.addEventListener("htmx:beforeSwap", () => {
-  const field = document.activeElement;
-  typed = field.matches("#inputs input[type=text]") ? { id: field.id, value: field.value } : null;
+  newer = fields().filter((field) => field.value !== sent.get(field.id));
+  focused = document.activeElement.id;
 });
 
 document.body.addEventListener("htmx:afterSwap", () => {
+  for (const { id, value } of newer) {
+    const field = document.getElementById(id);
+    if (field) field.value = value;
+  }
   const next = wanted && emptyField(wanted);
-  const field = next || (typed && document.getElementById(typed.id));
-  if (typed && field && !next) field.value = typed.value;
-  field?.focus();
+  (next || document.getElementById(focused))?.focus();
   wanted = "";
-  typed = null;
 });
