@@ -66,6 +66,8 @@ def test_steps_and_drags_are_in_the_golfers_units(metric):
     rise = metric.get("/read?length=3&rise=3+cm&step=rise:1")
     assert 'name="rise" value="4 cm"' in rise.text
     assert 'data-far="m" data-near="cm"' in rise.text
+    level = metric.get("/speed/ramp?seed=7&add=level")
+    assert re.search(r"level=[\d.]+\+deg", level.location)
 
 
 @pytest.mark.parametrize(

@@ -211,7 +211,7 @@ def test_competition_refuses_and_loses_nothing(signed_in):
         ({"when": "1999-01-01T00:00"}, "ten years ago"),
         ({"when": "0001-01-01T00:00"}, "Measured"),
         ({"trueness": "9"}, "Not a valid choice"),
-        ({"out": ["80 ft"]}, "Mend the figures above first"),
+        ({"out": ["80 ft"]}, "Mend the marked figures first"),
         ({"out": ["1 ft"], "back": ["1 ft"]}, "no green lies outside 3 to 20 feet"),
     ],
 )

@@ -9,11 +9,6 @@ LEVEL_SLOPE = 0.0005
 """Slopes below a twentieth of a percent are said as level."""
 
 
-def speed_words(found: RampSpeed) -> tuple[str, str]:
-    """Return the speed and how sure it is."""
-    return speed_text(found.speed_ft.value), f"within {speed_text(found.speed_ft.within)} ft"
-
-
 def ramp_details(found: RampSpeed, ramp: Ramp, wording: Wording) -> list[str]:
     """Return the sentences that explain a speed."""
     said = [f"{name} {_way(way, wording)}" for name, way in (("Out", found.out), ("back", found.back)) if way]

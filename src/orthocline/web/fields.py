@@ -3,7 +3,8 @@
 from collections.abc import Callable
 from typing import Any
 
-from wtforms import StringField
+from flask_wtf import FlaskForm
+from wtforms import Form, StringField
 from wtforms.validators import StopValidation
 
 from orthocline.formats.quantities import QuantityError
@@ -14,6 +15,26 @@ class WordingMeta:
     """What a form with figures knows of its golfer; a form is made with ``meta={"wording": ...}``."""
 
     wording = USUAL_WORDING
+
+
+class FigureForm(Form):
+    """A form of an address whose figures are typed in the golfer's units."""
+
+    class Meta(WordingMeta):
+        """The golfer's units."""
+
+    @property
+    def wording(self) -> Wording:
+        """How the golfer of this form says figures."""
+        found: Wording = self.meta.wording
+        return found
+
+
+class PostedFigureForm(FlaskForm):
+    """A posted form whose figures are typed in the golfer's units."""
+
+    class Meta(WordingMeta, FlaskForm.Meta):
+        """The golfer's units."""
 
 
 class QuantityField(StringField):

@@ -1,19 +1,14 @@
 """What the beat asks for: how fast the stroke, where the mark, how long the stroke."""
 
-from wtforms import Form
-
 from orthocline.core.api import FOOT_M, INCH_M
 from orthocline.formats.quantities import parse_far_m, parse_near_m, parse_seconds
-from orthocline.web.fields import QuantityField, WordingMeta
+from orthocline.web.fields import FigureForm, QuantityField
 
 START = {"back": "0.6 s"}
 
 
-class BeatForm(Form):
+class BeatForm(FigureForm):
     """The figures of the beat, as they stand in its address."""
-
-    class Meta(WordingMeta):
-        """The golfer's units."""
 
     back = QuantityField(
         "Back", lambda text, _: parse_seconds(text), between=(0.3, 1.2), allowed="between 0.3 and 1.2 s"

@@ -9,7 +9,7 @@ from orthocline.core.api import FOOT_M
 from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH
 from orthocline.formats.quantities import parse_far_m, parse_near_m
 from orthocline.services.log import FARTHEST_FINISH_M, Finish
-from orthocline.web.fields import QuantityField, WordingMeta
+from orthocline.web.fields import PostedFigureForm, QuantityField
 
 RESULTS = [
     SelectChoice("", "all putts"),
@@ -35,11 +35,8 @@ class FilterForm(Form):
     place = StringField("Place", validators=[Optional(), Length(max=PLACE_LENGTH)])
 
 
-class FinishForm(FlaskForm):
+class FinishForm(PostedFigureForm):
     """Where the ball stopped: beyond or short of the hole, and to which side."""
-
-    class Meta(WordingMeta, FlaskForm.Meta):
-        """The golfer's units."""
 
     along = _length("Past or short", "98 ft (30 m)")
     along_way = RadioField(
@@ -71,11 +68,8 @@ class EditForm(FlaskForm):
     )
 
 
-class NoteForm(EditForm):
+class NoteForm(PostedFigureForm, EditForm):
     """A putt without a read."""
-
-    class Meta(WordingMeta, FlaskForm.Meta):
-        """The golfer's units."""
 
     length = QuantityField(
         "Length",

@@ -5,7 +5,7 @@ from functools import cached_property
 from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
-from wtforms import Form, StringField
+from wtforms import StringField
 
 from orthocline.core.api import FOOT_M, GREEN_SPEED_RANGE_FT, INCH_M
 from orthocline.formats.quantities import (
@@ -16,7 +16,7 @@ from orthocline.formats.quantities import (
     parse_seconds,
 )
 from orthocline.formats.wording import Wording
-from orthocline.web.fields import QuantityField, WordingMeta
+from orthocline.web.fields import FigureForm, QuantityField
 from orthocline.web.tries import Try, TryKind, address_of, first_error, tries_in
 
 ROLL_M = (1.0 * FOOT_M, 100.0 * FOOT_M)
@@ -33,11 +33,8 @@ KINDS = {"posted": (), "timed": (TIMES,), "stroke": (STROKES, ROLLS), "zero": (B
 """What is tried by each way of measuring."""
 
 
-class NoRampForm(Form):
+class NoRampForm(FigureForm):
     """The single figures of the page; what is tried several times is kept apart."""
-
-    class Meta(WordingMeta):
-        """The golfer's units."""
 
     posted = QuantityField(
         "Posted number",
@@ -69,8 +66,7 @@ class Asked:
     @property
     def wording(self) -> Wording:
         """How the golfer who asks says figures."""
-        found: Wording = self.form.meta.wording
-        return found
+        return self.form.wording
 
     @property
     def errors(self) -> dict[str, str]:

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from orthocline.core.api import Estimate, ZeroScore, combine
-from orthocline.formats.wording import Wording, speed_text, tidy, when_words
+from orthocline.formats.wording import Wording, tidy, when_words
 from orthocline.services.errors import InvalidError
 from orthocline.services.measuring import by_posting, by_stroke, by_timing, zero_putts
 from orthocline.services.mode import Mode
@@ -75,7 +75,6 @@ def view(asked: Asked, mode: Mode, rate: Estimate | None, day: DaySpeed | None, 
         calibrated,
         found,
         scale=speed_scale(_beside(asked, found, day, now)),
-        title=f"Speed {speed_text(found.value)}, within {speed_text(found.within)} ft.",
         details=_details(asked, rate),
     )
 
@@ -92,7 +91,7 @@ def measured(asked: Asked, mode: Mode, rate: Estimate | None) -> Estimate:
     """
     form = asked.form
     if asked.errors:
-        raise InvalidError("course", "Mend the figures above first.")
+        raise InvalidError("course", "Mend the marked figures first.")
     if asked.by == "posted":
         if form.posted.figure is None:
             raise InvalidError("posted", "Enter the posted number.")

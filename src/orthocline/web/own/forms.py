@@ -2,7 +2,6 @@
 
 from typing import Any
 
-from flask_wtf import FlaskForm
 from wtforms import RadioField
 from wtforms.fields.choices import SelectChoice
 
@@ -10,7 +9,7 @@ from orthocline.core.api import FOOT_M, INCH_M, PAST_RANGE_M
 from orthocline.db.models import OwnMeasures
 from orthocline.formats.quantities import parse_far_m, parse_green_speed_ft, parse_near_m, parse_number
 from orthocline.formats.wording import Wording
-from orthocline.web.fields import QuantityField, WordingMeta
+from orthocline.web.fields import PostedFigureForm, QuantityField
 
 LENGTHS = ("shoe", "finger_1", "finger_2", "finger_3", "arm_full", "arm_bent", "usual_past")
 CHOICES = ("units", "slopes", "bend", "hand", "eye")
@@ -24,11 +23,8 @@ def _choice(label: str, **choices: str) -> RadioField:
     return RadioField(label, choices=[SelectChoice(value, words) for value, words in choices.items()])
 
 
-class MeasuresForm(FlaskForm):
+class MeasuresForm(PostedFigureForm):
     """Units, words and body."""
-
-    class Meta(WordingMeta, FlaskForm.Meta):
-        """The golfer's units."""
 
     units = _choice("Lengths", feet="feet, inches", metres="metres")
     slopes = _choice("Slopes", percent="percent", degrees="degrees")
@@ -52,11 +48,8 @@ class MeasuresForm(FlaskForm):
         return chosen | lengths
 
 
-class StrideForm(FlaskForm):
+class StrideForm(PostedFigureForm):
     """So many paces along so much tape."""
-
-    class Meta(WordingMeta, FlaskForm.Meta):
-        """The golfer's units."""
 
     paces = QuantityField(
         "Paces",
@@ -69,11 +62,8 @@ class StrideForm(FlaskForm):
     )
 
 
-class StrokeForm(FlaskForm):
+class StrokeForm(PostedFigureForm):
     """One putt that calibrates the stroke."""
-
-    class Meta(WordingMeta, FlaskForm.Meta):
-        """The golfer's units."""
 
     stroke = QuantityField(
         "Stroke, back and through",

@@ -7,7 +7,7 @@ from functools import cached_property
 from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
-from wtforms import BooleanField, Form, RadioField, StringField
+from wtforms import BooleanField, RadioField, StringField
 from wtforms.fields.choices import SelectChoice
 
 from orthocline.core.api import (
@@ -15,7 +15,6 @@ from orthocline.core.api import (
     HIDDEN_GRAIN_RANGE,
     HIDDEN_SLOPE_RANGE,
     HIDDEN_SPEED_RANGE_FT,
-    PERCENT,
     RAIL_GAP_RANGE_M,
     RAMP_ANGLE_RANGE_DEG,
     RAMP_LENGTH_RANGE_M,
@@ -34,9 +33,9 @@ from orthocline.formats.quantities import (
     parse_number,
     parse_slope,
 )
-from orthocline.formats.wording import Wording, tidy
+from orthocline.formats.wording import Wording
 from orthocline.services.measuring import SimulatedRamp, hidden_green
-from orthocline.web.fields import QuantityField, WordingMeta
+from orthocline.web.fields import FigureForm, QuantityField
 from orthocline.web.tries import Try, TryKind, address_of, counted, first_error, tries_in
 
 START = {"length": "30 in", "angle": "20 deg", "rails": "rods", "gap": "20 mm", "groove": "145 deg"}
@@ -56,11 +55,8 @@ def _parse_degrees(text: str, _wording: Wording) -> float:
     return parse_degrees(text)
 
 
-class RampForm(Form):
+class RampForm(FigureForm):
     """The figures of the ramp page, as they stand in its address; rolls are kept apart."""
-
-    class Meta(WordingMeta):
-        """The golfer's units."""
 
     length = QuantityField(
         "Ramp length",
@@ -154,8 +150,7 @@ class Asked:
     @property
     def wording(self) -> Wording:
         """How the golfer who asks says figures."""
-        found: Wording = self.form.meta.wording
-        return found
+        return self.form.wording
 
     @property
     def paced(self) -> bool:
@@ -243,7 +238,7 @@ def with_simulated(wanted: Asked, add: str) -> Asked:
             values.add(kind.name, wanted.wording.taped(roll))
     if add == "level":
         slope = simulated.level()
-        values["level"] = f"{tidy(abs(slope) / PERCENT, 2)} %"
+        values["level"] = wanted.wording.typed_slope(abs(slope))
         values["level_way"] = "up" if slope >= 0.0 else "down"
         values["averaged"] = "1"
     return asked(values, wanted.wording)

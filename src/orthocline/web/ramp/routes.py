@@ -45,7 +45,7 @@ def keep_it() -> Page:
 
     def find() -> Estimate:
         if not wanted.readable:
-            raise InvalidError("course", "Mend the figures above first.")
+            raise InvalidError("course", "Mend the marked figures first.")
         return measured(wanted, mode()).speed_ft
 
     return keep("ramp.page", wanted.fields, "ramp", find, lambda form: _page(view(wanted, mode()), form))

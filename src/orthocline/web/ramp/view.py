@@ -8,7 +8,7 @@ from orthocline.services.errors import InvalidError
 from orthocline.services.measuring import level_reading, ramp_speed
 from orthocline.services.mode import Mode
 from orthocline.services.own import pacing_sd
-from orthocline.services.ramp_words import ramp_details, ramp_notes, speed_words
+from orthocline.services.ramp_words import ramp_details, ramp_notes
 from orthocline.web.ramp.drawing import RampPlan, ramp_plan
 from orthocline.web.ramp.forms import Asked, RampForm
 from orthocline.web.tries import Try
@@ -29,7 +29,6 @@ class RampView:
     asked: Asked
     errors: dict[str, str]
     found: RampSpeed | None = None
-    words: tuple[str, str] | None = None
     details: tuple[str, ...] = ()
     notes: tuple[str, ...] = ()
     plan: RampPlan | None = None
@@ -72,7 +71,6 @@ def view(asked: Asked, mode: Mode) -> RampView:
         asked,
         errors,
         found,
-        speed_words(found) if found else None,
         tuple(ramp_details(found, asked.ramp, wording)) if found else (),
         tuple(ramp_notes(found, wording, paced=asked.paced)) if found else (),
         ramp_plan(asked.ramp, found, asked.out, asked.back, wording),

@@ -52,8 +52,7 @@ class Asked:
     @property
     def wording(self) -> Wording:
         """How the golfer who asks says figures."""
-        found: Wording = self.form.meta.wording
-        return found
+        return self.form.wording
 
     @property
     def origin(self) -> SpeedOrigin | None:

@@ -37,7 +37,7 @@ from orthocline.formats.quantities import (
 )
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
 from orthocline.formats.wording import Wording
-from orthocline.web.fields import QuantityField, WordingMeta
+from orthocline.web.fields import FigureForm, QuantityField
 
 SPINDRIFT = {
     "length": "14 ft",
@@ -156,11 +156,8 @@ def _slope_field(label: str) -> SlopeField:
     )
 
 
-class ReadForm(Form):
+class ReadForm(FigureForm):
     """The fields of a read, as they stand in its address."""
-
-    class Meta(WordingMeta):
-        """The golfer's units."""
 
     length = QuantityField(
         "Length",

@@ -52,6 +52,8 @@ class ReadView:
         Where the green speed comes from.
     hidden : bool
         My read first: the call is held back until the golfer has entered an own aim.
+    beat : dict or None
+        The address of the beat that counts this putt's first second.
     words : Call or None
         None while the putt cannot be read, or the read is hidden.
     """
@@ -69,19 +71,13 @@ class ReadView:
     own: str = ""
     notes: tuple[str, ...] = ()
     beside: dict[str, str] | None = None
-    pace_marks: tuple[tuple[str, str], ...] = ()
+    beat: dict[str, str] | None = None
     handles: tuple[Handle, ...] = ()
 
     @property
     def wording(self) -> Wording:
         """How the golfer says figures."""
-        found: Wording = self.form.meta.wording
-        return found
-
-    @property
-    def beat(self) -> dict[str, str]:
-        """The figures of this putt's beat, as its address has them."""
-        return dict(self.pace_marks)
+        return self.form.wording
 
     @property
     def here(self) -> str:
@@ -119,7 +115,7 @@ def view(asked: Asked, mode: Mode, measures: OwnMeasures | None, now: datetime) 
         own=own_words(answer, own, wording) if own and shown else "",
         notes=_notes(answer, wording) if shown else (),
         beside=_beside(answer, asked),
-        pace_marks=_pace_marks(answer, wording, rate) if shown else (),
+        beat=_beat(answer, wording, rate) if shown else None,
         handles=_handles(answer, drawn, asked.values),
     )
 
@@ -159,12 +155,11 @@ def _beside(answer: Read, asked: Asked) -> dict[str, str]:
     }
 
 
-def _pace_marks(answer: Read, wording: Wording, rate: Estimate | None) -> tuple[tuple[str, str], ...]:
-    """Return one-second mark and stroke as the beat's page takes them."""
-    marks = [("stroke", wording.exact(stroke_m(answer, rate)))]
-    if answer.one_second_m is not None:
-        marks.append(("mark", wording.far(answer.one_second_m)))
-    return tuple(marks)
+def _beat(answer: Read, wording: Wording, rate: Estimate | None) -> dict[str, str] | None:
+    """Return one-second mark and stroke as the beat's page takes them; None for a ball at rest by then."""
+    if answer.one_second_m is None:
+        return None
+    return {"stroke": wording.exact(stroke_m(answer, rate)), "mark": wording.far(answer.one_second_m)}
 
 
 def _handles(answer: Read, drawn: Plan, values: dict[str, str]) -> tuple[Handle, ...]:
