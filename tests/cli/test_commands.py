@@ -26,7 +26,7 @@ def test_tables_go_up_and_down_and_the_demo_is_loaded_once(tables):
     assert {"golfers", "logged_putts"} <= tables()
     assert run("demo").output == "demo data loaded\n"
     assert run("demo").output == "demo data was there already\n"
-    assert run("db", "downgrade", "base").exit_code == 0
+    assert run("db", "downgrade", "base", "--yes").exit_code == 0
     assert "golfers" not in tables()
 
 

@@ -1,11 +1,12 @@
-"""`orthocline db`: the private server and its tables."""
+"""`orthocline db`, `backup` and `restore`: the private server, its tables, and a copy of all that is kept."""
 
-import sys
+from pathlib import Path
 
 import click
 
-from orthocline.db.cluster import ClusterError, ensure_running, stop
-from orthocline.db.migrate import downgrade, upgrade
+from orthocline.db.backup import backup, restore
+from orthocline.db.cluster import ensure_running, stop
+from orthocline.db.migrate import RowsWouldBeLostError, downgrade, upgrade
 from orthocline.db.settings import database_url, var_folder
 
 
@@ -17,12 +18,7 @@ def database() -> None:
 @database.command("start")
 def start_command() -> None:
     """Start the private server, making it first if need be."""
-    try:
-        cluster = ensure_running(var_folder())
-    except ClusterError as error:
-        click.echo(str(error), err=True)
-        sys.exit(1)
-    click.echo(f"database on 127.0.0.1:{cluster.port}")
+    click.echo(f"database on 127.0.0.1:{ensure_running(var_folder()).port}")
 
 
 @database.command("stop")
@@ -40,6 +36,30 @@ def upgrade_command(revision: str) -> None:
 
 @database.command("downgrade")
 @click.argument("revision")
-def downgrade_command(revision: str) -> None:
-    """Take the tables back to REVISION (base for none)."""
-    downgrade(database_url(), revision)
+@click.option("--yes", is_flag=True, help="Drop tables even if they hold rows.")
+def downgrade_command(revision: str, *, yes: bool) -> None:
+    """Take the tables back to REVISION (base for none); asks before rows are lost."""
+    url = database_url()
+    try:
+        downgrade(url, revision, even_rows=yes)
+    except RowsWouldBeLostError as error:
+        click.confirm(f"This drops tables for good, with their rows ({error}). Go on?", abort=True)
+        downgrade(url, revision, even_rows=True)
+
+
+@click.command("backup")
+@click.argument("file", type=click.Path(dir_okay=False, path_type=Path))
+@click.option("--overwrite", is_flag=True, help="Replace FILE if it is there.")
+def backup_command(file: Path, *, overwrite: bool) -> None:
+    """Write everything that is kept to FILE, and check that it can be read back."""
+    backup(database_url(), file, overwrite=overwrite)
+    click.echo(f"everything is in {file}")
+
+
+@click.command("restore")
+@click.argument("file", type=click.Path(dir_okay=False, path_type=Path))
+@click.option("--overwrite", is_flag=True, help="Replace what the database holds.")
+def restore_command(file: Path, *, overwrite: bool) -> None:
+    """Put back what a backup in FILE holds."""
+    restore(database_url(), file, overwrite=overwrite)
+    click.echo(f"restored from {file}")

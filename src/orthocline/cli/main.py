@@ -3,12 +3,24 @@
 import click
 
 from orthocline import __version__
-from orthocline.cli.database import database
+from orthocline.cli.database import backup_command, database, restore_command
 from orthocline.cli.read import read_command
 from orthocline.cli.serve import demo_command, serve_command
+from orthocline.db.programs import ClusterError
 
 
-@click.group()
+class Commands(click.Group):
+    """Commands that say in one sentence why the database or its folder cannot be used."""
+
+    def invoke(self, ctx: click.Context) -> object:
+        """Run the command."""
+        try:
+            return super().invoke(ctx)
+        except (ClusterError, OSError) as error:
+            raise click.ClickException(str(error)) from error
+
+
+@click.group(cls=Commands)
 @click.version_option(__version__, prog_name="orthocline")
 def main() -> None:
     """Putt break and aim point from green slope, distance and green speed."""
@@ -19,7 +31,7 @@ def warm_command() -> None:
     """Compile the physics once, so that no first visitor waits (loading the program does it)."""
 
 
-for command in (database, demo_command, read_command, serve_command):
+for command in (backup_command, database, demo_command, read_command, restore_command, serve_command):
     main.add_command(command)
 
 if __name__ == "__main__":

@@ -1,18 +1,16 @@
 """`orthocline serve` and `orthocline demo`: the application with its database and demo data."""
 
 import os
-import secrets
 import socket
 import sys
-from pathlib import Path
 
 import click
 from sqlalchemy import NullPool, create_engine
 from sqlalchemy.orm import Session
 
-from orthocline.db.cluster import ClusterError
 from orthocline.db.migrate import upgrade
 from orthocline.db.settings import database_url, var_folder
+from orthocline.db.var import mark_application, secret
 from orthocline.services.demo import load_demo
 
 HOST = "127.0.0.1"
@@ -33,16 +31,13 @@ def serve_command(port: int) -> None:
     if _taken(port):
         click.echo(f"port {port} on {HOST} is taken: stop what uses it, or give another --port", err=True)
         sys.exit(1)
-    try:
-        url = database_url()
-    except ClusterError as error:
-        click.echo(str(error), err=True)
-        sys.exit(1)
+    url = database_url()
     upgrade(url)
     _load(url)
+    mark_application(var_folder())
     os.environ |= {
         "DATABASE_URL": url,
-        "ORTHOCLINE_SECRET": os.environ.get("ORTHOCLINE_SECRET") or _secret(var_folder()),
+        "ORTHOCLINE_SECRET": os.environ.get("ORTHOCLINE_SECRET") or secret(var_folder()),
         "ORTHOCLINE_DEMO": os.environ.get("ORTHOCLINE_DEMO", "1"),
     }
     click.echo(f"Orthocline is on http://{HOST}:{port} (Ctrl-C stops it; `make stop` stops its database)")
@@ -55,15 +50,6 @@ def serve_command(port: int) -> None:
 def _load(url: str) -> bool:
     with Session(create_engine(url, poolclass=NullPool)) as session, session.begin():
         return load_demo(session)
-
-
-def _secret(var: Path) -> str:
-    """Return the installation's own secret, made at the first start and readable by its owner alone."""
-    path = var / "secret"
-    if not path.exists():
-        with os.fdopen(os.open(path, os.O_WRONLY | os.O_CREAT | os.O_EXCL, 0o600), "w") as file:
-            file.write(secrets.token_urlsafe(48))
-    return path.read_text()
 
 
 def _taken(port: int) -> bool:

@@ -1,16 +1,19 @@
 """Migrations: to the newest tables and back."""
 
+from collections.abc import Mapping
 from pathlib import Path
 
 from alembic import command
 from alembic.autogenerate import compare_metadata
 from alembic.config import Config
 from alembic.migration import MigrationContext
-from sqlalchemy import Connection, Engine, NullPool, create_engine
+from sqlalchemy import Connection, Engine, NullPool, create_engine, func, inspect, select, table
 
 from orthocline.db.models import Base
 
 SCRIPTS = Path(__file__).with_name("migrations")
+MIGRATING = 7_501_001
+"""Key of the lock that a migration holds."""
 
 
 def _engine(url: str) -> Engine:
@@ -24,16 +27,42 @@ def _config(connection: Connection) -> Config:
     return config
 
 
+class RowsWouldBeLostError(Exception):
+    """A way back would drop tables that hold something; `rows` counts it by table."""
+
+    def __init__(self, rows: Mapping[str, int]) -> None:
+        super().__init__(", ".join(f"{name}: {count}" for name, count in rows.items()))
+        self.rows = rows
+
+
 def upgrade(url: str, revision: str = "head") -> None:
-    """Bring a database to a revision, the newest unless another is named."""
+    """Bring a database to a revision, the newest unless another is named; two at once wait for each other."""
     with _engine(url).begin() as connection:
+        connection.execute(select(func.pg_advisory_xact_lock(MIGRATING)))
         command.upgrade(_config(connection), revision)
 
 
-def downgrade(url: str, revision: str) -> None:
-    """Take a database back to a revision, ``base`` being none."""
+def downgrade(url: str, revision: str, *, even_rows: bool = False) -> None:
+    """Take a database back to a revision, ``base`` being none.
+
+    Raises
+    ------
+    RowsWouldBeLostError
+        When a table that holds rows would be dropped and `even_rows` is not said; nothing is changed then.
+    """
     with _engine(url).begin() as connection:
+        connection.execute(select(func.pg_advisory_xact_lock(MIGRATING)))
+        before = _rows(connection)
         command.downgrade(_config(connection), revision)
+        kept = set(inspect(connection).get_table_names())
+        lost = {name: count for name, count in before.items() if count and name not in kept}
+        if lost and not even_rows:
+            raise RowsWouldBeLostError(lost)
+
+
+def _rows(connection: Connection) -> dict[str, int]:
+    names = [name for name in inspect(connection).get_table_names() if name != "alembic_version"]
+    return {name: connection.scalar(select(func.count()).select_from(table(name))) or 0 for name in names}
 
 
 def differences(url: str) -> list[object]:
