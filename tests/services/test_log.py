@@ -3,14 +3,11 @@
 from datetime import UTC, datetime, timedelta
 
 import pytest
-from sqlalchemy import NullPool, create_engine, func, select
+from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
-from sqlalchemy.orm import Session
 
 from orthocline.core.api import SpeedAtHole, read
-from orthocline.db.migrate import differences, downgrade, upgrade
 from orthocline.db.models import Golfer, LoggedPutt
-from orthocline.db.queries import golfer_named
 from orthocline.formats.putt_document import putt_of
 from orthocline.services import log
 from orthocline.services.accounts import delete_account, export_account, sign_in, sign_up
@@ -25,7 +22,6 @@ from orthocline.services.speeds import list_speeds
 from orthocline.services.today import today
 from tests.conftest import PASSWORD
 from tests.putts import plane_putt
-from tests.speeds import kept_speed
 
 INCH = 0.0254
 
@@ -195,31 +191,3 @@ def test_demo_is_loaded_once(session):
         "",
         "log",
     ]
-
-
-def test_migrations_go_up_and_down_and_match_the_models(cluster):
-    cluster.create_database("orthocline_test_migrations", fresh=True)
-    url = cluster.url("orthocline_test_migrations")
-    upgrade(url)
-    assert differences(url) == []
-    downgrade(url, "base")
-    upgrade(url)
-    assert differences(url) == []
-
-
-def test_what_was_kept_outlives_new_tables_and_their_going(cluster):
-    cluster.create_database("orthocline_test_kept", fresh=True)
-    url = cluster.url("orthocline_test_kept")
-    upgrade(url, "2026_11_23_golfers_and_putts")
-    engine = create_engine(url, poolclass=NullPool)
-    with Session(engine) as session, session.begin():
-        golfer = sign_up(session, "Tove", PASSWORD)
-        log.save_read(session, golfer, read(SPINDRIFT.putt), place=SPINDRIFT.place)
-    upgrade(url)
-    with Session(engine) as session, session.begin():
-        golfer = golfer_named(session, "Tove")
-        assert [putt.place for putt in log.list_putts(session, golfer)] == [SPINDRIFT.place]
-        kept_speed(session, golfer)
-    downgrade(url, "2026_11_23_golfers_and_putts")
-    with Session(engine) as session:
-        assert len(log.list_putts(session, golfer_named(session, "Tove"))) == 1

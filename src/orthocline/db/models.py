@@ -43,7 +43,7 @@ class Golfer(Base):
     __tablename__ = "golfers"
     __table_args__ = (
         CheckConstraint("mode IN ('practice', 'competition')", name="mode"),
-        Index("uq_golfers_name", text("lower(name)"), unique=True),
+        Index("uq_golfers_name", text("folded(name)"), unique=True),
     )
 
     id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)

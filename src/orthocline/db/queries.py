@@ -3,8 +3,9 @@
 from collections.abc import Sequence
 from datetime import datetime
 
-from sqlalchemy import Select, delete, func, select
-from sqlalchemy.orm import Session
+from sqlalchemy import ColumnElement, Select, delete, func, select
+from sqlalchemy.dialects.postgresql import distinct_on
+from sqlalchemy.orm import InstrumentedAttribute, Session
 
 from orthocline.db.models import Golfer, LoggedPutt, OwnMeasures, SpeedNote
 
@@ -12,9 +13,17 @@ LARGEST_ID = 2**63 - 1
 """No row has a larger number: the column's own limit."""
 
 
+def same(column: InstrumentedAttribute[str], words: str) -> ColumnElement[bool]:
+    """Return whether a name is the same: capitals, and ways to write a letter, aside.
+
+    The database alone compares: its `folded` and Python's lower() differ on letters of several alphabets.
+    """
+    return func.folded(column) == func.folded(words)
+
+
 def golfer_named(session: Session, name: str) -> Golfer | None:
-    """Return the golfer of that name, capitals aside."""
-    return session.scalar(select(Golfer).where(func.lower(Golfer.name) == name.lower()))
+    """Return the golfer of that name."""
+    return session.scalar(select(Golfer).where(same(Golfer.name, name)))
 
 
 def golfer_by_id(session: Session, golfer_id: int) -> Golfer | None:
@@ -39,7 +48,7 @@ def putts_of(
     result : str
         ``holed``, ``missed``, ``open`` (finish not recorded) or empty for all.
     place : str
-        Part of the place's name, capitals aside.
+        Part of the place's name.
     """
     query = _putts(golfer_id).order_by(LoggedPutt.created_at.desc(), LoggedPutt.id.desc())
     if result == "open":
@@ -47,7 +56,7 @@ def putts_of(
     elif result:
         query = query.where(LoggedPutt.holed.is_(result == "holed"))
     if place:
-        query = query.where(LoggedPutt.place.icontains(place, autoescape=True))
+        query = query.where(func.strpos(func.folded(LoggedPutt.place), func.folded(place)) > 0)
     return session.scalars(query.limit(limit)).all()
 
 
@@ -70,25 +79,34 @@ def speed_of(session: Session, golfer_id: int, note_id: int, *, deleted: bool = 
 
 
 def speeds_of(
-    session: Session, golfer_id: int, *, course: str = "", since: datetime | None = None
+    session: Session, golfer_id: int, *, course: str = "", green: str = "", since: datetime | None = None
 ) -> Sequence[SpeedNote]:
-    """Return a golfer's speeds, newest first; those of one `course`, capitals aside, or `since` a time."""
+    """Return a golfer's speeds, newest first; those of one `course`, one `green` of it, `since` a time."""
     query = _speeds(golfer_id).order_by(SpeedNote.measured_at.desc(), SpeedNote.id.desc())
     if course:
-        query = query.where(func.lower(SpeedNote.course) == course.lower())
+        query = query.where(same(SpeedNote.course, course))
+    if green:
+        query = query.where(same(SpeedNote.green, green))
     if since:
         query = query.where(SpeedNote.measured_at >= since)
     return session.scalars(query).all()
 
 
 def newest_speed(session: Session, golfer_id: int, *, course: str = "", method: str = "") -> SpeedNote | None:
-    """Return the speed that was measured last: of all, of one `course` (capitals aside), by one `method`."""
+    """Return the speed that was measured last: of all, of one `course`, by one `method`."""
     query = _speeds(golfer_id).order_by(SpeedNote.measured_at.desc(), SpeedNote.id.desc())
     if course:
-        query = query.where(func.lower(SpeedNote.course) == course.lower())
+        query = query.where(same(SpeedNote.course, course))
     if method:
         query = query.where(SpeedNote.method == method)
     return session.scalar(query.limit(1))
+
+
+def courses_of(session: Session, golfer_id: int) -> Sequence[str]:
+    """Return the courses of a golfer's speeds in order, each once, as it was written last."""
+    name = func.folded(SpeedNote.course)
+    query = _speeds(golfer_id).ext(distinct_on(name)).order_by(name, SpeedNote.measured_at.desc())
+    return [note.course for note in session.scalars(query)]
 
 
 def purge_deleted(session: Session, golfer_id: int, before: datetime) -> None:

@@ -15,7 +15,7 @@ from orthocline.db.models import (
     Golfer,
     SpeedNote,
 )
-from orthocline.db.queries import newest_speed, purge_deleted, speed_of, speeds_of
+from orthocline.db.queries import courses_of, newest_speed, purge_deleted, speed_of, speeds_of
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.log import UNDO_TIME
@@ -171,6 +171,11 @@ def list_speeds(session: Session, golfer: Golfer, course: str = "") -> Sequence[
     return speeds_of(session, golfer.id, course=course)
 
 
+def list_courses(session: Session, golfer: Golfer) -> Sequence[str]:
+    """Return the courses of the golfer's book, each once however it is written."""
+    return courses_of(session, golfer.id)
+
+
 def find_speed(session: Session, golfer: Golfer, note_id: int) -> SpeedNote:
     """Return one speed of the golfer's own book.
 
@@ -216,9 +221,9 @@ def day_speed(session: Session, golfer: Golfer, now: datetime, place: str = "") 
     newest = newest_speed(session, golfer.id, course=course)
     if newest is None:
         return None
-    notes = speeds_of(session, golfer.id, course=newest.course, since=newest.measured_at - DAY)
-    own = tuple(note for note in notes if green and note.green.casefold() == green.casefold())
-    return combined(own or tuple(notes), now)
+    the_day = {"course": newest.course, "since": newest.measured_at - DAY}
+    own = speeds_of(session, golfer.id, green=green, **the_day) if green else ()
+    return combined(tuple(own or speeds_of(session, golfer.id, **the_day)), now)
 
 
 def combined(notes: tuple[SpeedNote, ...], now: datetime) -> DaySpeed:

@@ -1,11 +1,13 @@
 """Words as golfers type them."""
 
+import unicodedata
+
 from orthocline.services.errors import InvalidError
 
 
 def tidy_text(value: str) -> str:
-    """Return typed words on one line: single spaces, and nothing that the database cannot keep."""
-    return " ".join(value.replace("\0", "").split())
+    """Return typed words on one line: single spaces, letters whole, nothing that the database cannot keep."""
+    return " ".join(unicodedata.normalize("NFC", value.replace("\0", "")).split())
 
 
 def short_text(field: str, value: str, most: int) -> str:

@@ -15,6 +15,7 @@ from orthocline.services.speeds import (
     delete_speed,
     describe_speed,
     find_speed,
+    list_courses,
     list_speeds,
     restore_speed,
 )
@@ -33,11 +34,10 @@ def page() -> str:
     """The day's speed, its trend, and the golfer's book; for a stranger, where to begin."""
     require_practice(mode(), "The speed book")
     who, now = signed_in(), datetime.now(UTC)
-    notes = list_speeds(session(), who) if who else ()
-    courses = sorted({note.course for note in notes}, key=str.casefold)
+    courses = list_courses(session(), who) if who else ()
     course = request.args.get("course", "")
     day = day_speed(session(), who, now, course if course in courses else "") if who else None
-    mine = [note for note in notes if day and note.course.casefold() == day.notes[0].course.casefold()]
+    mine = list_speeds(session(), who, day.notes[0].course) if who and day else ()
     deleted = request.args.get("deleted", "")
     return render_template(
         "speed/page.html",
