@@ -3,14 +3,20 @@
 import os
 
 import pytest
+from argon2 import PasswordHasher
 from sqlalchemy import create_engine
 from sqlalchemy.orm import Session, sessionmaker
 
 from orthocline.db.cluster import ensure_running
 from orthocline.db.migrate import upgrade
 from orthocline.db.settings import var_folder
+from orthocline.services import accounts
 from orthocline.services.accounts import sign_up
 from orthocline.web.app import create_app
+
+# Scrambling a password is meant to take long; here it would be half of all the time.
+accounts._hasher = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1)
+accounts._NOBODY = accounts._hasher.hash("nobody has this password")
 
 PASSWORD = "a good long password"
 SECRET = "tests only, forty characters of no value"
@@ -67,6 +73,17 @@ def app_config(database_url, **more):
 @pytest.fixture
 def app(database_url, sessions):
     return create_app(app_config(database_url, SESSIONS=sessions))
+
+
+@pytest.fixture
+def committed(cluster):
+    """An application on a database of its own, where every request commits, as many at once as wanted."""
+    name = f"orthocline_committed_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}"
+    cluster.create_database(name, fresh=True)
+    upgrade(cluster.url(name))
+    app = create_app(app_config(cluster.url(name)))
+    yield app
+    app.extensions["orthocline_sessions"].kw["bind"].dispose()
 
 
 @pytest.fixture

@@ -38,6 +38,23 @@ def test_a_new_user_reads_saves_records_a_miss_and_finds_it_after_a_restart(page
     assert found == first
 
 
+def test_back_and_save_again_is_the_same_putt(page):
+    page.as_wren()
+    page.press("Save the read")
+    page.see("Where did it stop?")
+    first = page.driver.current_url
+    page.driver.back()
+    page.press("Save the read")
+    page.see("Where did it stop?")
+    assert page.driver.current_url == first
+    page.driver.back()
+    page.find("#length").send_keys(Keys.ARROW_UP)
+    page.until(lambda: page.find("#save [name=length]").get_attribute("value") == "15 ft")
+    page.press("Save the read")
+    page.see("Where did it stop?")
+    assert page.driver.current_url != first
+
+
 def test_sign_up_edit_delete_undo_and_filter(page):
     page.go("/sign-up", next="/log")
     page.find("#name").send_keys("Idris of the long name who plays at dusk")

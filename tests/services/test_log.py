@@ -66,25 +66,25 @@ def test_filters_and_wildcards_in_places(session, saved):
 
 def test_delete_can_be_undone_for_a_day_and_is_then_for_good(session, saved):
     golfer, putt = saved
-    log.delete_putt(session, putt)
+    log.delete_putt(session, golfer, putt.id)
     assert log.list_putts(session, golfer) == []
     with pytest.raises(NotFoundError):
         log.find_putt(session, golfer, putt.id)
     assert log.restore_putt(session, golfer, putt.id).deleted_at is None
     other = log.note_putt(session, golfer, length_m=3.0, place="", note="")
-    log.delete_putt(session, putt)
+    log.delete_putt(session, golfer, putt.id)
     putt.deleted_at -= timedelta(days=2)
-    log.delete_putt(session, other)
+    log.delete_putt(session, golfer, other.id)
     assert session.scalars(select(LoggedPutt.id)).all() == [other.id]
 
 
 def test_a_neighbour_sees_and_restores_nothing(session, saved, create_golfer):
-    _, putt = saved
+    golfer, putt = saved
     neighbour = create_golfer("Idris")
     assert log.list_putts(session, neighbour) == []
     with pytest.raises(NotFoundError):
         log.find_putt(session, neighbour, putt.id)
-    log.delete_putt(session, putt)
+    log.delete_putt(session, golfer, putt.id)
     with pytest.raises(NotFoundError):
         log.restore_putt(session, neighbour, putt.id)
 

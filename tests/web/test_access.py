@@ -3,9 +3,13 @@
 import re
 
 import pytest
+from sqlalchemy import select
 
+from orthocline.db.models import StrideTrial
 from orthocline.formats.putt_document import schema
 from orthocline.services.log import note_putt
+from orthocline.services.mode import Mode
+from orthocline.services.own import add_stride_try
 from orthocline.web.app import create_app
 from orthocline.web.local import local_path
 from tests.conftest import PASSWORD, SECRET, app_config
@@ -44,7 +48,7 @@ def private_routes(app):
 
 
 def concrete(rule, number):
-    kinds = rule.rule.replace("<any(stride_tries, stroke_putts):kind>", "stride_tries")
+    kinds = rule.rule.replace("<any(stride, stroke):kind>", "stride")
     return re.sub("<int:[a-z_]+>", str(number), kinds)
 
 
@@ -62,8 +66,10 @@ def test_every_route_of_a_row_refuses_a_neighbour(app, signed_in, session, creat
     idris = create_golfer("Idris")
     putt = note_putt(session, idris, length_m=3.0, place="", note="")
     speed = kept_speed(session, idris)
+    add_stride_try(session, idris, Mode.PRACTICE, paces=10, tape_m=8.0)
+    trial = session.scalar(select(StrideTrial))
     session.commit()
-    rows = {"putt_id": putt.id, "note_id": speed.id, "number": 0}
+    rows = {"putt_id": putt.id, "note_id": speed.id, "trial_id": trial.id}
     refused = 0
     for rule, method in private_routes(app):
         for argument in rule.arguments & rows.keys():
@@ -73,6 +79,7 @@ def test_every_route_of_a_row_refuses_a_neighbour(app, signed_in, session, creat
     assert refused >= 10
     session.expire_all()
     assert (putt.holed, putt.deleted_at, speed.deleted_at) == (None, None, None)
+    assert session.scalar(select(StrideTrial)) is trial
 
 
 def test_forged_forms_are_refused(database_url, sessions):
@@ -170,9 +177,10 @@ def test_errors_are_pages_and_never_tell_the_fault(database_url, sessions):
 
 
 def test_sun_setting(client):
-    client.post("/sun", data={"next": "/cautions"})
-    assert 'class="no-js sun"' in client.get("/cautions").text
-    client.post("/sun")
+    for _ in range(2):
+        client.post("/sun", data={"next": "/cautions", "sun": "on"})
+        assert 'class="no-js sun"' in client.get("/cautions").text
+    client.post("/sun", data={"sun": "off"})
     assert 'class="no-js"' in client.get("/cautions").text
 
 

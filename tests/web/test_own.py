@@ -93,7 +93,9 @@ def test_stride_and_stroke_are_tried_and_taken_back(signed_in):
     assert "Your pace is 2.8 ft, within" in text(signed_in.get("/measures"))
     assert "3.6 paces" in text(signed_in.get("/read?length=10+ft"))
     assert "10 paces" in text(signed_in.get("/measures"))
-    signed_in.post("/measures/stride_tries/0/remove")
+    second = re.findall(r"/measures/stride/(\d+)/remove", signed_in.get("/measures").text)[1]
+    signed_in.post(f"/measures/stride/{second}/remove")
+    assert "10 paces along 27 ft 6 in" not in text(signed_in.get("/measures"))
     assert text(signed_in.get("/measures")).count("Remove") == 2
     bad = signed_in.post("/measures/stride", data={"paces": "0", "tape": "far"})
     assert bad.status_code == 422

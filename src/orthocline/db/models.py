@@ -2,6 +2,7 @@
 
 from datetime import datetime
 from typing import Any
+from uuid import UUID
 
 from sqlalchemy import (
     BigInteger,
@@ -12,11 +13,12 @@ from sqlalchemy import (
     Index,
     MetaData,
     String,
+    UniqueConstraint,
     func,
     text,
 )
 from sqlalchemy.dialects.postgresql import JSONB
-from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 
 NAME_LENGTH, PLACE_LENGTH, NOTE_LENGTH = 60, 80, 500
 COURSE_LENGTH, GREEN_LENGTH = 50, 28
@@ -53,7 +55,18 @@ class Golfer(Base):
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
-class LoggedPutt(Base):
+class Entry:
+    """What a golfer enters: a row with the one-time key of the form, or later the phone, that made it.
+
+    The same entry sent twice has the same key, and is one row.
+    """
+
+    id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)
+    golfer_id: Mapped[int] = mapped_column(BigInteger, ForeignKey("golfers.id", ondelete="CASCADE"))
+    key: Mapped[UUID] = mapped_column(server_default=text("gen_random_uuid()"))
+
+
+class LoggedPutt(Entry, Base):
     """A putt in the log: the read it was played by (if any), the intention, and the finish.
 
     `putt_document` and `read_document` are the open formats; a putt noted in Competition has neither. The
@@ -69,10 +82,9 @@ class LoggedPutt(Base):
         CheckConstraint("(finish_along_m IS NULL) = (finish_across_m IS NULL)", name="finish"),
         CheckConstraint("(holed IS NOT DISTINCT FROM false) = (finish_along_m IS NOT NULL)", name="holed"),
         Index("ix_logged_putts_golfer_id_created_at", "golfer_id", "created_at"),
+        UniqueConstraint("golfer_id", "key"),
     )
 
-    id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)
-    golfer_id: Mapped[int] = mapped_column(BigInteger, ForeignKey("golfers.id", ondelete="CASCADE"))
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     place: Mapped[str] = mapped_column(String(PLACE_LENGTH), server_default="")
     length_m: Mapped[float]
@@ -91,8 +103,7 @@ class LoggedPutt(Base):
 class OwnMeasures(Base):
     """A golfer's own measures, units and words; NULL where the usual figure is used.
 
-    `stride_tries` is a list of ``{"paces", "tape_m"}``, `stroke_putts` of ``{"stroke_m", "roll_m",
-    "green_speed_ft"}``: what was tried is kept, what follows from it is worked out.
+    Of stride and stroke what was tried is kept, in rows of their own; what follows from it is worked out.
     """
 
     __tablename__ = "own_measures"
@@ -124,11 +135,49 @@ class OwnMeasures(Base):
     arm_full_m: Mapped[float | None]
     arm_bent_m: Mapped[float | None]
     usual_past_m: Mapped[float | None]
-    stride_tries: Mapped[list[dict[str, float]]] = mapped_column(JSONB, server_default="[]")
-    stroke_putts: Mapped[list[dict[str, float]]] = mapped_column(JSONB, server_default="[]")
+    stride_trials: Mapped[list["StrideTrial"]] = relationship(order_by="StrideTrial.id", viewonly=True)
+    stroke_trials: Mapped[list["StrokeTrial"]] = relationship(order_by="StrokeTrial.id", viewonly=True)
 
 
-class SpeedNote(Base):
+class Trial(Entry):
+    """One trial of a golfer's own measure."""
+
+    golfer_id: Mapped[int] = mapped_column(
+        BigInteger, ForeignKey("own_measures.golfer_id", ondelete="CASCADE")
+    )
+
+
+class StrideTrial(Trial, Base):
+    """So many paces along so much tape."""
+
+    __tablename__ = "stride_trials"
+    __table_args__ = (
+        CheckConstraint("paces > 0", name="paces"),
+        CheckConstraint("tape_m > 0", name="tape_m"),
+        UniqueConstraint("golfer_id", "key"),
+    )
+
+    paces: Mapped[float]
+    tape_m: Mapped[float]
+
+
+class StrokeTrial(Trial, Base):
+    """A putt that calibrates the stroke: its length, the roll, and the speed of the level green."""
+
+    __tablename__ = "stroke_trials"
+    __table_args__ = (
+        CheckConstraint("stroke_m > 0", name="stroke_m"),
+        CheckConstraint("roll_m > 0", name="roll_m"),
+        CheckConstraint("green_speed_ft > 0", name="green_speed_ft"),
+        UniqueConstraint("golfer_id", "key"),
+    )
+
+    stroke_m: Mapped[float]
+    roll_m: Mapped[float]
+    green_speed_ft: Mapped[float]
+
+
+class SpeedNote(Entry, Base):
     """A green speed in the golfer's book: what, where, when, by which method, and how the green was.
 
     `evidence` holds the address of the page that found it, so that it can be gone over again.
@@ -142,10 +191,9 @@ class SpeedNote(Base):
         CheckConstraint("trueness BETWEEN 1 AND 5", name="trueness"),
         CheckConstraint("smoothness BETWEEN 1 AND 5", name="smoothness"),
         Index("ix_speed_notes_golfer_id_measured_at", "golfer_id", "measured_at"),
+        UniqueConstraint("golfer_id", "key"),
     )
 
-    id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)
-    golfer_id: Mapped[int] = mapped_column(BigInteger, ForeignKey("golfers.id", ondelete="CASCADE"))
     course: Mapped[str] = mapped_column(String(COURSE_LENGTH))
     green: Mapped[str] = mapped_column(String(GREEN_LENGTH), server_default="")
     measured_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))

@@ -2,13 +2,15 @@
 
 from collections.abc import Sequence
 from datetime import datetime
+from typing import TypeVar
 
 from sqlalchemy import ColumnElement, Select, delete, func, select
 from sqlalchemy.dialects.postgresql import distinct_on
 from sqlalchemy.orm import InstrumentedAttribute, Session
 
-from orthocline.db.models import Golfer, LoggedPutt, OwnMeasures, SpeedNote
+from orthocline.db.models import Entry, Golfer, LoggedPutt, OwnMeasures, SpeedNote
 
+Kept = TypeVar("Kept", bound=Entry)
 LARGEST_ID = 2**63 - 1
 """No row has a larger number: the column's own limit."""
 
@@ -31,11 +33,47 @@ def golfer_by_id(session: Session, golfer_id: int) -> Golfer | None:
     return session.get(Golfer, golfer_id)
 
 
-def putt_of(session: Session, golfer_id: int, putt_id: int, *, deleted: bool = False) -> LoggedPutt | None:
-    """Return one putt of the golfer's log, or None if there is none of that number."""
-    if putt_id > LARGEST_ID:
+def one_at_a_time(session: Session, golfer_id: int) -> None:
+    """Wait until nothing else is being entered by a golfer, and hold that until the transaction ends."""
+    session.execute(select(Golfer.id).where(Golfer.id == golfer_id).with_for_update(key_share=True))
+
+
+def with_same_key(session: Session, entry: Kept) -> Kept | None:
+    """Return what a golfer entered before under the key of an entry, if it has one and there is any."""
+    if entry.key is None:
         return None
-    return session.scalar(_putts(golfer_id, deleted=deleted).where(LoggedPutt.id == putt_id))
+    kind = type(entry)
+    return session.scalar(select(kind).where(kind.golfer_id == entry.golfer_id, kind.key == entry.key))
+
+
+def add_once(session: Session, entry: Kept) -> Kept:
+    """Add what a golfer enters, or return what was entered before under the same key."""
+    one_at_a_time(session, entry.golfer_id)
+    found = with_same_key(session, entry)
+    if found:
+        return found
+    session.add(entry)
+    session.flush()
+    return entry
+
+
+def entry_of(session: Session, kind: type[Kept], golfer_id: int, entry_id: int) -> Kept | None:
+    """Return one entry of a golfer's own, deleted or not, or None if there is none of that number."""
+    if entry_id > LARGEST_ID:
+        return None
+    return session.scalar(select(kind).where(kind.golfer_id == golfer_id, kind.id == entry_id))
+
+
+def count_of(session: Session, kind: type[Entry], golfer_id: int) -> int:
+    """Return how many entries of a kind a golfer has."""
+    query = select(func.count()).select_from(kind).where(kind.golfer_id == golfer_id)
+    return session.scalar(query) or 0
+
+
+def putt_of(session: Session, golfer_id: int, putt_id: int) -> LoggedPutt | None:
+    """Return one putt of the golfer's log, or None if there is none of that number."""
+    putt = entry_of(session, LoggedPutt, golfer_id, putt_id)
+    return None if putt is None or putt.deleted_at else putt
 
 
 def putts_of(
@@ -71,11 +109,10 @@ def measures_of(session: Session, golfer_id: int) -> OwnMeasures | None:
     return session.get(OwnMeasures, golfer_id)
 
 
-def speed_of(session: Session, golfer_id: int, note_id: int, *, deleted: bool = False) -> SpeedNote | None:
+def speed_of(session: Session, golfer_id: int, note_id: int) -> SpeedNote | None:
     """Return one speed of the golfer's book, or None if there is none of that number."""
-    if note_id > LARGEST_ID:
-        return None
-    return session.scalar(_speeds(golfer_id, deleted=deleted).where(SpeedNote.id == note_id))
+    note = entry_of(session, SpeedNote, golfer_id, note_id)
+    return None if note is None or note.deleted_at else note
 
 
 def speeds_of(
@@ -115,15 +152,9 @@ def purge_deleted(session: Session, golfer_id: int, before: datetime) -> None:
         session.execute(delete(kind).where(kind.golfer_id == golfer_id, kind.deleted_at < before))
 
 
-def _putts(golfer_id: int, *, deleted: bool = False) -> Select[LoggedPutt]:
-    gone = LoggedPutt.deleted_at
-    return select(LoggedPutt).where(
-        LoggedPutt.golfer_id == golfer_id, gone.is_not(None) if deleted else gone.is_(None)
-    )
+def _putts(golfer_id: int) -> Select[LoggedPutt]:
+    return select(LoggedPutt).where(LoggedPutt.golfer_id == golfer_id, LoggedPutt.deleted_at.is_(None))
 
 
-def _speeds(golfer_id: int, *, deleted: bool = False) -> Select[SpeedNote]:
-    gone = SpeedNote.deleted_at
-    return select(SpeedNote).where(
-        SpeedNote.golfer_id == golfer_id, gone.is_not(None) if deleted else gone.is_(None)
-    )
+def _speeds(golfer_id: int) -> Select[SpeedNote]:
+    return select(SpeedNote).where(SpeedNote.golfer_id == golfer_id, SpeedNote.deleted_at.is_(None))

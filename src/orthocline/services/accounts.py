@@ -8,19 +8,14 @@ from argon2.exceptions import InvalidHashError, VerifyMismatchError
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from orthocline.db.models import NAME_LENGTH, Golfer, LoggedPutt, OwnMeasures, SpeedNote
+from orthocline.db.models import NAME_LENGTH, Base, Golfer, LoggedPutt, OwnMeasures
 from orthocline.db.queries import golfer_named, measures_of, putts_of, speeds_of
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import Mode
 from orthocline.services.text import tidy_text
 
-MEASURES = tuple(column.key for column in OwnMeasures.__table__.columns if column.key != "golfer_id")
-SPEED = tuple(
-    column.key
-    for column in SpeedNote.__table__.columns
-    if column.key not in ("id", "golfer_id", "deleted_at")
-)
-"""What an account's archive holds of its measures and speeds: every column but the program's own."""
+OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at")
+"""Columns that are the program's own: an account's archive holds all others."""
 PASSWORD_LENGTHS = (8, 200)
 _hasher = PasswordHasher()
 _NOBODY = _hasher.hash("nobody has this password")
@@ -81,8 +76,8 @@ def export_account(session: Session, golfer: Golfer) -> dict[str, Any]:
         "version": 1,
         "golfer": golfer.name,
         "signed_up": golfer.created_at.isoformat(),
-        "measures": _columns(measures_of(session, golfer.id), MEASURES),
-        "speeds": [_columns(note, SPEED) for note in speeds_of(session, golfer.id)],
+        "measures": _measures_document(measures_of(session, golfer.id)),
+        "speeds": [_columns(note) for note in speeds_of(session, golfer.id)],
         "putts": [_putt_document(putt) for putt in putts_of(session, golfer.id)],
     }
 
@@ -100,10 +95,18 @@ def delete_account(session: Session, golfer: Golfer, password: str) -> None:
     session.flush()
 
 
-def _columns(row: OwnMeasures | SpeedNote | None, names: tuple[str, ...]) -> dict[str, Any] | None:
-    """Return a row's columns as JSON data, times as ISO text; None for no row."""
-    if row is None:
+def _measures_document(measures: OwnMeasures | None) -> dict[str, Any] | None:
+    if measures is None:
         return None
+    return _columns(measures) | {
+        "stride_tries": [_columns(trial) for trial in measures.stride_trials],
+        "stroke_putts": [_columns(trial) for trial in measures.stroke_trials],
+    }
+
+
+def _columns(row: Base) -> dict[str, Any]:
+    """Return a row's columns as JSON data, times as ISO text."""
+    names = [column.key for column in row.__table__.columns if column.key not in OWN_COLUMNS]
     values = {name: getattr(row, name) for name in names}
     return {name: v.isoformat() if isinstance(v, datetime) else v for name, v in values.items()}
 

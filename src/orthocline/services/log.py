@@ -3,12 +3,13 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
+from uuid import UUID
 
 from sqlalchemy.orm import Session
 
 from orthocline.core.api import MODEL_VERSION, Read
 from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH, Golfer, LoggedPutt
-from orthocline.db.queries import purge_deleted, putt_of, putts_of
+from orthocline.db.queries import add_once, entry_of, purge_deleted, putt_of, putts_of
 from orthocline.formats.putt_document import document_of
 from orthocline.formats.read_document import summary_document
 from orthocline.services.errors import InvalidError, NotFoundError
@@ -16,6 +17,7 @@ from orthocline.services.text import short_text, tidy_text
 
 UNDO_TIME = timedelta(days=1)
 """How long a deleted putt can be brought back before it is deleted for good."""
+NO_PUTT = "There is no such putt in your log. It may have been deleted."
 FARTHEST_FINISH_M = 30.0
 LONGEST_M = 100.0
 
@@ -36,10 +38,12 @@ def save_read(
     place: str = "",
     own_aim_right_m: float | None = None,
     note: str = "",
+    key: UUID | None = None,
 ) -> LoggedPutt:
-    """Log a read with its intention; the finish is recorded later."""
+    """Log a read with its intention; the finish is recorded later. The same `key` again is the same putt."""
     putt = LoggedPutt(
         golfer_id=golfer.id,
+        key=key,
         place=short_text("place", place, PLACE_LENGTH),
         length_m=answer.putt.length_m,
         green_speed_ft=answer.putt.green_speed_ft,
@@ -49,20 +53,23 @@ def save_read(
         own_aim_right_m=own_aim_right_m,
         note=short_text("note", note, NOTE_LENGTH),
     )
-    return _added(session, putt)
+    return add_once(session, putt)
 
 
-def note_putt(session: Session, golfer: Golfer, *, length_m: float, place: str, note: str) -> LoggedPutt:
-    """Log a putt without a read, as Competition allows."""
+def note_putt(
+    session: Session, golfer: Golfer, *, length_m: float, place: str, note: str, key: UUID | None = None
+) -> LoggedPutt:
+    """Log a putt without a read, as Competition allows. The same `key` again is the same putt."""
     if not 0.0 < length_m <= LONGEST_M:
         raise InvalidError("length", f"A putt is up to {LONGEST_M:g} metres long.")
     putt = LoggedPutt(
         golfer_id=golfer.id,
+        key=key,
         place=short_text("place", place, PLACE_LENGTH),
         length_m=length_m,
         note=short_text("note", note, NOTE_LENGTH),
     )
-    return _added(session, putt)
+    return add_once(session, putt)
 
 
 def find_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
@@ -75,7 +82,7 @@ def find_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
     """
     putt = putt_of(session, golfer.id, putt_id)
     if putt is None:
-        raise NotFoundError("There is no such putt in your log. It may have been deleted.")
+        raise NotFoundError(NO_PUTT)
     return putt
 
 
@@ -106,29 +113,31 @@ def edit_putt(putt: LoggedPutt, *, place: str, note: str) -> None:
     putt.place, putt.note = short_text("place", place, PLACE_LENGTH), short_text("note", note, NOTE_LENGTH)
 
 
-def delete_putt(session: Session, putt: LoggedPutt) -> None:
-    """Delete a putt; it can be restored for a day, and is then deleted for good."""
-    now = datetime.now(UTC)
-    putt.deleted_at = now
-    purge_deleted(session, putt.golfer_id, now - UNDO_TIME)
-
-
-def restore_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
-    """Bring a deleted putt back.
+def delete_putt(session: Session, golfer: Golfer, putt_id: int) -> None:
+    """Delete a putt; it can be restored for a day, and is then deleted for good. Twice is as good as once.
 
     Raises
     ------
     NotFoundError
-        When it was not deleted, is gone for good, or is not the golfer's.
+        When there is none of that number.
     """
-    putt = putt_of(session, golfer.id, putt_id, deleted=True)
+    putt, now = entry_of(session, LoggedPutt, golfer.id, putt_id), datetime.now(UTC)
+    if putt is None:
+        raise NotFoundError(NO_PUTT)
+    putt.deleted_at = putt.deleted_at or now
+    purge_deleted(session, golfer.id, now - UNDO_TIME)
+
+
+def restore_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
+    """Bring a deleted putt back. Twice is as good as once.
+
+    Raises
+    ------
+    NotFoundError
+        When it is gone for good, or is not the golfer's.
+    """
+    putt = entry_of(session, LoggedPutt, golfer.id, putt_id)
     if putt is None:
         raise NotFoundError("That putt cannot be brought back any more.")
     putt.deleted_at = None
-    return putt
-
-
-def _added(session: Session, putt: LoggedPutt) -> LoggedPutt:
-    session.add(putt)
-    session.flush()
     return putt

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from typing import Any
+from uuid import UUID
 
 from sqlalchemy.orm import Session
 
@@ -17,8 +18,8 @@ from orthocline.core.api import (
     stride,
     stroke_rate,
 )
-from orthocline.db.models import Golfer, OwnMeasures
-from orthocline.db.queries import measures_of
+from orthocline.db.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
+from orthocline.db.queries import add_once, count_of, entry_of, measures_of, one_at_a_time, with_same_key
 from orthocline.formats.wording import Wording
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.mode import Mode, require_practice
@@ -29,8 +30,6 @@ USUAL: Mapping[str, Any] = {
     "bend": "break",
     "hand": "right",
     "eye": "unknown",
-    "stride_tries": [],
-    "stroke_putts": [],
 }
 KEPT = (
     "units",
@@ -47,6 +46,7 @@ KEPT = (
     "usual_past_m",
 )
 """What `keep_measures` keeps; tries are added and removed one by one."""
+TRIALS: Mapping[str, type[StrideTrial] | type[StrokeTrial]] = {"stride": StrideTrial, "stroke": StrokeTrial}
 STRIDE_RANGE_M = (0.3, 1.5)
 MOST_TRIES = 20
 
@@ -65,12 +65,17 @@ def keep_measures(session: Session, golfer: Golfer, values: Mapping[str, Any]) -
 
 def own_stride(measures: OwnMeasures) -> Estimate | None:
     """Return the golfer's own length of a pace [m], if any tries were kept."""
-    return stride([StrideTry(**one) for one in measures.stride_tries])
+    return stride([StrideTry(one.paces, one.tape_m) for one in measures.stride_trials])
 
 
 def own_stroke_rate(measures: OwnMeasures) -> Estimate | None:
     """Return the golfer's own launch speed per length of stroke [1/s], if any putts were kept."""
-    return stroke_rate([StrokePutt(**one) for one in measures.stroke_putts])
+    return stroke_rate(stroke_putts(measures))
+
+
+def stroke_putts(measures: OwnMeasures) -> list[StrokePutt]:
+    """Return the putts that calibrate the golfer's stroke, in the order they were entered."""
+    return [StrokePutt(one.stroke_m, one.roll_m, one.green_speed_ft) for one in measures.stroke_trials]
 
 
 def wording_of(measures: OwnMeasures) -> Wording:
@@ -92,13 +97,15 @@ def pacing_sd(wording: Wording) -> float:
     return PACING_SD if wording.own_pace else USUAL_PACING_SD
 
 
-def add_stride_try(session: Session, golfer: Golfer, mode: Mode, *, paces: float, tape_m: float) -> None:
-    """Keep one more try of pacing along a tape.
+def add_stride_try(
+    session: Session, golfer: Golfer, mode: Mode, *, paces: float, tape_m: float, key: UUID | None = None
+) -> None:
+    """Keep one more try of pacing along a tape. The same `key` again is the same try.
 
     Raises
     ------
     InvalidError
-        When no stride is so short or long.
+        When no stride is so short or long, or there are enough.
     NotAllowedError
         In Competition.
     """
@@ -106,18 +113,28 @@ def add_stride_try(session: Session, golfer: Golfer, mode: Mode, *, paces: float
     least, most = STRIDE_RANGE_M
     if not least <= tape_m / paces <= most:
         raise InvalidError("paces", "A pace is 1 to 5 ft (0.3 to 1.5 m) long: check paces and tape.")
-    _add(_kept(session, golfer), "stride_tries", {"paces": paces, "tape_m": tape_m}, "paces")
+    trial = StrideTrial(golfer_id=golfer.id, key=key, paces=paces, tape_m=tape_m)
+    _add(session, golfer, trial, "paces")
 
 
 def add_stroke_putt(
-    session: Session, golfer: Golfer, mode: Mode, *, stroke_m: float, roll_m: float, green_speed_ft: float
+    session: Session,
+    golfer: Golfer,
+    mode: Mode,
+    *,
+    stroke_m: float,
+    roll_m: float,
+    green_speed_ft: float,
+    key: UUID | None = None,
 ) -> None:
     """Keep one more putt that calibrates the stroke: on level ground, at a known green speed.
+
+    The same `key` again is the same putt.
 
     Raises
     ------
     InvalidError
-        For a green speed outside what can be read.
+        For a green speed outside what can be read, or when there are enough.
     NotAllowedError
         In Competition.
     """
@@ -125,27 +142,32 @@ def add_stroke_putt(
     least, most = GREEN_SPEED_RANGE_FT
     if not least <= green_speed_ft <= most:
         raise InvalidError("stroke_speed", f"Green speed must be between {least:g} and {most:g} feet.")
-    putt = {"stroke_m": stroke_m, "roll_m": roll_m, "green_speed_ft": green_speed_ft}
-    _add(_kept(session, golfer), "stroke_putts", putt, "stroke")
+    trial = StrokeTrial(
+        golfer_id=golfer.id, key=key, stroke_m=stroke_m, roll_m=roll_m, green_speed_ft=green_speed_ft
+    )
+    _add(session, golfer, trial, "stroke")
 
 
-def remove_try(session: Session, golfer: Golfer, kind: str, number: int) -> None:
-    """Remove one of the golfer's tries; `kind` is ``stride_tries`` or ``stroke_putts``.
+def remove_trial(session: Session, golfer: Golfer, kind: str, trial_id: int) -> None:
+    """Remove one of the golfer's trials; `kind` is one of `TRIALS`.
 
     Raises
     ------
     NotFoundError
-        When there is no such try.
+        When there is none of that number.
     """
     measures = _kept(session, golfer)
-    tries = list(getattr(measures, kind))
-    if not 0 <= number < len(tries):
-        raise NotFoundError("That try is gone already.")
-    del tries[number]
-    setattr(measures, kind, tries)
+    trial = entry_of(session, TRIALS[kind], golfer.id, trial_id)
+    if trial is None:
+        raise NotFoundError("That one is gone already.")
+    session.delete(trial)
+    session.flush()
+    session.expire(measures)
 
 
 def _kept(session: Session, golfer: Golfer) -> OwnMeasures:
+    """Return the golfer's measures to be changed, by one request at a time."""
+    one_at_a_time(session, golfer.id)
     found = measures_of(session, golfer.id)
     if found is None:
         found = OwnMeasures(golfer_id=golfer.id, **USUAL)
@@ -154,8 +176,9 @@ def _kept(session: Session, golfer: Golfer) -> OwnMeasures:
     return found
 
 
-def _add(measures: OwnMeasures, kind: str, one: dict[str, float], field: str) -> None:
-    tries = getattr(measures, kind)
-    if len(tries) >= MOST_TRIES:
+def _add(session: Session, golfer: Golfer, trial: StrideTrial | StrokeTrial, field: str) -> None:
+    measures = _kept(session, golfer)
+    if with_same_key(session, trial) is None and count_of(session, type(trial), golfer.id) >= MOST_TRIES:
         raise InvalidError(field, f"{MOST_TRIES} tries are enough: remove one first.")
-    setattr(measures, kind, [*tries, one])
+    add_once(session, trial)
+    session.expire(measures)

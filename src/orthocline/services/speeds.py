@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
+from uuid import UUID
 
 from sqlalchemy.orm import Session
 
@@ -15,7 +16,15 @@ from orthocline.db.models import (
     Golfer,
     SpeedNote,
 )
-from orthocline.db.queries import courses_of, newest_speed, purge_deleted, speed_of, speeds_of
+from orthocline.db.queries import (
+    add_once,
+    courses_of,
+    entry_of,
+    newest_speed,
+    purge_deleted,
+    speed_of,
+    speeds_of,
+)
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.log import UNDO_TIME
@@ -33,6 +42,7 @@ MOWING = ("mown today", "rolled today", "mown yesterday", "not mown")
 MOISTURE = ("dry", "damp", "wet")
 FIRMNESS = ("soft", "medium", "firm")
 RATINGS = range(1, 6)
+NO_SPEED = "There is no such speed in your book. It may have been deleted."
 DAY = timedelta(hours=12)
 """Measures no further apart than this are one day's."""
 LONGEST_AGO = timedelta(days=3653)
@@ -111,8 +121,9 @@ def keep_speed(
     measured_at: datetime,
     evidence: str = "",
     condition: Condition | None = None,
+    key: UUID | None = None,
 ) -> SpeedNote:
-    """Keep a green speed in the golfer's book.
+    """Keep a green speed in the golfer's book. The same `key` again is the same speed.
 
     Raises
     ------
@@ -131,6 +142,7 @@ def keep_speed(
         raise InvalidError("when", "That is more than ten years ago.")
     note = SpeedNote(
         golfer_id=golfer.id,
+        key=key,
         measured_at=measured_at,
         method=method,
         speed_ft=found.value,
@@ -138,9 +150,7 @@ def keep_speed(
         evidence=evidence[:EVIDENCE_LENGTH],
     )
     describe_speed(note, course=course, green=green, condition=condition or Condition())
-    session.add(note)
-    session.flush()
-    return note
+    return add_once(session, note)
 
 
 def last_evidence(session: Session, golfer: Golfer, method: str) -> str:
@@ -186,25 +196,34 @@ def find_speed(session: Session, golfer: Golfer, note_id: int) -> SpeedNote:
     """
     note = speed_of(session, golfer.id, note_id)
     if note is None:
-        raise NotFoundError("There is no such speed in your book. It may have been deleted.")
+        raise NotFoundError(NO_SPEED)
     return note
 
 
-def delete_speed(session: Session, note: SpeedNote) -> None:
-    """Delete a speed; it can be restored for a day."""
-    note.deleted_at = datetime.now(UTC)
-    purge_deleted(session, note.golfer_id, note.deleted_at - UNDO_TIME)
-
-
-def restore_speed(session: Session, golfer: Golfer, note_id: int) -> None:
-    """Bring a deleted speed back.
+def delete_speed(session: Session, golfer: Golfer, note_id: int) -> None:
+    """Delete a speed; it can be restored for a day. Twice is as good as once.
 
     Raises
     ------
     NotFoundError
-        When it was not deleted, is gone for good, or is not the golfer's.
+        When there is none of that number.
     """
-    note = speed_of(session, golfer.id, note_id, deleted=True)
+    note, now = entry_of(session, SpeedNote, golfer.id, note_id), datetime.now(UTC)
+    if note is None:
+        raise NotFoundError(NO_SPEED)
+    note.deleted_at = note.deleted_at or now
+    purge_deleted(session, golfer.id, now - UNDO_TIME)
+
+
+def restore_speed(session: Session, golfer: Golfer, note_id: int) -> None:
+    """Bring a deleted speed back. Twice is as good as once.
+
+    Raises
+    ------
+    NotFoundError
+        When it is gone for good, or is not the golfer's.
+    """
+    note = entry_of(session, SpeedNote, golfer.id, note_id)
     if note is None:
         raise NotFoundError("That speed cannot be brought back any more.")
     note.deleted_at = None
@@ -221,9 +240,9 @@ def day_speed(session: Session, golfer: Golfer, now: datetime, place: str = "") 
     newest = newest_speed(session, golfer.id, course=course)
     if newest is None:
         return None
-    the_day = {"course": newest.course, "since": newest.measured_at - DAY}
-    own = speeds_of(session, golfer.id, green=green, **the_day) if green else ()
-    return combined(tuple(own or speeds_of(session, golfer.id, **the_day)), now)
+    day = newest.measured_at - DAY
+    notes = speeds_of(session, golfer.id, course=newest.course, green=green, since=day) if green else ()
+    return combined(tuple(notes or speeds_of(session, golfer.id, course=newest.course, since=day)), now)
 
 
 def combined(notes: tuple[SpeedNote, ...], now: datetime) -> DaySpeed:

@@ -9,6 +9,7 @@ from flask import current_app, request, url_for
 
 from orthocline.services.mode import Mode
 from orthocline.web.identity import mode, signed_in
+from orthocline.web.once import form_guard
 
 NAVIGATION = (("Today", "today.page"), ("Speed", "speed.page"), ("Read", "read.page"), ("Log", "log.page"))
 
@@ -35,6 +36,7 @@ def fill_page() -> dict[str, Any]:
     """Return the variables of the frame of a page."""
     return {
         "asset": asset,
+        "form_guard": form_guard,
         "navigation": NAVIGATION,
         "here": SECTIONS.get(request.blueprint or "", request.blueprint),
         "who": signed_in(),

@@ -23,6 +23,7 @@ from orthocline.web.identity import golfer, mode, signed_in, wording
 from orthocline.web.log.drawing import target
 from orthocline.web.log.forms import EditForm, FilterForm, FinishForm, NoteForm
 from orthocline.web.log.view import row
+from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part
 from orthocline.web.read.asked import asked
 from orthocline.web.read.start import start_values
@@ -41,8 +42,7 @@ def page() -> str:
 @blueprint.post("/log")
 def save() -> Response:
     """Save the read in the form; its finish is asked for next."""
-    typed = {name: value for name, value in request.form.items() if name != "csrf_token"}
-    wanted = asked(typed, wording(), start_values())
+    wanted = asked(dict(typed_fields()), wording(), start_values())
     address = f"{url_for('read.page')}?{wanted.query}"
     if signed_in() is None:
         return redirect(url_for("account.sign_in", next=address), 303)
@@ -54,6 +54,7 @@ def save() -> Response:
         read_putt(wanted.putt, mode()),
         place=wanted.form.place.data or "",
         own_aim_right_m=wanted.form.own_aim_right_m,
+        key=entry_key(),
     )
     return redirect(url_for("log.finish", putt_id=putt.id), 303)
 
@@ -71,6 +72,7 @@ def note() -> Page:
         length_m=form.length.figure or 0.0,
         place=form.place.data or "",
         note=form.note.data or "",
+        key=entry_key(),
     )
     return redirect(url_for("log.finish", putt_id=putt.id), 303)
 
@@ -110,7 +112,7 @@ def edit(putt_id: int) -> Page:
 @login_required
 def delete(putt_id: int) -> Response:
     """Delete a putt, with a way back."""
-    delete_putt(session(), find_putt(session(), golfer(), putt_id))
+    delete_putt(session(), golfer(), putt_id)
     return redirect(url_for("log.page", deleted=putt_id), 303)
 
 

@@ -28,6 +28,6 @@ def switch() -> Response:
 def sun() -> Response:
     """Turn the sun setting (black on white, heavier) on or off in this browser."""
     answer = redirect(local_path(request.form.get("next")), 303)
-    turned = "0" if request.cookies.get("sun") == "1" else "1"
+    turned = "1" if request.form.get("sun") == "on" else "0"
     answer.set_cookie("sun", turned, max_age=31536000, samesite="Lax", httponly=True)
     return answer

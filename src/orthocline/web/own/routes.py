@@ -7,9 +7,10 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
 from orthocline.services.errors import InvalidError
-from orthocline.services.own import add_stride_try, add_stroke_putt, keep_measures, remove_try
+from orthocline.services.own import add_stride_try, add_stroke_putt, keep_measures, remove_trial
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, measures, mode, wording
+from orthocline.web.once import entry_key
 from orthocline.web.own.forms import MeasuresForm, StrideForm, StrokeForm, measures_texts
 from orthocline.web.own.view import view
 
@@ -44,7 +45,7 @@ def add_stride() -> Page:
     try:
         if form.validate():
             paces, tape = form.paces.figure or 0.0, form.tape.figure or 0.0
-            add_stride_try(session(), golfer(), mode(), paces=paces, tape_m=tape)
+            add_stride_try(session(), golfer(), mode(), paces=paces, tape_m=tape, key=entry_key())
             return _back("stride")
     except InvalidError as error:
         form[error.field].errors = [str(error)]
@@ -65,6 +66,7 @@ def add_stroke() -> Page:
                 stroke_m=form.stroke.figure or 0.0,
                 roll_m=form.roll.figure or 0.0,
                 green_speed_ft=form.stroke_speed.figure or 0.0,
+                key=entry_key(),
             )
             return _back("stroke")
     except InvalidError as error:
@@ -72,12 +74,12 @@ def add_stroke() -> Page:
     return _page(stroke_form=form)
 
 
-@blueprint.post("/measures/<any(stride_tries, stroke_putts):kind>/<int:number>/remove")
+@blueprint.post("/measures/<any(stride, stroke):kind>/<int:trial_id>/remove")
 @login_required
-def remove(kind: str, number: int) -> Response:
-    """Remove one try."""
-    remove_try(session(), golfer(), kind, number)
-    return _back("stride" if kind == "stride_tries" else "stroke")
+def remove(kind: str, trial_id: int) -> Response:
+    """Remove one trial."""
+    remove_trial(session(), golfer(), kind, trial_id)
+    return _back(kind)
 
 
 def _back(part: str = "") -> Response:

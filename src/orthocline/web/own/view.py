@@ -2,43 +2,43 @@
 
 from dataclasses import dataclass
 
-from orthocline.core.api import StrokePutt
 from orthocline.db.models import OwnMeasures
 from orthocline.formats.wording import Wording, tidy
-from orthocline.services.own import own_stride, own_stroke_rate
+from orthocline.services.own import own_stride, own_stroke_rate, stroke_putts
 from orthocline.web.own.drawing import Stride, Strokes, stride_drawing, strokes_drawing
 
 
 @dataclass(frozen=True)
 class OwnView:
-    """Everything the page shows: what was tried in words, what follows from it, and both drawings."""
+    """Everything the page shows: trials as number and words, what follows from them, and both drawings."""
 
     stride_words: str
-    stride_tries: tuple[str, ...]
+    stride_trials: tuple[tuple[int, str], ...]
     stroke_words: str
-    stroke_putts: tuple[str, ...]
+    stroke_trials: tuple[tuple[int, str], ...]
     stride: Stride
     strokes: Strokes
 
 
 def view(measures: OwnMeasures, wording: Wording) -> OwnView:
     """Return the page of a golfer's own measures."""
-    rate = own_stroke_rate(measures)
-    putts = [StrokePutt(**one) for one in measures.stroke_putts]
     return OwnView(
         _stride_words(measures, wording),
         tuple(
-            f"{tidy(one['paces'])} paces along {wording.taped(one['tape_m'])}"
-            for one in measures.stride_tries
+            (trial.id, f"{tidy(trial.paces)} paces along {wording.taped(trial.tape_m)}")
+            for trial in measures.stride_trials
         ),
         _stroke_words(measures),
         tuple(
-            f"{wording.short(putt.stroke_m)} rolled {wording.taped(putt.roll_m)} at speed"
-            f" {tidy(putt.green_speed_ft)}"
-            for putt in putts
+            (
+                trial.id,
+                f"{wording.short(trial.stroke_m)} rolled {wording.taped(trial.roll_m)} at speed"
+                f" {tidy(trial.green_speed_ft)}",
+            )
+            for trial in measures.stroke_trials
         ),
         stride_drawing(wording),
-        strokes_drawing(putts, rate, wording),
+        strokes_drawing(stroke_putts(measures), own_stroke_rate(measures), wording),
     )
 
 
@@ -57,4 +57,4 @@ def _stroke_words(measures: OwnMeasures) -> str:
             " the rule of thumb, an inch a foot."
         )
     sure = tidy(100.0 * rate.within / rate.value, 0)
-    return f"Calibrated by {len(measures.stroke_putts)} putts: launch speed is known within {sure} %."
+    return f"Calibrated by {len(measures.stroke_trials)} putts: launch speed is known within {sure} %."

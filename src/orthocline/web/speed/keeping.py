@@ -18,10 +18,10 @@ from orthocline.services.speeds import day_speed, keep_speed, place_of
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in
 from orthocline.web.local import local_path
+from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.read.start import speed_values
 from orthocline.web.speed.forms import KeepForm
 
-NOT_KEPT = ("csrf_token", "add")
 Page = str | Response | tuple[str, int]
 
 
@@ -57,7 +57,7 @@ def keep(
     again : callable
         Renders the page again with a form that has errors.
     """
-    typed = [(name, value) for name, value in request.form.items(multi=True) if name not in NOT_KEPT]
+    typed = [(name, value) for name, value in typed_fields() if name != "add"]
     if signed_in() is None:
         address = f"{url_for(page)}?{urlencode(typed)}"
         return redirect(url_for("account.sign_in", next=address), 303)
@@ -86,6 +86,7 @@ def _kept(
         measured_at=form.measured_at(),
         evidence=urlencode([(name, value) for name, value in fields if name != "next"]),
         condition=form.condition(),
+        key=entry_key(),
     )
     flash(f"Speed {speed_text(note.speed_ft)} is in your book, and your next reads use it.")
     day = day_speed(session(), golfer(), datetime.now(UTC), place_of(note.course, note.green))

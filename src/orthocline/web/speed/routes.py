@@ -73,7 +73,7 @@ def edit(note_id: int) -> Page:
 @login_required
 def delete(note_id: int) -> Response:
     """Delete a speed, with a way back."""
-    delete_speed(session(), find_speed(session(), golfer(), note_id))
+    delete_speed(session(), golfer(), note_id)
     return redirect(url_for("speed.page", deleted=note_id), 303)
 
 

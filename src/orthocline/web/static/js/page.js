@@ -8,3 +8,19 @@ function followAddress() {
 }
 document.body.addEventListener("htmx:replacedInHistory", followAddress);
 followAddress();
+
+// A page that Back has brought up again sends a form under the key that it was sent with before: one entry,
+// not two. A form that says something else by then is another.
+let cameBack = performance.getEntriesByType("navigation")[0]?.type === "back_forward";
+addEventListener("pageshow", (event) => {
+  cameBack ||= event.persisted;
+});
+
+document.addEventListener("submit", ({ target: form }) => {
+  const key = form.elements.namedItem("key");
+  if (!key || form.querySelector("[type=password]")) return;
+  const said = [...new FormData(form)].filter(([name]) => name !== "key" && name !== "csrf_token");
+  const place = `sent ${form.action} ${new URLSearchParams(said)}`;
+  if (cameBack) key.value = sessionStorage.getItem(place) || key.value;
+  sessionStorage.setItem(place, key.value);
+});
