@@ -71,8 +71,8 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     if len(app.config.get("SECRET_KEY") or "") < LEAST_SECRET:
         raise ValueError(f"SECRET_KEY needs {LEAST_SECRET} random characters or more")
     app.jinja_options = {"trim_blocks": True, "lstrip_blocks": True}
-    database.init_app(app)
-    login_manager.init_app(app)
+    # Its context processor would ask for the golfer on every page, also on those that must not.
+    login_manager.init_app(app, add_context_processor=False)
     csrf.init_app(app)
     limiter.init_app(app)
     Compress(app)
@@ -80,6 +80,8 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     Talisman(
         app, content_security_policy=CONTENT_SECURITY_POLICY, force_https=False, session_cookie_secure=False
     )
+    # Last, so that it commits before anything of the answer is written or compressed.
+    database.init_app(app)
     errors.init_app(app)
     app.context_processor(fill_page)
     app.add_template_filter(speed_text)

@@ -1,18 +1,32 @@
 """One database session a request, committed at the edge."""
 
-from typing import cast
+from typing import Any, cast
 
 from flask import Flask, current_app, g
 from sqlalchemy import create_engine
+from sqlalchemy.exc import InterfaceError, OperationalError, TimeoutError
 from sqlalchemy.orm import Session, sessionmaker
 from werkzeug.wrappers import Response
 
 EXTENSION = "orthocline_sessions"
+AWAY = (OperationalError, InterfaceError, TimeoutError)
+"""What a database that is gone, full, overloaded or too slow raises: nothing was changed, try again."""
+POOL: dict[str, Any] = {
+    "pool_pre_ping": True,
+    "pool_size": 8,
+    "max_overflow": 8,
+    "pool_timeout": 3,
+    "connect_args": {
+        "connect_timeout": 3,
+        "options": "-c statement_timeout=5s -c lock_timeout=4s -c idle_in_transaction_session_timeout=30s",
+    },
+}
+"""Connections of one worker. A dead one is noticed before it is used, and all that died with it go."""
 
 
 def init_app(app: Flask) -> None:
     """Give the application its sessions; no connection is made before the first query."""
-    engine = create_engine(app.config["DATABASE_URL"], pool_pre_ping=True)
+    engine = create_engine(app.config["DATABASE_URL"], **POOL)
     app.extensions[EXTENSION] = app.config.get("SESSIONS") or sessionmaker(engine, expire_on_commit=False)
     app.after_request(_commit)
     app.teardown_request(_close)
@@ -25,12 +39,27 @@ def session() -> Session:
     return cast(Session, g.session)
 
 
+def is_away() -> bool:
+    """Return whether the database failed in this request: then nothing may ask it again."""
+    return "database_away" in g
+
+
+def mark_away() -> None:
+    """Say that the database failed in this request."""
+    g.database_away = True
+
+
 def _commit(response: Response) -> Response:
-    if "session" in g:
+    if "session" not in g or is_away():
+        return response
+    try:
         if response.status_code < 400:
             g.session.commit()
         else:
             g.session.rollback()
+    except AWAY as error:
+        g.session.rollback()
+        return current_app.make_response(current_app.handle_user_exception(error))
     return response
 
 

@@ -2,12 +2,16 @@
 
 import logging
 
-from flask import Flask, render_template, request
+from flask import Flask, Response, make_response, render_template, request
 from flask_wtf.csrf import CSRFError
 from werkzeug.exceptions import HTTPException
 
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
+from orthocline.web.database import AWAY, mark_away
+from orthocline.web.once import typed_form
 from orthocline.web.page import is_part
+
+RETRY_AFTER_S = 5
 
 WORDS = {
     404: ("Nothing here", "There is no such page. The links above lead on."),
@@ -25,6 +29,8 @@ def init_app(app: Flask) -> None:
     app.register_error_handler(InvalidError, lambda error: _page(422, "Check what was entered", str(error)))
     app.register_error_handler(CSRFError, _stale)
     app.register_error_handler(HTTPException, _http)
+    for kind in AWAY:
+        app.register_error_handler(kind, _database_away)
     app.register_error_handler(Exception, _broken)
 
 
@@ -50,3 +56,18 @@ def _http(error: HTTPException) -> tuple[str, int]:
 def _broken(_error: Exception) -> tuple[str, int]:
     logging.getLogger(__name__).exception("unhandled error at %s", request.path)
     return _page(500, *WORDS[500])
+
+
+def _database_away(error: Exception) -> Response:
+    """Answer without a database: what was typed is kept, to be sent again; one line in the log."""
+    mark_away()
+    cause = str(getattr(error, "orig", None) or error).strip().splitlines()
+    logging.getLogger(__name__).error(
+        "no database at %s %s: %s", request.method, request.path, cause[0] if cause else type(error).__name__
+    )
+    template = "_away.html" if is_part() else "away.html"
+    response = make_response(render_template(template, typed=typed_form(), address=request.full_path), 503)
+    response.headers["Retry-After"] = str(RETRY_AFTER_S)
+    if is_part():
+        response.headers["HX-Retarget"], response.headers["HX-Reswap"] = "#trouble", "innerHTML"
+    return response

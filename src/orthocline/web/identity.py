@@ -11,11 +11,9 @@ from orthocline.db.queries import golfer_by_id
 from orthocline.formats.wording import USUAL_WORDING, Wording
 from orthocline.services.mode import Mode
 from orthocline.services.own import own_measures, wording_of
-from orthocline.web.database import session
+from orthocline.web.database import is_away, session
 
 login_manager = LoginManager()
-login_manager.login_view = "account.sign_in"
-login_manager.login_message = "Sign in to go on: the log is yours alone."
 
 
 class User(UserMixin):
@@ -33,7 +31,9 @@ def _load(user_id: str) -> User | None:
 
 
 def signed_in() -> Golfer | None:
-    """Return the golfer who is signed in, if anybody is."""
+    """Return the golfer who is signed in, if anybody is and it can be known."""
+    if is_away():
+        return None
     user: Any = current_user
     return user.golfer if user.is_authenticated else None
 

@@ -5,10 +5,10 @@ from urllib.parse import urlsplit
 from flask import url_for
 
 
-def local_path(wanted: str | None) -> str:
+def local_path(wanted: object) -> str:
     """Return a path of this site to go on to; the start page where `wanted` is none."""
     start = url_for("today.page")
-    if not wanted or not wanted.startswith("/") or wanted.startswith(("//", "/\\")):
+    if not isinstance(wanted, str) or not wanted.startswith("/") or wanted.startswith(("//", "/\\")):
         return start
     try:
         parts = urlsplit(wanted)

@@ -1,5 +1,7 @@
-"""Nothing doubled: each form carries a one-time key, and what it enters is entered once under that key."""
+"""Nothing doubled, nothing lost: forms with a one-time key, entered once, and sent again as they were."""
 
+import json
+from dataclasses import dataclass
 from urllib.parse import urlencode
 from uuid import UUID, uuid4, uuid5
 
@@ -7,6 +9,8 @@ from flask import request
 from flask_wtf.csrf import generate_csrf
 from markupsafe import Markup
 from werkzeug.exceptions import BadRequest
+
+from orthocline.web.local import local_path
 
 GUARDS = ("csrf_token", "key")
 """Fields that guard a form and say nothing."""
@@ -17,6 +21,54 @@ def form_guard() -> Markup:
     """Return the hidden fields of every form that writes: against forgery, and against entering twice."""
     field = Markup('<input type="hidden" name="{}" value="{}">').format
     return field("csrf_token", generate_csrf()) + field("key", uuid4())
+
+
+@dataclass(frozen=True)
+class Typed:
+    """A form that was sent and not taken, to be sent again as it was.
+
+    Attributes
+    ----------
+    address : str
+        Where it was sent.
+    fields : tuple of (str, str)
+        What it said, with its one-time key but without secrets.
+    secrets : tuple of str
+        The fields that have to be typed again.
+    """
+
+    address: str
+    fields: tuple[tuple[str, str], ...]
+    secrets: tuple[str, ...] = ()
+
+    @property
+    def shown(self) -> tuple[tuple[str, str], ...]:
+        """What a person typed or chose, for them to see that it is still there."""
+        return tuple((name, value) for name, value in self.fields if value and name not in ("key", "next"))
+
+    @property
+    def text(self) -> str:
+        """The same as text, to be carried through a page."""
+        return json.dumps([self.address, self.fields])
+
+
+def typed_form() -> Typed | None:
+    """Return the form that was just sent; None where the request is none, or says nothing."""
+    if request.method != "POST":
+        return None
+    fields = [(name, value) for name, value in request.form.items(multi=True) if name != "csrf_token"]
+    told = tuple(field for field in fields if field[0] not in SECRETS)
+    return Typed(request.full_path.rstrip("?"), told, tuple(n for n, _ in fields if n in SECRETS))
+
+
+def carried_form(text: str) -> Typed | None:
+    """Return a form that a page carried as `Typed.text`; None for anything else."""
+    try:
+        address, fields = json.loads(text)
+        told = tuple((str(name), str(value)) for name, value in fields)
+    except (ValueError, TypeError):
+        return None
+    return Typed(address, told) if local_path(address) == address else None
 
 
 def typed_fields() -> list[tuple[str, str]]:

@@ -2,7 +2,18 @@
 
 from collections.abc import Callable
 
-from flask import Blueprint, Response, abort, current_app, flash, json, redirect, render_template, request
+from flask import (
+    Blueprint,
+    Response,
+    abort,
+    current_app,
+    flash,
+    json,
+    redirect,
+    render_template,
+    request,
+    url_for,
+)
 from flask_login import login_required, login_user, logout_user
 from flask_wtf import FlaskForm
 from sqlalchemy.orm import Session
@@ -14,8 +25,9 @@ from orthocline.services.demo import demo_golfer
 from orthocline.services.errors import InvalidError
 from orthocline.web.account.forms import DeleteForm, SignInForm, SignUpForm
 from orthocline.web.database import session
-from orthocline.web.identity import User, golfer
+from orthocline.web.identity import User, golfer, login_manager
 from orthocline.web.local import local_path
+from orthocline.web.once import Typed, carried_form, typed_form
 from orthocline.web.security import SIGN_IN_LIMIT, limiter
 
 blueprint = Blueprint("account", __name__)
@@ -87,15 +99,31 @@ def delete() -> Page:
     return redirect(local_path(None), 303)
 
 
+@login_manager.unauthorized_handler
+def ask_to_sign_in() -> Page:
+    """Ask a stranger to sign in; a form that was sent meanwhile waits on the page."""
+    typed = typed_form()
+    flash("Sign in to go on: the log is yours alone.")
+    if typed is None:
+        return redirect(url_for("account.sign_in", next=request.full_path.rstrip("?")), 302)
+    return _entrance(SignInForm(formdata=None), "Sign in", typed.address, typed), 401
+
+
 def _enter(form: FlaskForm, title: str, enter: Callable[[Session, str, str], Golfer]) -> Page:
     """Show a form; sign in the golfer that it gives once it is right."""
     onward = request.args.get("next") or request.form.get("next")
+    typed = carried_form(request.form.get("typed", ""))
     if form.is_submitted() and form.validate():
         try:
             login_user(User(enter(session(), form.name.data, form.password.data)))
+            if typed:
+                return render_template("account/resend.html", typed=typed)
             return redirect(local_path(onward), 303)
         except InvalidError as error:
             form[error.field].errors = [str(error)]
+    return _entrance(form, title, onward, typed), 422 if form.errors else 200
+
+
+def _entrance(form: FlaskForm, title: str, onward: str | None, typed: Typed | None) -> str:
     new = isinstance(form, SignUpForm)
-    page = render_template("account/enter.html", form=form, title=title, new=new, next=onward)
-    return page, 422 if form.errors else 200
+    return render_template("account/enter.html", form=form, title=title, new=new, next=onward, typed=typed)

@@ -9,6 +9,16 @@ function followAddress() {
 document.body.addEventListener("htmx:replacedInHistory", followAddress);
 followAddress();
 
+// A part that could not be brought is said at the top, asked for again when the server says, and then forgotten.
+const trouble = document.getElementById("trouble");
+let again;
+document.body.addEventListener("htmx:afterRequest", ({ detail }) => {
+  clearTimeout(again);
+  const wait = Number(detail.xhr.getResponseHeader("Retry-After"));
+  if (detail.successful) trouble.textContent = "";
+  else if (wait) again = setTimeout(() => htmx.trigger(detail.elt, "submit"), 1000 * wait);
+});
+
 // A page that Back has brought up again sends a form under the key that it was sent with before: one entry,
 // not two. A form that says something else by then is another.
 let cameBack = performance.getEntriesByType("navigation")[0]?.type === "back_forward";

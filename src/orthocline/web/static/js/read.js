@@ -11,6 +11,8 @@ let drag = null; // the handle held, with the putt as it was when it was taken u
 let asking = false;
 let next = null;
 let stepping = null; // the field whose stepped figure the next answer writes
+let wish = {}; // what was asked for last
+let refused = {}; // the same where no answer came: it is asked for again
 
 const drawing = () => document.getElementById("drawing");
 const plan = () => document.getElementById("plan");
@@ -22,16 +24,28 @@ function ask(changes) {
   next = changes;
   if (asking) return;
   asking = true;
-  const wanted = next;
+  wish = next;
   next = null;
+  refused = {};
   htmx
-    .ajax("GET", form.action, { source: form, target: "#drawing", swap: "outerHTML", values: wanted })
+    .ajax("GET", form.action, { source: form, target: "#drawing", swap: "outerHTML", values: wish })
     .catch(() => {})
     .finally(() => {
       asking = false;
       if (next) ask(next);
     });
 }
+
+form.addEventListener("htmx:configRequest", ({ detail }) => {
+  for (const [name, value] of Object.entries(refused)) detail.parameters[name] = value;
+});
+form.addEventListener("htmx:afterRequest", ({ detail }) => {
+  refused = detail.successful ? {} : wish;
+  wish = {};
+});
+document.addEventListener("input", () => {
+  refused = {};
+});
 
 function sync() {
   const said = values();
