@@ -83,7 +83,7 @@ def committed(cluster):
     upgrade(cluster.url(name))
     app = create_app(app_config(cluster.url(name)))
     yield app
-    app.extensions["orthocline_sessions"].kw["bind"].dispose()
+    app.extensions["orthocline_engine"].dispose()
 
 
 @pytest.fixture

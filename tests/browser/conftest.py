@@ -64,7 +64,7 @@ class Live:
         self.server.shutdown()
         self.thread.join()
         self.server.server_close()
-        self.app.extensions["orthocline_sessions"].kw["bind"].dispose()
+        self.app.extensions["orthocline_engine"].dispose()
 
 
 @pytest.fixture(scope="session")

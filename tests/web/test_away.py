@@ -39,7 +39,7 @@ def hidden(html):
 
 
 def server(committed):
-    url = committed.extensions["orthocline_sessions"].kw["bind"].url
+    url = committed.extensions["orthocline_engine"].url
     return psycopg.connect(url.set(drivername="postgresql").render_as_string(False), autocommit=True)
 
 
@@ -124,7 +124,7 @@ def test_nobody_waits_for_ever(tove, committed):
         answer = tove.post("/log/note", data=NOTE)
     assert answer.status_code == 503
     assert "slow &lt;b&gt;" in answer.text
-    engine: create_engine = committed.extensions["orthocline_sessions"].kw["bind"]
+    engine: create_engine = committed.extensions["orthocline_engine"]
     with engine.connect() as connection:
         shown = [connection.scalar(text(f"SHOW {n}")) for n in ("statement_timeout", "lock_timeout")]
     assert shown == ["5s", "4s"]

@@ -208,3 +208,17 @@ class SpeedNote(Entry, Base):
     smoothness: Mapped[int | None]
     note: Mapped[str] = mapped_column(String(NOTE_LENGTH), server_default="")
     deleted_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+
+
+class RequestCount(Base):
+    """How often an address asked for a kind of page until `ends_at`; then it counts anew."""
+
+    __tablename__ = "request_counts"
+    __table_args__ = (
+        Index("ix_request_counts_ends_at", "ends_at"),
+        {"prefixes": ["UNLOGGED"]},
+    )
+
+    key: Mapped[str] = mapped_column(String(200), primary_key=True)
+    count: Mapped[int]
+    ends_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))

@@ -6,6 +6,7 @@ from typing import Any
 from flask import Flask, request
 from flask_compress import Compress
 from flask_talisman import Talisman
+from werkzeug.middleware.proxy_fix import ProxyFix
 
 from orthocline.formats.wording import speed_text, tidy, unbroken
 from orthocline.web import (
@@ -32,11 +33,14 @@ KEPT_S = 31536000
 """A year."""
 DEFAULTS: Mapping[str, Any] = {
     "DEMO": False,
+    "SECURE": False,
+    "PROXIES": 0,
+    "TRUSTED_HOSTS": ["127.0.0.1", "localhost"],
     "MAX_CONTENT_LENGTH": 128 * 1024,
     "SESSION_COOKIE_SAMESITE": "Lax",
     "SESSION_COOKIE_HTTPONLY": True,
     "WTF_CSRF_TIME_LIMIT": None,
-    "RATELIMIT_STORAGE_URI": "memory://",
+    "RATELIMIT_STORAGE_URI": "database://",
     "COMPRESS_ALGORITHM": ["br", "gzip"],
     "COMPRESS_LEVEL": 1,
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
@@ -58,8 +62,9 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     Parameters
     ----------
     config : mapping
-        ``SECRET_KEY`` (32 characters or more), ``DATABASE_URL``, and ``DEMO`` (whether the demo golfer may
-        be signed in by one button). Others override `DEFAULTS`.
+        ``SECRET_KEY`` (32 characters or more), ``DATABASE_URL``; ``DEMO`` (whether the demo golfer may be
+        signed in by one button), ``PROXIES`` (how many stand in front and name the client), ``TRUSTED_HOSTS``
+        (names that it is reached by) and ``SECURE`` (cookies over TLS alone). Others override `DEFAULTS`.
 
     Raises
     ------
@@ -76,10 +81,18 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     csrf.init_app(app)
     limiter.init_app(app)
     Compress(app)
-    # TLS is the business of whoever serves it beyond this machine.
+    secure, proxies = app.config["SECURE"], app.config["PROXIES"]
+    app.config["SESSION_COOKIE_SECURE"] = secure
+    # TLS ends at the proxy, which also sends the plain address on to the secure one.
     Talisman(
-        app, content_security_policy=CONTENT_SECURITY_POLICY, force_https=False, session_cookie_secure=False
+        app,
+        content_security_policy=CONTENT_SECURITY_POLICY,
+        force_https=False,
+        session_cookie_secure=secure,
+        strict_transport_security=secure,
     )
+    if proxies:
+        app.wsgi_app = ProxyFix(app.wsgi_app, x_for=proxies, x_proto=proxies, x_host=proxies)  # type: ignore[method-assign]
     # Last, so that it commits before anything of the answer is written or compressed.
     database.init_app(app)
     errors.init_app(app)

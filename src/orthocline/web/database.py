@@ -3,12 +3,12 @@
 from typing import Any, cast
 
 from flask import Flask, current_app, g
-from sqlalchemy import create_engine
+from sqlalchemy import Engine, create_engine
 from sqlalchemy.exc import InterfaceError, OperationalError, TimeoutError
 from sqlalchemy.orm import Session, sessionmaker
 from werkzeug.wrappers import Response
 
-EXTENSION = "orthocline_sessions"
+EXTENSION, ENGINE = "orthocline_sessions", "orthocline_engine"
 AWAY = (OperationalError, InterfaceError, TimeoutError)
 """What a database that is gone, full, overloaded or too slow raises: nothing was changed, try again."""
 POOL: dict[str, Any] = {
@@ -26,8 +26,9 @@ POOL: dict[str, Any] = {
 
 def init_app(app: Flask) -> None:
     """Give the application its sessions; no connection is made before the first query."""
-    engine = create_engine(app.config["DATABASE_URL"], **POOL)
-    app.extensions[EXTENSION] = app.config.get("SESSIONS") or sessionmaker(engine, expire_on_commit=False)
+    pool = create_engine(app.config["DATABASE_URL"], **POOL)
+    app.extensions[ENGINE] = pool
+    app.extensions[EXTENSION] = app.config.get("SESSIONS") or sessionmaker(pool, expire_on_commit=False)
     app.after_request(_commit)
     app.teardown_request(_close)
 
@@ -37,6 +38,11 @@ def session() -> Session:
     if "session" not in g:
         g.session = current_app.extensions[EXTENSION]()
     return cast(Session, g.session)
+
+
+def engine() -> Engine:
+    """Return the application's connections, for what is counted or read beside the request's session."""
+    return cast(Engine, current_app.extensions[ENGINE])
 
 
 def is_away() -> bool:

@@ -3,21 +3,29 @@
 import logging
 
 from flask import Flask, Response, make_response, render_template, request
+from flask_limiter.errors import RateLimitExceeded
 from flask_wtf.csrf import CSRFError
-from werkzeug.exceptions import HTTPException
+from werkzeug.exceptions import HTTPException, RequestURITooLarge, SecurityError
 
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.web.database import AWAY, mark_away
 from orthocline.web.once import typed_form
 from orthocline.web.page import is_part
+from orthocline.web.plain import plain_page
+from orthocline.web.security import retry_after_s
 
 RETRY_AFTER_S = 5
+LONGEST_ADDRESS = 4096
+STRANGE_HOST = plain_page(
+    "Not by that name", "This server is not called so. Whoever runs it names it in ORTHOCLINE_HOSTS."
+)
 
 WORDS = {
+    400: ("That cannot be read", "Something in the request is odd. Go back, reload the page, and try again."),
     404: ("Nothing here", "There is no such page. The links above lead on."),
     405: ("Not that way", "This page does not take that request. Go back and use its buttons."),
     413: ("Too much", "What was sent is larger than anything a putt needs."),
-    429: ("Too many tries", "Wait a minute, then try again."),
+    414: ("That address is too long", "An address has at most 4,000 characters. Go back and say it shorter."),
     500: ("Something broke", "The fault is ours. Nothing you logged is lost; go back and try again."),
 }
 
@@ -28,10 +36,18 @@ def init_app(app: Flask) -> None:
     app.register_error_handler(NotFoundError, lambda error: _page(404, "Nothing here", str(error)))
     app.register_error_handler(InvalidError, lambda error: _page(422, "Check what was entered", str(error)))
     app.register_error_handler(CSRFError, _stale)
+    app.register_error_handler(SecurityError, lambda _: (STRANGE_HOST, 400))
+    app.register_error_handler(RateLimitExceeded, _too_many)
     app.register_error_handler(HTTPException, _http)
+    app.before_request(_refuse_long_address)
     for kind in AWAY:
         app.register_error_handler(kind, _database_away)
     app.register_error_handler(Exception, _broken)
+
+
+def _refuse_long_address() -> None:
+    if len(request.full_path) > LONGEST_ADDRESS:
+        raise RequestURITooLarge
 
 
 def _page(status: int, title: str, message: str) -> tuple[str, int]:
@@ -53,6 +69,26 @@ def _http(error: HTTPException) -> tuple[str, int]:
     return _page(status, title, message)
 
 
+def _too_many(_error: RateLimitExceeded) -> Response:
+    wait = retry_after_s()
+    seconds = "a second" if wait == 1 else f"{wait} seconds"
+    message = f"More came from your address than a person sends. Wait {seconds}, then go on."
+    if is_part():
+        return _aside(make_response(message, 429), wait)
+    return _later(make_response(_page(429, "Too many at once", message)), wait)
+
+
+def _later(response: Response, wait_s: int) -> Response:
+    response.headers["Retry-After"] = str(wait_s)
+    return response
+
+
+def _aside(response: Response, wait_s: int) -> Response:
+    """Let a part of a page stay as it is, and say at its top what the matter is."""
+    response.headers["HX-Retarget"], response.headers["HX-Reswap"] = "#trouble", "innerHTML"
+    return _later(response, wait_s)
+
+
 def _broken(_error: Exception) -> tuple[str, int]:
     logging.getLogger(__name__).exception("unhandled error at %s", request.path)
     return _page(500, *WORDS[500])
@@ -65,9 +101,7 @@ def _database_away(error: Exception) -> Response:
     logging.getLogger(__name__).error(
         "no database at %s %s: %s", request.method, request.path, cause[0] if cause else type(error).__name__
     )
-    template = "_away.html" if is_part() else "away.html"
-    response = make_response(render_template(template, typed=typed_form(), address=request.full_path), 503)
-    response.headers["Retry-After"] = str(RETRY_AFTER_S)
     if is_part():
-        response.headers["HX-Retarget"], response.headers["HX-Reswap"] = "#trouble", "innerHTML"
-    return response
+        return _aside(make_response(render_template("_away.html"), 503), RETRY_AFTER_S)
+    page = render_template("away.html", typed=typed_form(), address=request.full_path)
+    return _later(make_response(page, 503), RETRY_AFTER_S)

@@ -1,8 +1,16 @@
-"""What guards every request: content policy, forged forms, and too many tries."""
+"""What guards every request: content policy, forged forms, and too many tries, counted by all workers."""
+
+import time
+from typing import Any
 
 from flask_limiter import Limiter
 from flask_limiter.util import get_remote_address
 from flask_wtf import CSRFProtect
+from limits.storage import Storage
+from sqlalchemy.exc import SQLAlchemyError
+
+from orthocline.db.request_counts import count_request, forget_requests, requests_counted
+from orthocline.web.database import engine
 
 CONTENT_SECURITY_POLICY = {
     "default-src": "'self'",
@@ -13,6 +21,62 @@ CONTENT_SECURITY_POLICY = {
     "frame-ancestors": "'none'",
 }
 SIGN_IN_LIMIT = "10 per minute"
+READ_LIMIT = "60 per 6 seconds"
+"""Ten a second, and sixty at once: more than a hand can drag."""
 
 csrf = CSRFProtect()
-limiter = Limiter(get_remote_address)
+limiter = Limiter(get_remote_address, in_memory_fallback_enabled=True)
+read_limit = limiter.shared_limit(READ_LIMIT, scope="reads")
+"""Decorates whatever computes a read or a speed."""
+
+
+class DatabaseCounts(Storage):
+    """The limiter's counts in the application's own database.
+
+    While the database is away the limiter counts in each worker's memory.
+    """
+
+    STORAGE_SCHEME = ["database"]  # noqa: RUF012 - the base class takes a list
+
+    def __init__(self, uri: str | None = None, wrap_exceptions: bool = False, **options: Any) -> None:
+        super().__init__(uri, wrap_exceptions, **options)
+
+    @property
+    def base_exceptions(self) -> type[Exception]:
+        """What a failing database raises."""
+        return SQLAlchemyError
+
+    def incr(self, key: str, expiry: int, amount: int = 1) -> int:
+        """Count a request; return how many there are."""
+        return count_request(engine(), key, expiry, amount)
+
+    def get(self, key: str) -> int:
+        """Return how many requests are counted."""
+        return requests_counted(engine(), key)[0]
+
+    def get_expiry(self, key: str) -> float:
+        """Return until when, in seconds of the epoch."""
+        ends = requests_counted(engine(), key)[1]
+        return ends.timestamp() if ends else time.time()
+
+    def check(self) -> bool:
+        """Return whether the database answers."""
+        try:
+            requests_counted(engine(), "")
+        except SQLAlchemyError:
+            return False
+        return True
+
+    def reset(self) -> int:
+        """Forget all."""
+        return forget_requests(engine())
+
+    def clear(self, key: str) -> None:
+        """Forget one."""
+        forget_requests(engine(), key)
+
+
+def retry_after_s() -> int:
+    """Return after how many seconds the limit that was just passed lets in again."""
+    passed = limiter.current_limit
+    return max(1, round(passed.reset_at - time.time())) if passed else 1

@@ -3,11 +3,6 @@
 import os
 
 from orthocline.web.app import create_app
+from orthocline.web.settings import settings
 
-app = create_app(
-    {
-        "SECRET_KEY": os.environ.get("ORTHOCLINE_SECRET", ""),
-        "DATABASE_URL": os.environ["DATABASE_URL"],
-        "DEMO": os.environ.get("ORTHOCLINE_DEMO") == "1",
-    }
-)
+app = create_app(settings(os.environ))

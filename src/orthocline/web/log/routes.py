@@ -27,6 +27,7 @@ from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part
 from orthocline.web.read.asked import asked
 from orthocline.web.read.start import start_values
+from orthocline.web.security import read_limit
 
 blueprint = Blueprint("log", __name__)
 Page = str | Response | tuple[str, int]
@@ -40,6 +41,7 @@ def page() -> str:
 
 
 @blueprint.post("/log")
+@read_limit
 def save() -> Response:
     """Save the read in the form; its finish is asked for next."""
     wanted = asked(dict(typed_fields()), wording(), start_values())

@@ -1,6 +1,6 @@
 """The Practice/Competition switch, and the sun setting."""
 
-from flask import Blueprint, redirect, request
+from flask import Blueprint, current_app, redirect, request
 from flask import session as cookie
 from werkzeug.wrappers import Response
 
@@ -29,5 +29,6 @@ def sun() -> Response:
     """Turn the sun setting (black on white, heavier) on or off in this browser."""
     answer = redirect(local_path(request.form.get("next")), 303)
     turned = "1" if request.form.get("sun") == "on" else "0"
-    answer.set_cookie("sun", turned, max_age=31536000, samesite="Lax", httponly=True)
+    secure = current_app.config["SECURE"]
+    answer.set_cookie("sun", turned, max_age=31536000, samesite="Lax", httponly=True, secure=secure)
     return answer

@@ -15,6 +15,7 @@ from orthocline.web.identity import measures, mode, signed_in, wording
 from orthocline.web.noramp.forms import Asked, asked
 from orthocline.web.noramp.view import WAYS, NoRampView, measured, view
 from orthocline.web.page import is_part
+from orthocline.web.security import read_limit
 from orthocline.web.speed.forms import KeepForm
 from orthocline.web.speed.keeping import Page, keep, keep_form, read_address
 
@@ -22,6 +23,7 @@ blueprint = Blueprint("noramp", __name__)
 
 
 @blueprint.get("/speed/without-a-ramp")
+@read_limit
 def page() -> Response:
     """A speed by another way than the ramp."""
     require_practice(mode(), "Measuring green speed")

@@ -16,6 +16,7 @@ from orthocline.web.identity import mode, signed_in, wording
 from orthocline.web.page import is_part
 from orthocline.web.ramp.forms import BACK, OUT, SEEDS, START, Asked, asked, with_simulated
 from orthocline.web.ramp.view import RampView, measured, view
+from orthocline.web.security import read_limit
 from orthocline.web.speed.forms import KeepForm
 from orthocline.web.speed.keeping import Page, keep, keep_form, read_address
 
@@ -24,6 +25,7 @@ ANOTHER = "another"
 
 
 @blueprint.get("/speed/ramp")
+@read_limit
 def page() -> Response:
     """The ramp of the address, its rolls and the speed they give."""
     require_practice(mode(), "Measuring green speed")

@@ -11,12 +11,14 @@ from orthocline.web.read.asked import Asked, asked
 from orthocline.web.read.drawing import eye, plan
 from orthocline.web.read.start import demo_values, start_values
 from orthocline.web.read.view import view
+from orthocline.web.security import read_limit
 
 blueprint = Blueprint("read", __name__)
 ROLL_RATE_HZ = 30
 
 
 @blueprint.get("/read")
+@read_limit
 def page() -> Response:
     """The read of the putt in the address."""
     now = datetime.now(UTC)
@@ -42,6 +44,7 @@ def _guide_htmx(response: Response, wanted: Asked) -> None:
 
 
 @blueprint.get("/read/roll")
+@read_limit
 def roll() -> Response | tuple[Response, int]:
     """The ball's way in real time, in units of the drawing; refused in Competition."""
     require_roll(mode())

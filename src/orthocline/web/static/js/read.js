@@ -7,6 +7,11 @@ const form = document.getElementById("putt");
 const stage = document.getElementById("stage");
 const layer = document.getElementById("handles");
 const handles = new Map();
+// The server reads ten putts a second for one address, and sixty at once: a drag keeps below that.
+const BURST = 40;
+const PER_SECOND = 8;
+let turns = BURST;
+let counted = performance.now();
 let drag = null; // the handle held, with the putt as it was when it was taken up
 let asking = false;
 let next = null;
@@ -24,6 +29,18 @@ function ask(changes) {
   next = changes;
   if (asking) return;
   asking = true;
+  setTimeout(send, pause());
+}
+
+// How long [ms] to wait for one's turn.
+function pause() {
+  const now = performance.now();
+  turns = Math.min(BURST, turns + (PER_SECOND * (now - counted)) / 1000) - 1;
+  counted = now;
+  return turns >= 0 ? 0 : (-1000 * turns) / PER_SECOND;
+}
+
+function send() {
   wish = next;
   next = null;
   refused = {};

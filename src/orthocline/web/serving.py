@@ -1,0 +1,110 @@
+"""How gunicorn serves the application: its settings, and a worker that waits for nobody too long.
+
+A thread that reads from a slow client does nothing else. So a worker has many more threads than it computes
+with, and a request has a bounded time to arrive; in front of strangers stands a proxy that takes requests in
+whole (docs/running.md).
+"""
+
+import ctypes
+import errno
+import os
+import signal
+import socket
+import time
+from typing import Any
+
+from gunicorn.http.errors import LimitRequestHeaders, LimitRequestLine
+from gunicorn.util import write_nonblock
+from gunicorn.workers.gthread import ThreadWorker
+
+from orthocline.web.plain import TOO_LONG
+
+workers = 2
+threads = 128
+worker_class = "orthocline.web.serving.Worker"
+preload_app = True
+loglevel = "warning"
+timeout, graceful_timeout, keepalive = 30, 5, 5
+limit_request_line = 8190
+# A control socket would be shared by all that the account runs.
+control_socket_disable = True
+
+ARRIVAL_S = 10.0
+"""A request, head and body, arrives within so long, or is given up."""
+ANSWER_S = 20.0
+"""A client that takes nothing of its answer for so long is left."""
+LINGER_S = 0.02
+"""What a client still sends is taken for so long before its connection is closed: the loop of all waits."""
+DIE_WITH_PARENT = 1
+"""PR_SET_PDEATHSIG of Linux's prctl(2)."""
+
+
+class TimedSocket:
+    """A client's socket that ends, as if it had been closed, when a request takes too long to arrive."""
+
+    def __init__(self, plain: socket.socket) -> None:
+        self._plain = plain
+        self.await_request()
+
+    def await_request(self) -> None:
+        """Begin to count the time of a request."""
+        self._until = time.monotonic() + ARRIVAL_S
+
+    def recv(self, size: int) -> bytes:
+        """Return what has come; nothing where the time is over."""
+        left = self._until - time.monotonic()
+        if left <= 0.0:
+            return b""
+        self._plain.settimeout(left)
+        try:
+            return self._plain.recv(size)
+        except TimeoutError:
+            return b""
+        finally:
+            self._plain.settimeout(ANSWER_S)
+
+    def sendall(self, data: bytes) -> None:
+        """Send it all; a client that does not take it is one that has gone."""
+        try:
+            self._plain.sendall(data)
+        except TimeoutError as error:
+            raise ConnectionResetError(errno.ECONNRESET, "the client took too long") from error
+
+    def shutdown(self, how: int) -> None:
+        """Begin to close, and wait no longer than a moment for the client to do so."""
+        self._plain.shutdown(how)
+        self._until = min(self._until, time.monotonic() + LINGER_S)
+
+    def __getattr__(self, name: str) -> Any:
+        return getattr(self._plain, name)
+
+
+class Worker(ThreadWorker):
+    """Gunicorn's worker of threads, whose clients have a bounded time."""
+
+    def enqueue_req(self, conn: Any) -> None:
+        """Count the time of the request that is about to be read."""
+        if isinstance(conn.sock, TimedSocket):
+            conn.sock.await_request()
+        else:
+            conn.sock = TimedSocket(conn.sock)
+        super().enqueue_req(conn)
+
+    def handle_error(self, req: Any, client: Any, addr: Any, exc: BaseException) -> None:
+        """Answer an address or a head that is too long with a page of ours."""
+        if isinstance(exc, LimitRequestLine | LimitRequestHeaders):
+            body = TOO_LONG.encode()
+            head = (
+                "HTTP/1.1 414 URI Too Long\r\nConnection: close\r\nContent-Type: text/html; charset=utf-8\r\n"
+                f"Content-Length: {len(body)}\r\n\r\n"
+            )
+            write_nonblock(client, head.encode() + body)
+        else:
+            super().handle_error(req, client, addr, exc)
+
+
+def post_worker_init(worker: Worker) -> None:
+    """Let a worker die with its master, so that nothing holds the port of a master that was killed."""
+    ctypes.CDLL(None).prctl(DIE_WITH_PARENT, signal.SIGKILL)
+    if os.getppid() != worker.ppid:
+        os.kill(os.getpid(), signal.SIGKILL)

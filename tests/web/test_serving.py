@@ -1,0 +1,174 @@
+"""As it is really served: slow strangers, long addresses, strange names, and a master that is killed."""
+
+import http.client
+import os
+import signal
+import socket
+import subprocess
+import sys
+import time
+from contextlib import ExitStack, closing
+from pathlib import Path
+
+import pytest
+
+from orthocline.cli import serve
+from orthocline.web.settings import SettingError, settings
+from tests.conftest import SECRET
+
+HALF = {
+    "head": b"GET /read HTTP/1.1\r\nHost: 127.0.0.1\r\nX-Slow: ",
+    "body": b"POST /sign-in HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: 900\r\n"
+    b"Content-Type: application/x-www-form-urlencoded\r\n\r\nname=T",
+    "idle": b"",
+}
+
+
+class Served:
+    """The application, served by the command; and what a client may do to it."""
+
+    def __init__(self, url, **environment):
+        with socket.socket() as probe:
+            probe.bind(("127.0.0.1", 0))
+            self.port = probe.getsockname()[1]
+        self.environment = os.environ | {"DATABASE_URL": url, "ORTHOCLINE_SECRET": SECRET} | environment
+        self.start()
+
+    def start(self):
+        command = [sys.executable, "-m", "orthocline.cli.main", "serve", "--port", str(self.port)]
+        self.process = subprocess.Popen(command, env=self.environment, stdout=subprocess.DEVNULL)
+        deadline = time.monotonic() + 60
+        while time.monotonic() < deadline and self.process.poll() is None:
+            try:
+                return self.get("/cautions")
+            except OSError:
+                time.sleep(0.1)
+        raise AssertionError("it does not come up")
+
+    def get(self, path, **headers):
+        with closing(http.client.HTTPConnection("127.0.0.1", self.port, timeout=30)) as connection:
+            connection.request("GET", path, headers=headers)
+            answer = connection.getresponse()
+            return answer.status, answer.read().decode()
+
+    def connect(self):
+        return socket.create_connection(("127.0.0.1", self.port), timeout=30)
+
+    def workers(self):
+        children = Path(f"/proc/{self.process.pid}/task/{self.process.pid}/children").read_text()
+        return [int(pid) for pid in children.split()]
+
+    def stop(self):
+        self.process.terminate()
+        self.process.wait()
+
+
+@pytest.fixture(scope="module")
+def served(cluster):
+    name = f"orthocline_served_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}"
+    cluster.create_database(name, fresh=True)
+    running = Served(cluster.url(name))
+    yield running
+    running.stop()
+
+
+def test_sixty_four_slow_strangers_keep_nobody_waiting(served):
+    with ExitStack() as stack:
+        slow = []
+        for i in range(64):
+            stranger = stack.enter_context(served.connect())
+            stranger.sendall(list(HALF.values())[i % 3])
+            slow.append((list(HALF)[i % 3], stranger))
+        waits = []
+        for _ in range(20):
+            start = time.monotonic()
+            assert served.get("/read?length=14+ft")[0] == 200
+            waits.append(time.monotonic() - start)
+        assert sorted(waits)[10] < 2.0, "a read beside them"
+        for kind, stranger in slow:
+            told = stranger.recv(4096)  # given up, not held for ever: the socket's own time is 30 s
+            assert told == b"" or told.startswith(b"HTTP/1.1 400"), kind
+    assert served.get("/cautions")[0] == 200
+
+
+def test_a_drip_of_bytes_is_given_up_too(served):
+    with served.connect() as stranger:
+        stranger.sendall(HALF["head"])
+        start, open_still = time.monotonic(), True
+        while open_still and time.monotonic() < start + 40:
+            time.sleep(0.2)
+            try:
+                stranger.sendall(b"x")
+            except OSError:
+                open_still = False
+    assert not open_still
+    assert time.monotonic() - start < 25
+
+
+@pytest.mark.parametrize("length", [5_000, 20_000])
+def test_a_long_address_is_answered_with_a_page(served, length):
+    status, page = served.get("/read?place=" + "x" * length)
+    assert status == 414
+    assert "That address is too long" in page
+
+
+@pytest.mark.parametrize("host", ["a..b", "evil.example", "127.0.0.1.evil.example", "x" * 300, "[::1"])
+def test_a_strange_name_is_answered_with_a_page(served, host):
+    status, page = served.get("/read", Host=host)
+    assert status == 400
+    assert "ORTHOCLINE_HOSTS" in page
+
+
+def test_a_killed_master_takes_its_workers_along_and_frees_the_port(served):
+    workers = served.workers()
+    assert len(workers) == 2
+    with served.connect() as held:
+        held.sendall(HALF["body"])
+        os.kill(served.process.pid, signal.SIGKILL)
+        served.process.wait()
+        served.start()
+    assert not any(Path(f"/proc/{pid}/cwd").exists() for pid in workers)
+
+
+def test_a_killed_worker_is_replaced(served):
+    for pid in served.workers():
+        os.kill(pid, signal.SIGKILL)
+    deadline = time.monotonic() + 20
+    while time.monotonic() < deadline:
+        try:
+            assert served.get("/cautions")[0] == 200
+            break
+        except OSError:
+            time.sleep(0.1)
+    assert served.get("/cautions")[0] == 200
+
+
+def test_root_lets_an_account_without_rights_answer_where_it_can(monkeypatch):
+    if os.geteuid() != 0:
+        assert serve._as_nobody_much() == []
+        return
+    monkeypatch.setattr(sys, "executable", "/bin/true")
+    assert serve._as_nobody_much() == ["--user", "www-data", "--group", "www-data"]
+    monkeypatch.setattr(sys, "executable", "/bin/false")
+    assert serve._as_nobody_much() == []
+
+
+def test_settings_are_read_and_checked():
+    found = settings(
+        {
+            "DATABASE_URL": "x",
+            "ORTHOCLINE_HOSTS": "greens.example, localhost",
+            "ORTHOCLINE_PROXIES": "1",
+            "ORTHOCLINE_SECURE": "1",
+        }
+    )
+    assert found["TRUSTED_HOSTS"] == ["greens.example", "localhost"]
+    assert (found["PROXIES"], found["SECURE"], found["DEMO"]) == (1, True, False)
+    assert "TRUSTED_HOSTS" not in settings({"DATABASE_URL": "x"})
+    for name, value in (
+        ("ORTHOCLINE_PROXIES", "many"),
+        ("ORTHOCLINE_SECURE", "yes"),
+        ("ORTHOCLINE_DEMO", ""),
+    ):
+        with pytest.raises(SettingError, match=name):
+            settings({"DATABASE_URL": "x", name: value})
