@@ -46,12 +46,8 @@ def integrator_error_m(putt, share):
     row = np.array([0.0, 0.0, 0.0, 0.0, 0.0, 0.0])
     heading = putt.bearing_rad - solved.launch.right_rad
     row[3:5] = solved.launch.speed_mps * math.cos(heading), solved.launch.speed_mps * math.sin(heading)
-    state, forces, ground = row, forces_of(putt).row, putt.surface.parameters
-    after = row.copy()
-    while math.hypot(state[3], state[4]) > roll.REST_MPS:
-        h = min(share / forces[0], roll.STEP_M / max(state[3] ** 2 + state[4] ** 2, 1e-12))
-        roll.step(putt.surface.slope, ground, forces, state, after, h)
-        state = after.copy()
+    limits = (1.0, math.inf, 0.0, math.inf)
+    state = roll.trace_plane(putt.surface.parameters, forces_of(putt).row, row, *limits, share)[-1]
     return math.hypot(state[1] - rests.x_m, state[2] - rests.y_m)
 
 

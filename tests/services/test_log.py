@@ -2,11 +2,13 @@
 
 from datetime import UTC, datetime, timedelta
 
+import numpy as np
 import pytest
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 
-from orthocline.core.api import SpeedAtHole, read
+from orthocline.core import read as core_read
+from orthocline.core.api import SpeedAtHole, Wind, read
 from orthocline.db.models import Golfer, LoggedPutt
 from orthocline.formats.putt_document import putt_of
 from orthocline.services import log
@@ -17,7 +19,7 @@ from orthocline.services.demo_speeds import WEEKS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.log import Finish
 from orthocline.services.mode import Mode
-from orthocline.services.reading import compare_own, read_putt, require_roll
+from orthocline.services.reading import compare_own, read_again, read_putt, require_roll
 from orthocline.services.speeds import list_speeds
 from orthocline.services.today import today
 from tests.conftest import PASSWORD
@@ -167,6 +169,28 @@ def test_a_miss_is_high_or_low_where_it_passes_not_where_it_ends():
     assert "low and stop" in own_words(answer, low)
     straight = read(plane_putt(15))
     assert "left and stop" in own_words(straight, compare_own(straight, -9 * INCH, Mode.PRACTICE))
+
+
+@pytest.mark.parametrize(
+    "asked",
+    [
+        {},
+        {"side_right": 0.03, "grade": -0.02},
+        {"grade": -0.09, "pace": SpeedAtHole(1.5)},
+        {"side_right": -0.02, "wind": Wind(7.0, 1.0)},
+    ],
+)
+def test_a_saved_read_is_had_again_without_solving_it(session, create_golfer, monkeypatch, asked):
+    first = read(plane_putt(12, **asked))
+    logged = log.save_read(session, create_golfer(), first)
+    session.expire(logged)
+    monkeypatch.setattr(core_read, "aim", None)
+    again = read_again(logged, Mode.PRACTICE)
+    assert np.abs(again.path - first.path).max() < 1e-6
+    assert np.abs(again.path_past - first.path_past).max() < 1e-6
+    assert call(again) == call(first)
+    with pytest.raises(NotAllowedError):
+        read_again(logged, Mode.COMPETITION)
 
 
 def test_a_pace_given_as_speed_is_said_as_speed_on_ground_that_holds_no_ball():

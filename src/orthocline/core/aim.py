@@ -10,7 +10,7 @@ from orthocline.core.plane_aim import PAST, SPEED, aim_on_plane
 from orthocline.core.plane_roll import heading_at, path_left, plane_samples, rolled
 from orthocline.core.putt import Putt, RollPast, SpeedAtHole
 from orthocline.core.roll import holds_ball, roll
-from orthocline.core.shoot import Arrival, NoLineError, shoot
+from orthocline.core.shoot import Arrival, NoLineError, Work, shoot
 from orthocline.core.track import Track
 from orthocline.core.units import wrap_rad
 
@@ -119,14 +119,18 @@ def _aim_in_still_air(putt: Putt) -> Aim:
 
 
 def _aim_in_wind(putt: Putt) -> Aim:
-    """Return the aim in wind: at the pace asked, or firmer, or in still air where no line is found at all."""
+    """Return the aim in wind: at the pace asked, or firmer, or in still air where no line is found at all.
+
+    All paces together are worth one putt's work: a gale on a steep slope is no reason to compute on and on.
+    """
     still = _aim_in_still_air(putt)
     # A ball that would roll back into the hole is no line to look near.
     entry = max(-WIDEST_AIM_RAD, min(WIDEST_AIM_RAD, still.entry_right_rad))
     start = Arrival(putt.bearing_rad - entry, still.speed_at_hole_mps)
+    work = Work()
     for pace in _paces_in_wind(putt, still):
         try:
-            return _shot(putt, pace, start)
+            return _shot(putt, pace, start, work)
         except NoLineError:
             continue
     return replace(still, pace_met=False, wind_counted=False)
@@ -141,9 +145,9 @@ def _paces_in_wind(putt: Putt, still: Aim) -> Iterator[RollPast | SpeedAtHole]:
         yield SpeedAtHole(factor * least)
 
 
-def _shot(putt: Putt, pace: RollPast | SpeedAtHole, guess: Arrival) -> Aim:
+def _shot(putt: Putt, pace: RollPast | SpeedAtHole, guess: Arrival, work: Work) -> Aim:
     forces = forces_of(putt)
-    shot = shoot(putt.surface, forces, putt, pace, guess)
+    shot = shoot(putt.surface, forces, putt, pace, guess, work)
     beyond = roll(
         putt.surface,
         forces,

@@ -48,7 +48,7 @@ from orthocline.core.ramp import (
     Rods,
 )
 from orthocline.core.ramp_rolls import ROLL_RANGE_M, OneWay, RampSpeed, one_way, speed_from_rolls
-from orthocline.core.read import Read, read
+from orthocline.core.read import Read, read, read_as_solved
 from orthocline.core.simulated_ramp import (
     HIDDEN_GRAIN_RANGE,
     HIDDEN_SLOPE_RANGE,
@@ -154,6 +154,7 @@ __all__ = [
     "plane_from_grade",
     "posted_speed",
     "read",
+    "read_as_solved",
     "roller",
     "rule_of_thumb_stroke_m",
     "score_zero_putts",

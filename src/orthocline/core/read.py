@@ -100,7 +100,11 @@ def read(putt: Putt) -> Read:
 
     A putt that cannot be made as asked is still read: `aim.pace_met` is false and `warnings` says why.
     """
-    solved = aim(putt)
+    return read_as_solved(putt, aim(putt))
+
+
+def read_as_solved(putt: Putt, solved: Aim) -> Read:
+    """Return the read of a putt whose aim is known already, from the solver or from an earlier read."""
     roll = roller(putt, solved)
     track = roll(solved.launch)
     drag = rolling_deceleration_mps2(putt.green_speed_ft)

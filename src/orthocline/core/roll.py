@@ -17,12 +17,11 @@ from numpy.typing import NDArray
 from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
 from orthocline.core.forces import WIND_FACTOR_PER_M, Forces
 from orthocline.core.putt import Point
-from orthocline.core.surface import GRADIENT, Surface
+from orthocline.core.surface import Surface, plane_slope
 from orthocline.core.track import COLUMNS, Track
 
 PER_SLOPE = ROLLING_SHARE * GRAVITY_MPS2
-SLOPE = types.FunctionType(GRADIENT)
-F8, ROW = types.float64, types.float64[::1]
+F8, ROW, ROWS = types.float64, types.float64[::1], types.float64[:, ::1]
 STEP_SHARE = 0.03
 """Share of its speed that the ball loses in one step on level ground (benchmarks/step.py)."""
 STEP_M = 0.03
@@ -32,7 +31,7 @@ REST_MPS = 1e-4
 """Speed [m/s] taken for rest: the way left is under a hundredth of a millimetre."""
 
 
-@njit(types.UniTuple(F8, 2)(SLOPE, ROW, ROW, F8, F8, F8, F8), cache=True, nogil=True)
+@njit(nogil=True)
 def thrust(
     slope: Any, ground: Any, forces: Any, x: float, y: float, vx: float, vy: float
 ) -> tuple[float, float]:
@@ -46,35 +45,8 @@ def thrust(
     return -forces[0] * vx + v * ax, -forces[0] * vy + v * ay
 
 
-@njit(types.void(SLOPE, ROW, ROW, ROW, ROW, F8), cache=True, nogil=True)
-def step(slope: Any, ground: Any, forces: Any, before: Any, after: Any, h: float) -> None:
-    """Write into `after` the row of a track that lies `h` further in tau than `before`."""
-    t, x, y, vx, vy, s = before[0], before[1], before[2], before[3], before[4], before[5]
-    v1 = math.sqrt(vx * vx + vy * vy)
-    ax1, ay1 = thrust(slope, ground, forces, x, y, vx, vy)
-    ux2, uy2 = vx + 0.5 * h * ax1, vy + 0.5 * h * ay1
-    v2 = math.sqrt(ux2 * ux2 + uy2 * uy2)
-    x2, y2 = x + 0.5 * h * v1 * vx, y + 0.5 * h * v1 * vy
-    ax2, ay2 = thrust(slope, ground, forces, x2, y2, ux2, uy2)
-    ux3, uy3 = vx + 0.5 * h * ax2, vy + 0.5 * h * ay2
-    v3 = math.sqrt(ux3 * ux3 + uy3 * uy3)
-    x3, y3 = x + 0.5 * h * v2 * ux2, y + 0.5 * h * v2 * uy2
-    ax3, ay3 = thrust(slope, ground, forces, x3, y3, ux3, uy3)
-    ux4, uy4 = vx + h * ax3, vy + h * ay3
-    v4 = math.sqrt(ux4 * ux4 + uy4 * uy4)
-    x4, y4 = x + h * v3 * ux3, y + h * v3 * uy3
-    ax4, ay4 = thrust(slope, ground, forces, x4, y4, ux4, uy4)
-    sixth = h / 6.0
-    after[0] = t + sixth * (v1 + 2.0 * v2 + 2.0 * v3 + v4)
-    after[1] = x + sixth * (v1 * vx + 2.0 * v2 * ux2 + 2.0 * v3 * ux3 + v4 * ux4)
-    after[2] = y + sixth * (v1 * vy + 2.0 * v2 * uy2 + 2.0 * v3 * uy3 + v4 * uy4)
-    after[3] = vx + sixth * (ax1 + 2.0 * ax2 + 2.0 * ax3 + ax4)
-    after[4] = vy + sixth * (ay1 + 2.0 * ay2 + 2.0 * ay3 + ay4)
-    after[5] = s + sixth * (v1 * v1 + 2.0 * v2 * v2 + 2.0 * v3 * v3 + v4 * v4)
-
-
-@njit(F8[:, ::1](SLOPE, ROW, ROW, ROW, F8, F8, F8, F8), cache=True, nogil=True)
-def trace(
+@njit(inline="always")
+def trace_on(
     slope: Any,
     ground: Any,
     forces: Any,
@@ -83,28 +55,65 @@ def trace(
     path_limit: float,
     bearing: float,
     along_limit: float,
+    step_share: float,
 ) -> NDArray[np.float64]:
     """Return the rows of a track, forward in time (`sign` 1) or back (-1).
 
     It ends at rest, beyond `path_limit` [m] of path, or once it lies further than `along_limit` [m] from the
-    start in the direction `bearing` [rad].
+    start in the direction `bearing` [rad]. The function of the slope is built in where this is.
     """
     rows = np.empty((MAX_ROWS, COLUMNS))
     rows[0] = start
     cos, sin = math.cos(bearing), math.sin(bearing)
+    t, x, y, vx, vy, s = start[0], start[1], start[2], start[3], start[4], start[5]
     count = 1
     while count < MAX_ROWS:
-        row = rows[count - 1]
-        energy = row[3] * row[3] + row[4] * row[4]
-        along = (row[1] - start[1]) * cos + (row[2] - start[2]) * sin
-        if abs(row[5]) > path_limit or along > along_limit:
+        energy = vx * vx + vy * vy
+        along = (x - start[1]) * cos + (y - start[2]) * sin
+        if abs(s) > path_limit or along > along_limit or (energy < REST_MPS * REST_MPS and sign > 0.0):
             break
-        if energy < REST_MPS * REST_MPS and sign > 0.0:
-            break
-        h = min(STEP_SHARE / forces[0], STEP_M / max(energy, 1e-12))
-        step(slope, ground, forces, row, rows[count], sign * h)
+        h = sign * min(step_share / forces[0], STEP_M / max(energy, 1e-12))
+        v1 = math.sqrt(energy)
+        ax1, ay1 = thrust(slope, ground, forces, x, y, vx, vy)
+        ux2, uy2 = vx + 0.5 * h * ax1, vy + 0.5 * h * ay1
+        v2 = math.sqrt(ux2 * ux2 + uy2 * uy2)
+        ax2, ay2 = thrust(slope, ground, forces, x + 0.5 * h * v1 * vx, y + 0.5 * h * v1 * vy, ux2, uy2)
+        ux3, uy3 = vx + 0.5 * h * ax2, vy + 0.5 * h * ay2
+        v3 = math.sqrt(ux3 * ux3 + uy3 * uy3)
+        ax3, ay3 = thrust(slope, ground, forces, x + 0.5 * h * v2 * ux2, y + 0.5 * h * v2 * uy2, ux3, uy3)
+        ux4, uy4 = vx + h * ax3, vy + h * ay3
+        v4 = math.sqrt(ux4 * ux4 + uy4 * uy4)
+        ax4, ay4 = thrust(slope, ground, forces, x + h * v3 * ux3, y + h * v3 * uy3, ux4, uy4)
+        sixth = h / 6.0
+        t += sixth * (v1 + 2.0 * v2 + 2.0 * v3 + v4)
+        x += sixth * (v1 * vx + 2.0 * v2 * ux2 + 2.0 * v3 * ux3 + v4 * ux4)
+        y += sixth * (v1 * vy + 2.0 * v2 * uy2 + 2.0 * v3 * uy3 + v4 * uy4)
+        s += sixth * (v1 * v1 + 2.0 * v2 * v2 + 2.0 * v3 * v3 + v4 * v4)
+        vx += sixth * (ax1 + 2.0 * ax2 + 2.0 * ax3 + ax4)
+        vy += sixth * (ay1 + 2.0 * ay2 + 2.0 * ay3 + ay4)
+        row = rows[count]
+        row[0], row[1], row[2], row[3], row[4], row[5] = t, x, y, vx, vy, s
         count += 1
     return rows[:count].copy()
+
+
+@njit(ROWS(ROW, ROW, ROW, F8, F8, F8, F8, F8), cache=True, nogil=True)
+def trace_plane(
+    ground: Any,
+    forces: Any,
+    start: Any,
+    sign: float,
+    path_limit: float,
+    bearing: float,
+    along_limit: float,
+    step_share: float,
+) -> NDArray[np.float64]:
+    """Return `trace_on` a plane, compiled once for all."""
+    return trace_on(plane_slope, ground, forces, start, sign, path_limit, bearing, along_limit, step_share)
+
+
+COMPILED_AHEAD = {plane_slope: trace_plane}
+"""Kinds of ground that are compiled once for all; another compiles at its first roll."""
 
 
 def roll(
@@ -126,7 +135,7 @@ def roll(
         Path [m] after which the ball is followed no further.
     """
     row = _start_row(start, heading_rad, speed_mps)
-    rows = trace(surface.slope, surface.parameters, forces.row, row, 1.0, path_limit_m, 0.0, math.inf)
+    rows = _trace(surface, forces, row, 1.0, path_limit_m, 0.0, math.inf)
     slow = math.hypot(rows[-1, 3], rows[-1, 4]) < REST_MPS
     return Track(rows, rests=slow and holds_ball(surface, forces, Point(rows[-1, 1], rows[-1, 2])))
 
@@ -148,7 +157,16 @@ def came_from(
     """
     row = _start_row(end, heading_rad, speed_mps)
     limit = 10.0 * distance_m
-    return trace(surface.slope, surface.parameters, forces.row, row, -1.0, limit, back_rad, distance_m)
+    return _trace(surface, forces, row, -1.0, limit, back_rad, distance_m)
+
+
+def _trace(
+    surface: Surface, forces: Forces, start: NDArray[np.float64], *limits: float
+) -> NDArray[np.float64]:
+    """Return `trace_on` a surface: by the kernel compiled ahead where there is one for its kind."""
+    arguments: Any = (surface.parameters, forces.row, start, *limits, STEP_SHARE)
+    ahead = COMPILED_AHEAD.get(surface.slope)
+    return np.asarray(ahead(*arguments) if ahead else trace_on(surface.slope, *arguments))
 
 
 def _start_row(start: Point, heading_rad: float, speed_mps: float) -> NDArray[np.float64]:

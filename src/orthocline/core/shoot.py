@@ -31,6 +31,31 @@ class NoLineError(ValueError):
     """No line through the hole was found at the pace asked."""
 
 
+MOST_WORK = 500_000
+"""Steps of integration after which a search is given up: about 60 ms of a processor of 2024."""
+STEPS_A_ROLL = 400
+"""What a roll costs beside its steps, in steps."""
+
+
+@dataclass
+class Work:
+    """How much may still be spent on finding a line."""
+
+    left: int = MOST_WORK
+
+    def spend(self, steps: int) -> None:
+        """Count a roll.
+
+        Raises
+        ------
+        NoLineError
+            When it was one too many.
+        """
+        self.left -= steps + STEPS_A_ROLL
+        if self.left < 0:
+            raise NoLineError("no line was found with the work that a putt is worth")
+
+
 @dataclass(frozen=True)
 class Arrival:
     """Direction [rad, counter-clockwise from +x] and speed [m/s] at the hole's centre."""
@@ -50,7 +75,14 @@ class Shot:
     path_m: float
 
 
-def shoot(surface: Surface, forces: Forces, putt: Putt, pace: RollPast | SpeedAtHole, guess: Arrival) -> Shot:
+def shoot(
+    surface: Surface,
+    forces: Forces,
+    putt: Putt,
+    pace: RollPast | SpeedAtHole,
+    guess: Arrival,
+    work: Work | None = None,
+) -> Shot:
     """Return the launch that passes through the hole's centre at `pace` on any ground.
 
     Parameters
@@ -61,29 +93,31 @@ def shoot(surface: Surface, forces: Forces, putt: Putt, pace: RollPast | SpeedAt
         Where ball and hole lie.
     guess : Arrival
         A guess near the line that is wanted, such as the closed form's on the mean tilt.
+    work : Work or None
+        What may be spent; it is counted down.
 
     Raises
     ------
     NoLineError
-        When the search around the guess finds no such line.
+        When the search around the guess finds no such line, or its work is spent.
     """
-
+    work = work or Work()
     last = guess.speed_mps if isinstance(pace, RollPast) else pace.speed_mps
 
     def speed_for(heading: float) -> float:
         nonlocal last
         if isinstance(pace, RollPast):
-            last = _speed_for_past(surface, forces, putt, pace.past_m, Arrival(heading, last))
+            last = _speed_for_past(surface, forces, putt, pace.past_m, Arrival(heading, last), work)
         return last
 
     def miss(heading: float, _: None) -> float:
-        row = _at_ball(surface, forces, putt, Arrival(heading, speed_for(heading)))
+        row = _at_ball(surface, forces, putt, Arrival(heading, speed_for(heading)), work)
         return _right_of_ball(putt, row)
 
     low, high = _straddle(miss, guess.heading_rad)
     heading = root_finder(miss)(None, low, high, ANGLE_TOLERANCE_RAD)
     arrival = Arrival(heading, speed_for(heading))
-    row = _at_ball(surface, forces, putt, arrival)
+    row = _at_ball(surface, forces, putt, arrival, work)
     speed = float(math.hypot(row[3], row[4]))
     return Shot(math.atan2(row[4], row[3]), speed, arrival, -float(row[T]), -float(row[S]))
 
@@ -104,7 +138,9 @@ def _straddle(miss: Callable[[float, None], float], middle: float) -> tuple[floa
     raise NoLineError("no direction at the hole leads back to the ball")
 
 
-def _speed_for_past(surface: Surface, forces: Forces, putt: Putt, past_m: float, guess: Arrival) -> float:
+def _speed_for_past(
+    surface: Surface, forces: Forces, putt: Putt, past_m: float, guess: Arrival, work: Work
+) -> float:
     """Return the speed [m/s] at the hole that rolls on for `past_m` in that direction."""
     asked = max(past_m, LEAST_PAST_M)
 
@@ -117,6 +153,7 @@ def _speed_for_past(surface: Surface, forces: Forces, putt: Putt, past_m: float,
             speed_mps=speed,
             path_limit_m=4.0 * asked,
         )
+        work.spend(len(track.samples))
         return float(track.samples[-1, S]) - asked
 
     span = FIRST_SPAN
@@ -128,7 +165,9 @@ def _speed_for_past(surface: Surface, forces: Forces, putt: Putt, past_m: float,
     raise NoLineError("no speed at the hole rolls on so far and rests")
 
 
-def _at_ball(surface: Surface, forces: Forces, putt: Putt, arrival: Arrival) -> NDArray[np.float64]:
+def _at_ball(
+    surface: Surface, forces: Forces, putt: Putt, arrival: Arrival, work: Work
+) -> NDArray[np.float64]:
     """Return the row (t, x, y, vx, vy, s), backward from the hole, at the ball's distance from it.
 
     Filled with NaN where the way back does not get there.
@@ -142,6 +181,7 @@ def _at_ball(surface: Surface, forces: Forces, putt: Putt, arrival: Arrival) -> 
         back_rad=putt.bearing_rad + math.pi,
         distance_m=putt.length_m,
     )
+    work.spend(len(rows))
     along = [putt.along_and_right_m(_point(row))[0] for row in rows[-2:]]
     if len(rows) < 2 or not along[1] <= 0.0 <= along[0]:
         return np.full(6, math.nan)

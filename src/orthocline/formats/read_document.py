@@ -1,9 +1,16 @@
-"""The read as JSON: what comes out for a putt document."""
+"""The read as JSON: what comes out for a putt document, and what of it is enough to have it again."""
 
 import math
+from dataclasses import replace
 from typing import Any
 
-from orthocline.core.api import MODEL_VERSION, Mark, Read, Window
+import numpy as np
+
+from orthocline.core.api import MODEL_VERSION, Aim, Launch, Mark, Putt, Read, Window, roller
+
+LONGEST_WAY = 3.0
+"""A ball's way to the hole is no longer than so many times the straight one."""
+PATH_COLUMN = 4
 
 
 def read_document(read: Read) -> dict[str, Any]:
@@ -49,6 +56,23 @@ def summary_document(read: Read) -> dict[str, Any]:
     """Return a read as JSON data without its paths, which follow again from the putt and the model."""
     whole = read_document(read)
     return {name: value for name, value in whole.items() if name not in ("path", "path_past")}
+
+
+def aim_of(document: dict[str, Any], putt: Putt) -> Aim:
+    """Return the aim that a read's document holds; the length of the way comes from rolling it once."""
+    launch = Launch(math.radians(document["launch_angle_right_deg"]), document["launch_speed_mps"])
+    solved = Aim(
+        launch,
+        document["time_to_hole_s"],
+        document["speed_at_hole_mps"],
+        math.radians(document["entry_angle_right_deg"]),
+        document["past_m"],
+        LONGEST_WAY * putt.length_m,
+        document["asked_pace_met"],
+        all(warning["code"] != "wind_not_counted" for warning in document["warnings"]),
+    )
+    at_hole = roller(putt, solved)(launch).at_times(np.array([solved.time_to_hole_s]))
+    return replace(solved, path_m=float(at_hole[0, PATH_COLUMN]))
 
 
 def _mark(mark: Mark) -> dict[str, Any]:

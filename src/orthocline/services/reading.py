@@ -1,6 +1,9 @@
 """Read a putt, and set the golfer's own read beside it."""
 
-from orthocline.core.api import OwnRoll, Putt, Read, own_roll, read
+from orthocline.core.api import MODEL_VERSION, OwnRoll, Putt, Read, own_roll, read, read_as_solved
+from orthocline.db.models import LoggedPutt
+from orthocline.formats.putt_document import putt_of
+from orthocline.formats.read_document import aim_of
 from orthocline.services.mode import Mode, require_practice
 
 
@@ -8,6 +11,20 @@ def read_putt(putt: Putt, mode: Mode) -> Read:
     """Return the read of a putt; refused in Competition."""
     require_practice(mode, "The read")
     return read(putt)
+
+
+def read_again(logged: LoggedPutt, mode: Mode) -> Read:
+    """Return the read of a logged putt as it was saved, or a new one where the physics has changed since.
+
+    Refused in Competition.
+    """
+    require_practice(mode, "The read")
+    assert logged.putt_document is not None
+    assert logged.read_document is not None
+    putt = putt_of(logged.putt_document)
+    if logged.model_version != MODEL_VERSION:
+        return read(putt)
+    return read_as_solved(putt, aim_of(logged.read_document, putt))
 
 
 def compare_own(answer: Read, aim_right_m: float, mode: Mode) -> OwnRoll:

@@ -3,16 +3,16 @@
 from dataclasses import dataclass
 from datetime import datetime
 
-from orthocline.core.api import Read
 from orthocline.formats.putt_document import putt_of
 from orthocline.formats.wording import Wording, speed_text, when_words
 from orthocline.services.call import Call, call
+from orthocline.services.demo import SPINDRIFT as DEMO_PUTT
 from orthocline.services.mode import Mode
-from orthocline.services.reading import read_putt
+from orthocline.services.reading import read_again, read_putt
 from orthocline.services.speeds import DaySpeed
 from orthocline.services.today import Today
 from orthocline.web.log.view import Row, row
-from orthocline.web.read.asked import asked, values_of
+from orthocline.web.read.asked import values_of
 from orthocline.web.read.drawing import Plan, plan
 from orthocline.web.read.forms import SPINDRIFT
 from orthocline.web.read.start import demo_values
@@ -50,7 +50,9 @@ def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
         values = values_of(putt_of(last.putt_document), wording, last.place)
     else:
         title, values = SPINDRIFT["place"], demo_values(wording, now)
-    answer = _answer(values, mode, wording)
+    answer = None
+    if mode is Mode.PRACTICE:
+        answer = read_again(last, mode) if last else read_putt(DEMO_PUTT.putt, mode)
     return TodayView(
         day,
         rows,
@@ -64,8 +66,3 @@ def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
 
 def _speed(speed: DaySpeed, now: datetime) -> str:
     return f"{speed_text(speed.speed_ft.value)}, {when_words(speed.measured_at, now)}."
-
-
-def _answer(values: dict[str, str], mode: Mode, wording: Wording) -> Read | None:
-    putt = asked(values, wording).putt
-    return read_putt(putt, mode) if putt and mode is Mode.PRACTICE else None
