@@ -1,5 +1,6 @@
 """The read page: one address as a page, a part and a roll; bad figures beside their fields."""
 
+import itertools
 import json
 import re
 from html import unescape
@@ -152,6 +153,17 @@ def test_a_held_drawing_keeps_its_frame_and_its_address(client):
     assert "HX-Replace-Url" not in held.headers
     for bad in ("1,2", "a,b,c,d", "1e9,0,0,0", "nan,0,0,0"):
         assert client.get("/read", query_string={**SPINDRIFT, "frame": bad}).status_code == 200
+
+
+@pytest.mark.parametrize("scale", [1, 10, 300, 1000, 5000])
+@pytest.mark.parametrize("asked", ["", "&own=9+in", "&length=60+m&side=4+%25&rise=4+%25&slope=down&own=60+in"])
+def test_any_frame_that_may_be_held_can_be_drawn(client, scale, asked):
+    for x, y, turn in itertools.product((0, 320, 1000), (0, 310, 1000), (-720, 0, 45, 180)):
+        answer = client.get(f"/read?frame={scale},{x},{y},{turn}{asked}", headers=PART)
+        assert answer.status_code == 200, (x, y, turn)
+        assert 'id="plan"' in answer.text
+    for odd in ("nan,0,0,0", "300,inf,0,0", "300,1e999,0,0", "300,0,0", "x", "0,0,0,0"):
+        assert client.get(f"/read?frame={odd}{asked}", headers=PART).status_code == 200, odd
 
 
 def test_own_read_is_shown_beside_the_models(client):

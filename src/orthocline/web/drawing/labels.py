@@ -84,11 +84,14 @@ class Outline:
         self.low, self.high = low.tolist(), high.tolist()
 
     def reach(self, want: Wanted, y: float) -> tuple[float, float]:
-        """Return the leftmost and rightmost of a label's point and all drawn beside a line of text."""
+        """Return the leftmost and rightmost of a label's point and all drawn beside a line of text.
+
+        Beyond the sheet nothing is drawn: there it is the point alone.
+        """
         first = max(0, int((y - self.size) / self.strip))
         last = max(first + 1, int((y + self.size) / self.strip) + 1)
         low, high = self.low[first:last], self.high[first:last]
-        return min(want.x, *low), max(want.x, *high)
+        return min((want.x, *low)), max((want.x, *high))
 
 
 def place_labels(wanted: Sequence[Wanted], drawn: Spots, room: Room) -> list[Label]:
