@@ -1,5 +1,6 @@
 """The speed book: which speed a read uses, how sure and how old; and measuring it, refused in Competition."""
 
+import json
 from datetime import UTC, datetime, timedelta
 
 import numpy as np
@@ -129,7 +130,7 @@ def test_the_archive_holds_the_book_and_the_measures_and_deleting_takes_them(ses
     kept_speed(
         session, golfer, 10.4, green="practice green", condition=Condition(firmness="firm", trueness=4)
     )
-    document = export_account(session, golfer)
+    document = json.loads("".join(export_account(session, golfer)))
     assert document["speeds"][0]["speed_ft"] == 10.4
     assert (document["speeds"][0]["firmness"], document["speeds"][0]["trueness"]) == ("firm", 4)
     assert document["measures"] is None

@@ -116,14 +116,6 @@ def test_sign_up_in_and_out(client):
     assert client.get("/log").status_code == 302
 
 
-def test_the_demo_golfer_only_in_demo_mode(client, database_url, sessions, create_golfer):
-    assert client.post("/sign-in/demo").status_code == 404
-    create_golfer("Wren Halloran")
-    assert client.post("/sign-in/demo", data={"next": "/read"}).location == "/read"
-    sober = create_app(app_config(database_url, SESSIONS=sessions, DEMO=False)).test_client()
-    assert sober.post("/sign-in/demo").status_code == 404
-
-
 @pytest.mark.parametrize(
     "wanted", [None, "", "https://x.example", "//x.example", "/\\x.example", "read", "/a\nb", "//[bad"]
 )

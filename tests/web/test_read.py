@@ -156,7 +156,9 @@ def test_a_held_drawing_keeps_its_frame_and_its_address(client):
 
 
 @pytest.mark.parametrize("scale", [1, 10, 300, 1000, 5000])
-@pytest.mark.parametrize("asked", ["", "&own=9+in", "&length=60+m&side=4+%25&rise=4+%25&slope=down&own=60+in"])
+@pytest.mark.parametrize(
+    "asked", ["", "&own=9+in", "&length=60+m&side=4+%25&rise=4+%25&slope=down&own=60+in"]
+)
 def test_any_frame_that_may_be_held_can_be_drawn(client, scale, asked):
     for x, y, turn in itertools.product((0, 320, 1000), (0, 310, 1000), (-720, 0, 45, 180)):
         answer = client.get(f"/read?frame={scale},{x},{y},{turn}{asked}", headers=PART)

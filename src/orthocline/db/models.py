@@ -40,12 +40,17 @@ class Base(DeclarativeBase):
 
 
 class Golfer(Base):
-    """Someone who signs in. Names differ by more than capitals."""
+    """Someone who signs in. Names differ by more than capitals.
+
+    `session_version` stands in each signed-in browser's cookie: a new one ends all sessions. `demo` is NULL
+    but for the demo's golfer, who is a ``template``, and the ``copy`` of it that a visitor looks round in.
+    """
 
     __tablename__ = "golfers"
     __table_args__ = (
         CheckConstraint("mode IN ('practice', 'competition')", name="mode"),
-        Index("uq_golfers_name", text("folded(name)"), unique=True),
+        CheckConstraint("demo IN ('template', 'copy')", name="demo"),
+        Index("uq_golfers_name", text("folded(name)"), unique=True, postgresql_where=text("demo IS NULL")),
     )
 
     id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)
@@ -53,6 +58,9 @@ class Golfer(Base):
     password_hash: Mapped[str] = mapped_column(String(200))
     mode: Mapped[str] = mapped_column(String(20), server_default="practice")
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    session_version: Mapped[int] = mapped_column(server_default="1")
+    demo: Mapped[str | None] = mapped_column(String(10))
+    key: Mapped[UUID | None] = mapped_column(unique=True)
 
 
 class Entry:

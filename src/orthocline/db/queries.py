@@ -1,16 +1,28 @@
 """Queries, each scoped to the golfer whose rows they are."""
 
-from collections.abc import Sequence
-from datetime import datetime
+from collections.abc import Iterator, Sequence
+from datetime import datetime, timedelta
 from typing import TypeVar
+from uuid import UUID
 
-from sqlalchemy import ColumnElement, Select, delete, func, select
+from sqlalchemy import ColumnElement, DateTime, Select, delete, func, insert, literal, select, tuple_
 from sqlalchemy.dialects.postgresql import distinct_on
 from sqlalchemy.orm import InstrumentedAttribute, Session
 
-from orthocline.db.models import Entry, Golfer, LoggedPutt, OwnMeasures, SpeedNote
+from orthocline.db.models import (
+    Entry,
+    Golfer,
+    LoggedPutt,
+    OwnMeasures,
+    SpeedNote,
+    StrideTrial,
+    StrokeTrial,
+)
 
 Kept = TypeVar("Kept", bound=Entry)
+NEWEST_PUTT = (LoggedPutt.created_at.desc(), LoggedPutt.id.desc())
+FETCHED = 500
+"""Rows that are fetched at once where all are taken one after another."""
 LARGEST_ID = 2**63 - 1
 """No row has a larger number: the column's own limit."""
 
@@ -24,13 +36,46 @@ def same(column: InstrumentedAttribute[str], words: str) -> ColumnElement[bool]:
 
 
 def golfer_named(session: Session, name: str) -> Golfer | None:
-    """Return the golfer of that name."""
-    return session.scalar(select(Golfer).where(same(Golfer.name, name)))
+    """Return the golfer of that name, not counting the demo's."""
+    return session.scalar(select(Golfer).where(same(Golfer.name, name), Golfer.demo.is_(None)))
+
+
+def golfer_of_key(session: Session, key: UUID | None) -> Golfer | None:
+    """Return the golfer who was made by the form of that key, if any."""
+    return session.scalar(select(Golfer).where(Golfer.key == key)) if key else None
 
 
 def golfer_by_id(session: Session, golfer_id: int) -> Golfer | None:
     """Return a golfer."""
-    return session.get(Golfer, golfer_id)
+    return session.get(Golfer, golfer_id) if golfer_id <= LARGEST_ID else None
+
+
+def demo_template(session: Session) -> Golfer | None:
+    """Return the demo's golfer, of whom visitors get copies, if the demo was loaded."""
+    return session.scalar(select(Golfer).where(Golfer.demo == "template"))
+
+
+def copy_all(session: Session, template: Golfer, copy: Golfer, later: timedelta) -> None:
+    """Copy everything of one golfer to another, with all times that much later."""
+    for kind in (OwnMeasures, StrideTrial, StrokeTrial, LoggedPutt, SpeedNote):
+        columns = {column.key: column for column in kind.__table__.columns}
+        for name in ("id", "key", "golfer_id"):
+            columns.pop(name, None)
+        values = [c + later if isinstance(c.type, DateTime) else c for c in columns.values()]
+        rows = select(literal(copy.id), *values).where(kind.golfer_id == template.id)
+        if "id" in kind.__table__.columns:
+            rows = rows.order_by(kind.__table__.columns["id"])
+        session.execute(insert(kind).from_select(["golfer_id", *columns], rows))
+
+
+def delete_demo_copies(session: Session, before: datetime) -> None:
+    """Delete the copies of the demo's golfer that were made before a time, with all of theirs."""
+    session.execute(delete(Golfer).where(Golfer.demo == "copy", Golfer.created_at < before))
+
+
+def hold(session: Session, lock: int) -> None:
+    """Wait for a lock of the database that no two hold at once, and hold it until the transaction ends."""
+    session.execute(select(func.pg_advisory_xact_lock(lock)))
 
 
 def one_at_a_time(session: Session, golfer_id: int) -> None:
@@ -76,10 +121,20 @@ def putt_of(session: Session, golfer_id: int, putt_id: int) -> LoggedPutt | None
     return None if putt is None or putt.deleted_at else putt
 
 
+Place = tuple[datetime, int]
+"""Where a putt stands in the log: when it was logged, and its number."""
+
+
 def putts_of(
-    session: Session, golfer_id: int, *, result: str = "", place: str = "", limit: int | None = None
+    session: Session,
+    golfer_id: int,
+    *,
+    result: str = "",
+    place: str = "",
+    before: Place | None = None,
+    limit: int,
 ) -> Sequence[LoggedPutt]:
-    """Return a golfer's putts, newest first.
+    """Return so many of a golfer's putts, newest first.
 
     Parameters
     ----------
@@ -87,21 +142,37 @@ def putts_of(
         ``holed``, ``missed``, ``open`` (finish not recorded) or empty for all.
     place : str
         Part of the place's name.
+    before : tuple of datetime and int, or None
+        Only those that stand after this one in the log: further pages cost no more than the first.
     """
-    query = _putts(golfer_id).order_by(LoggedPutt.created_at.desc(), LoggedPutt.id.desc())
-    if result == "open":
-        query = query.where(LoggedPutt.holed.is_(None))
-    elif result:
-        query = query.where(LoggedPutt.holed.is_(result == "holed"))
-    if place:
-        query = query.where(func.strpos(func.folded(LoggedPutt.place), func.folded(place)) > 0)
-    return session.scalars(query.limit(limit)).all()
+    query = _filtered(golfer_id, result, place)
+    if before:
+        here = tuple_(LoggedPutt.created_at, LoggedPutt.id)
+        query = query.where(here < tuple_(literal(before[0]), literal(before[1])))
+    return session.scalars(query.order_by(*NEWEST_PUTT).limit(limit)).all()
+
+
+def count_putts(session: Session, golfer_id: int, *, result: str = "", place: str = "") -> int:
+    """Return how many putts of a golfer fit."""
+    query = _filtered(golfer_id, result, place).with_only_columns(func.count())
+    return session.scalar(query) or 0
+
+
+def all_putts(session: Session, golfer_id: int) -> Iterator[LoggedPutt]:
+    """Return all putts of a golfer, newest first, fetched as they are taken."""
+    query = _putts(golfer_id).order_by(*NEWEST_PUTT)
+    return iter(session.scalars(query.execution_options(yield_per=FETCHED)))
+
+
+def all_speeds(session: Session, golfer_id: int) -> Iterator[SpeedNote]:
+    """Return all speeds of a golfer, newest first, fetched as they are taken."""
+    query = _speeds(golfer_id).order_by(SpeedNote.measured_at.desc(), SpeedNote.id.desc())
+    return iter(session.scalars(query.execution_options(yield_per=FETCHED)))
 
 
 def unfinished_putts(session: Session, golfer_id: int) -> int:
     """Return how many putts of a golfer have no finish yet."""
-    query = _putts(golfer_id).where(LoggedPutt.holed.is_(None))
-    return session.scalar(select(func.count()).select_from(query.subquery())) or 0
+    return count_putts(session, golfer_id, result="open")
 
 
 def measures_of(session: Session, golfer_id: int) -> OwnMeasures | None:
@@ -154,6 +225,17 @@ def purge_deleted(session: Session, golfer_id: int, before: datetime) -> None:
 
 def _putts(golfer_id: int) -> Select[LoggedPutt]:
     return select(LoggedPutt).where(LoggedPutt.golfer_id == golfer_id, LoggedPutt.deleted_at.is_(None))
+
+
+def _filtered(golfer_id: int, result: str, place: str) -> Select[LoggedPutt]:
+    query = _putts(golfer_id)
+    if result == "open":
+        query = query.where(LoggedPutt.holed.is_(None))
+    elif result:
+        query = query.where(LoggedPutt.holed.is_(result == "holed"))
+    if place:
+        query = query.where(func.strpos(func.folded(LoggedPutt.place), func.folded(place)) > 0)
+    return query
 
 
 def _speeds(golfer_id: int) -> Select[SpeedNote]:

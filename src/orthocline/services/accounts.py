@@ -1,49 +1,64 @@
 """Accounts: sign up, sign in, the mode, and a golfer's data out and gone."""
 
+import json
+from collections.abc import Iterator
 from datetime import datetime
 from typing import Any
+from uuid import UUID
 
 from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerifyMismatchError
-from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
+from zxcvbn import zxcvbn
 
 from orthocline.db.models import NAME_LENGTH, Base, Golfer, LoggedPutt, OwnMeasures
-from orthocline.db.queries import golfer_named, measures_of, putts_of, speeds_of
+from orthocline.db.queries import (
+    all_putts,
+    all_speeds,
+    golfer_named,
+    golfer_of_key,
+    hold,
+    measures_of,
+)
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import Mode
 from orthocline.services.text import tidy_text
 
 OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at")
 """Columns that are the program's own: an account's archive holds all others."""
-PASSWORD_LENGTHS = (8, 200)
+WITHHELD = "In Competition reads, speeds and strokes are left out. They are here again when it ends."
+SIGNING_UP = 7_501_002
+"""Key of the lock under which one golfer at a time signs up."""
+PASSWORD_LENGTHS = (10, 200)
+LEAST_GUESSES_LOG10 = 6.0
+"""A password that is among the first million guesses is refused."""
+GUESSED_LETTERS = 72
+"""So many letters are enough to judge a password by."""
 _hasher = PasswordHasher()
 _NOBODY = _hasher.hash("nobody has this password")
 
 
-def sign_up(session: Session, name: str, password: str) -> Golfer:
-    """Return a new golfer.
+def sign_up(session: Session, name: str, password: str, key: UUID | None = None) -> Golfer:
+    """Return a new golfer. The same `key` again, with the same password, is the same golfer.
 
     Raises
     ------
     InvalidError
-        For a name that is empty, too long or taken, or a password that is too short or too long.
+        For a name that is empty, too long or taken, or a password that is too short, too long or too common.
     """
     tidy = tidy_text(name)
     if not 1 <= len(tidy) <= NAME_LENGTH or not tidy.isprintable():
-        raise InvalidError("name", f"A name has 1 to {NAME_LENGTH} characters.")
-    least, most = PASSWORD_LENGTHS
-    if not least <= len(password) <= most:
-        raise InvalidError("password", f"A password has {least} to {most} characters.")
-    taken = InvalidError("name", f"Somebody is signed up as “{tidy}” already. Choose another name.")
+        raise InvalidError("name", f"A name has 1 to {NAME_LENGTH} characters, all of which can be seen.")
+    _check_password("password", password, tidy)
+    golfer = Golfer(name=tidy, password_hash=_hasher.hash(password), key=key)
+    hold(session, SIGNING_UP)
+    before = golfer_of_key(session, key)
+    if before and _opens(before, password):
+        return before
     if golfer_named(session, tidy):
-        raise taken
-    golfer = Golfer(name=tidy, password_hash=_hasher.hash(password))
+        raise InvalidError("name", f"Somebody is signed up as “{tidy}” already. Choose another name.")
     session.add(golfer)
-    try:
-        session.flush()
-    except IntegrityError as error:
-        raise taken from error
+    session.flush()
     return golfer
 
 
@@ -56,13 +71,52 @@ def sign_in(session: Session, name: str, password: str) -> Golfer:
         For a wrong name or password; which of the two is not said, nor told by the time it takes.
     """
     golfer = golfer_named(session, tidy_text(name))
-    try:
-        _hasher.verify(golfer.password_hash if golfer else _NOBODY, password)
-    except (VerifyMismatchError, InvalidHashError):
-        golfer = None
-    if golfer is None:
+    if not _opens(golfer, password) or golfer is None:
         raise InvalidError("password", "That name and password do not go together.")
     return golfer
+
+
+def change_password(golfer: Golfer, password: str, new: str) -> None:
+    """Give a golfer a new password, which ends all sessions.
+
+    Raises
+    ------
+    InvalidError
+        When the password is not the golfer's, or the new one is too short, too long or too common.
+    """
+    _check_owner(golfer, password)
+    _check_password("new_password", new, golfer.name)
+    golfer.password_hash = _hasher.hash(new)
+    end_sessions(golfer)
+
+
+def end_sessions(golfer: Golfer) -> None:
+    """Sign a golfer out everywhere: every cookie that was made so far, copied ones too, counts no more."""
+    golfer.session_version += 1
+
+
+def _opens(golfer: Golfer | None, password: str) -> bool:
+    """Return whether a password is the golfer's; for nobody it takes as long."""
+    try:
+        return _hasher.verify(golfer.password_hash if golfer else _NOBODY, password) and golfer is not None
+    except (VerifyMismatchError, InvalidHashError):
+        return False
+
+
+def _check_owner(golfer: Golfer, password: str) -> None:
+    if not _opens(golfer, password):
+        raise InvalidError("password", "That is not your password.")
+
+
+def _check_password(field: str, password: str, name: str) -> None:
+    least, most = PASSWORD_LENGTHS
+    if not least <= len(password) <= most:
+        raise InvalidError(field, f"A password has {least} to {most} characters.")
+    if zxcvbn(password[:GUESSED_LETTERS], user_inputs=[name])["guesses_log10"] < LEAST_GUESSES_LOG10:
+        raise InvalidError(
+            field,
+            "That is among the first that anybody would guess. Three unrelated words do well.",
+        )
 
 
 def set_mode(golfer: Golfer, mode: Mode) -> None:
@@ -70,38 +124,58 @@ def set_mode(golfer: Golfer, mode: Mode) -> None:
     golfer.mode = mode.value
 
 
-def export_account(session: Session, golfer: Golfer) -> dict[str, Any]:
-    """Return everything that is kept of a golfer, as JSON data."""
-    return {
+def export_account(session: Session, golfer: Golfer) -> Iterator[str]:
+    """Return everything that is kept of a golfer as JSON, in pieces: a log may be long.
+
+    In Competition reads and speeds are left out, and the file says so.
+    """
+    hidden = golfer.mode == Mode.COMPETITION.value
+    whole = {
         "version": 1,
         "golfer": golfer.name,
         "signed_up": golfer.created_at.isoformat(),
-        "measures": _measures_document(measures_of(session, golfer.id)),
-        "speeds": [_columns(note) for note in speeds_of(session, golfer.id)],
-        "putts": [_putt_document(putt) for putt in putts_of(session, golfer.id)],
+        "measures": _measures_document(measures_of(session, golfer.id), hidden=hidden),
     }
+    if hidden:
+        whole["withheld"] = WITHHELD
+    yield f"{json.dumps(whole, indent=1)[:-2]},\n"
+    speeds = () if hidden else all_speeds(session, golfer.id)
+    yield from _listed("speeds", (_columns(note) for note in speeds))
+    yield ",\n"
+    yield from _listed(
+        "putts", (_putt_document(putt, hidden=hidden) for putt in all_putts(session, golfer.id))
+    )
+    yield "\n}\n"
+
+
+def _listed(name: str, rows: Iterator[dict[str, Any]]) -> Iterator[str]:
+    yield f' "{name}": ['
+    for i, row in enumerate(rows):
+        yield f"{',' if i else ''}\n  {json.dumps(row)}"
+    yield "\n ]"
 
 
 def delete_account(session: Session, golfer: Golfer, password: str) -> None:
-    """Delete a golfer and everything of theirs.
+    """Delete a golfer and everything of theirs; a copy of the demo needs no password.
 
     Raises
     ------
     InvalidError
         When the password is not the golfer's.
     """
-    sign_in(session, golfer.name, password)
+    if golfer.demo is None:
+        _check_owner(golfer, password)
     session.delete(golfer)
     session.flush()
 
 
-def _measures_document(measures: OwnMeasures | None) -> dict[str, Any] | None:
+def _measures_document(measures: OwnMeasures | None, *, hidden: bool) -> dict[str, Any] | None:
     if measures is None:
         return None
-    return _columns(measures) | {
-        "stride_tries": [_columns(trial) for trial in measures.stride_trials],
-        "stroke_putts": [_columns(trial) for trial in measures.stroke_trials],
-    }
+    told = _columns(measures) | {"stride_tries": [_columns(trial) for trial in measures.stride_trials]}
+    if hidden:
+        return told
+    return told | {"stroke_putts": [_columns(trial) for trial in measures.stroke_trials]}
 
 
 def _columns(row: Base) -> dict[str, Any]:
@@ -111,16 +185,19 @@ def _columns(row: Base) -> dict[str, Any]:
     return {name: v.isoformat() if isinstance(v, datetime) else v for name, v in values.items()}
 
 
-def _putt_document(putt: LoggedPutt) -> dict[str, Any]:
-    return {
-        "logged_at": putt.created_at.isoformat(),
-        "place": putt.place,
-        "length_m": putt.length_m,
+def _putt_document(putt: LoggedPutt, *, hidden: bool) -> dict[str, Any]:
+    read = {
         "green_speed_ft": putt.green_speed_ft,
         "putt": putt.putt_document,
         "read": putt.read_document,
         "model": putt.model_version,
         "own_aim_right_m": putt.own_aim_right_m,
+    }
+    return {
+        "logged_at": putt.created_at.isoformat(),
+        "place": putt.place,
+        "length_m": putt.length_m,
+        **({} if hidden else read),
         "note": putt.note,
         "holed": putt.holed,
         "finish_along_m": putt.finish_along_m,

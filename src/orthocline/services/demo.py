@@ -1,9 +1,9 @@
 """The Ternholm demo: an invented golfer's log, rolled by the model with honest scatter."""
 
 import math
-import secrets
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
+from uuid import UUID
 
 import numpy as np
 from sqlalchemy.orm import Session
@@ -21,9 +21,16 @@ from orthocline.core.api import (
     roller,
 )
 from orthocline.db.models import Golfer
-from orthocline.db.queries import golfer_named, newest_speed
-from orthocline.services.accounts import sign_up
+from orthocline.db.queries import (
+    copy_all,
+    delete_demo_copies,
+    demo_template,
+    golfer_of_key,
+    hold,
+    newest_speed,
+)
 from orthocline.services.demo_speeds import COURSE, load_demo_speeds
+from orthocline.services.errors import NotFoundError
 from orthocline.services.log import Finish, record_finish, save_read
 
 DEMO_GOLFER = "Wren Halloran"
@@ -41,6 +48,9 @@ GREENS = (
     "Homeward",
 )
 PUTTS_LOGGED = 26
+COPY_LIFE = timedelta(days=1)
+LOADING_DEMO = 7_501_003
+"""Key of the lock under which the demo is loaded, and copied."""
 
 
 @dataclass(frozen=True)
@@ -75,21 +85,47 @@ SPINDRIFT = DemoPutt(4, 14.0, -0.021, 1.0 / 168.0, 10.2, 12.0)
 """The demo putt: green 4, 14 ft, 2.1 % falling left, an inch up, speed 10.2, a foot past."""
 
 
-def demo_golfer(session: Session) -> Golfer | None:
-    """Return the demo's golfer, if it was loaded."""
-    return golfer_named(session, DEMO_GOLFER)
-
-
 def load_demo(session: Session, seed: int = 4) -> bool:
-    """Load what of the demo is not there yet; return whether anything was loaded now."""
-    golfer = demo_golfer(session)
-    if golfer is None:
-        golfer = sign_up(session, DEMO_GOLFER, secrets.token_urlsafe(32))
-        _log_season(session, golfer, np.random.default_rng(seed))
-    elif newest_speed(session, golfer.id):
+    """Load the demo's golfer and all of hers, once; return whether it was loaded now."""
+    hold(session, LOADING_DEMO)
+    if demo_template(session):
         return False
+    golfer = Golfer(name=DEMO_GOLFER, password_hash="", demo="template")
+    session.add(golfer)
+    session.flush()
+    _log_season(session, golfer, np.random.default_rng(seed))
     load_demo_speeds(session, golfer, np.random.default_rng(seed + 1))
     return True
+
+
+def demo_copy(session: Session, now: datetime, key: UUID | None = None) -> Golfer:
+    """Return a copy of the demo's golfer that is one visitor's alone, as if she had measured this morning.
+
+    Copies are swept away after `COPY_LIFE`. The same `key` again is the same copy.
+
+    Raises
+    ------
+    NotFoundError
+        When the demo was not loaded.
+    """
+    hold(session, LOADING_DEMO)
+    delete_demo_copies(session, now - COPY_LIFE)
+    template = demo_template(session)
+    if template is None:
+        raise NotFoundError("There is no demo here.")
+    copy = golfer_of_key(session, key)
+    if copy is None:
+        copy = Golfer(name=template.name, password_hash="", demo="copy", key=key)
+        session.add(copy)
+        session.flush()
+        copy_all(session, template, copy, _days_since(session, template, now))
+    return copy
+
+
+def _days_since(session: Session, template: Golfer, now: datetime) -> timedelta:
+    """Return for how many whole days the demo has been lying there."""
+    newest = newest_speed(session, template.id)
+    return timedelta(days=(now - newest.measured_at).days if newest else 0)
 
 
 def _log_season(session: Session, golfer: Golfer, chance: np.random.Generator) -> None:

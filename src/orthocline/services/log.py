@@ -1,22 +1,34 @@
 """The log: save a read, note a putt, record where the ball finished, and find it again."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
+from typing import Any
 from uuid import UUID
 
 from sqlalchemy.orm import Session
 
-from orthocline.core.api import MODEL_VERSION, Read
+from orthocline.core.api import MODEL_VERSION, Putt, Read
 from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH, Golfer, LoggedPutt
-from orthocline.db.queries import add_once, entry_of, purge_deleted, putt_of, putts_of
+from orthocline.db.queries import (
+    LARGEST_ID,
+    add_once,
+    count_putts,
+    entry_of,
+    purge_deleted,
+    putt_of,
+    putts_of,
+)
 from orthocline.formats.putt_document import document_of
+from orthocline.formats.putt_document import putt_of as putt_of_document
 from orthocline.formats.read_document import summary_document
 from orthocline.services.errors import InvalidError, NotFoundError
+from orthocline.services.mode import Mode
 from orthocline.services.text import short_text, tidy_text
 
 UNDO_TIME = timedelta(days=1)
 """How long a deleted putt can be brought back before it is deleted for good."""
+PUTTS_A_PAGE = 50
+EPOCH = datetime(1970, 1, 1, tzinfo=UTC)
 NO_PUTT = "There is no such putt in your log. It may have been deleted."
 FARTHEST_FINISH_M = 30.0
 LONGEST_M = 100.0
@@ -28,6 +40,41 @@ class Finish:
 
     along_m: float
     across_m: float
+
+
+@dataclass(frozen=True)
+class Entry:
+    """A putt of the log as its golfer may see it; what was read is None in Competition, or where nothing was.
+
+    Attributes
+    ----------
+    finish : Finish or None
+        None for a holed ball, and until it is recorded (`holed` None).
+    putt : Putt or None
+        What was asked.
+    read : dict or None
+        The summary of the read.
+    """
+
+    id: int
+    created_at: datetime
+    place: str
+    length_m: float
+    note: str
+    holed: bool | None
+    finish: Finish | None
+    putt: Putt | None
+    read: dict[str, Any] | None
+    own_aim_right_m: float | None
+
+
+@dataclass(frozen=True)
+class LogPage:
+    """A page of the log, how many putts there are in all, and the mark of the page of older ones, if any."""
+
+    putts: tuple[LoggedPutt, ...]
+    total: int
+    older: str
 
 
 def save_read(
@@ -87,10 +134,57 @@ def find_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
 
 
 def list_putts(
-    session: Session, golfer: Golfer, *, result: str = "", place: str = ""
-) -> Sequence[LoggedPutt]:
-    """Return the golfer's putts, newest first, filtered by result and part of the place."""
-    return putts_of(session, golfer.id, result=result, place=tidy_text(place))
+    session: Session, golfer: Golfer, *, result: str = "", place: str = "", before: str = ""
+) -> LogPage:
+    """Return a page of the golfer's putts, newest first, filtered by result and part of the place.
+
+    Raises
+    ------
+    NotFoundError
+        For a `before` that no page has given.
+    """
+    tidy, start = tidy_text(place), _place_of(before) if before else None
+    putts = putts_of(session, golfer.id, result=result, place=tidy, before=start, limit=PUTTS_A_PAGE + 1)
+    shown, more = putts[:PUTTS_A_PAGE], len(putts) > PUTTS_A_PAGE
+    older = _mark_of(shown[-1]) if more else ""
+    return LogPage(tuple(shown), count_putts(session, golfer.id, result=result, place=tidy), older)
+
+
+def shown(putt: LoggedPutt, mode: Mode) -> Entry:
+    """Return what a golfer may see of a putt of theirs: in Competition nothing that was measured or read."""
+    return Entry(
+        putt.id,
+        putt.created_at,
+        putt.place,
+        putt.length_m,
+        putt.note,
+        putt.holed,
+        None
+        if putt.finish_along_m is None or putt.finish_across_m is None
+        else Finish(putt.finish_along_m, putt.finish_across_m),
+        *(_read_part(putt) if mode is Mode.PRACTICE else (None, None, None)),
+    )
+
+
+def _read_part(putt: LoggedPutt) -> tuple[Putt | None, dict[str, Any] | None, float | None]:
+    asked = putt_of_document(putt.putt_document) if putt.putt_document else None
+    return asked, putt.read_document, putt.own_aim_right_m
+
+
+def _mark_of(putt: LoggedPutt) -> str:
+    since = putt.created_at - EPOCH
+    return f"{since // timedelta(microseconds=1)}-{putt.id}"
+
+
+def _place_of(mark: str) -> tuple[datetime, int]:
+    when, _, number = mark.partition("-")
+    try:
+        found = EPOCH + timedelta(microseconds=int(when)), int(number)
+    except (ValueError, OverflowError) as error:
+        raise NotFoundError("There is no such page of your log.") from error
+    if not 0 <= found[1] <= LARGEST_ID:
+        raise NotFoundError("There is no such page of your log.")
+    return found
 
 
 def record_finish(putt: LoggedPutt, finish: Finish | None) -> None:

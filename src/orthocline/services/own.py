@@ -1,6 +1,6 @@
 """A golfer's own measures: stride, shoe, hand, eye, fingers, arms, stroke, usual pace, units and words."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import Any
 from uuid import UUID
 
@@ -70,12 +70,17 @@ def own_stride(measures: OwnMeasures) -> Estimate | None:
 
 def own_stroke_rate(measures: OwnMeasures) -> Estimate | None:
     """Return the golfer's own launch speed per length of stroke [1/s], if any putts were kept."""
-    return stroke_rate(stroke_putts(measures))
+    return stroke_rate(stroke_putts(measures.stroke_trials))
 
 
-def stroke_putts(measures: OwnMeasures) -> list[StrokePutt]:
-    """Return the putts that calibrate the golfer's stroke, in the order they were entered."""
-    return [StrokePutt(one.stroke_m, one.roll_m, one.green_speed_ft) for one in measures.stroke_trials]
+def stroke_trials(measures: OwnMeasures, mode: Mode) -> Sequence[StrokeTrial]:
+    """Return the putts that calibrate the stroke; none in Competition, because they tell a green's speed."""
+    return measures.stroke_trials if mode is Mode.PRACTICE else ()
+
+
+def stroke_putts(trials: Sequence[StrokeTrial]) -> list[StrokePutt]:
+    """Return such putts as the core takes them."""
+    return [StrokePutt(one.stroke_m, one.roll_m, one.green_speed_ft) for one in trials]
 
 
 def wording_of(measures: OwnMeasures) -> Wording:

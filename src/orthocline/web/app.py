@@ -24,7 +24,7 @@ from orthocline.web import (
     speed,
     today,
 )
-from orthocline.web.identity import login_manager
+from orthocline.web.identity import keep_private, login_manager
 from orthocline.web.page import fill_page
 from orthocline.web.security import CONTENT_SECURITY_POLICY, csrf, limiter
 
@@ -93,6 +93,7 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     )
     if proxies:
         app.wsgi_app = ProxyFix(app.wsgi_app, x_for=proxies, x_proto=proxies, x_host=proxies)  # type: ignore[method-assign]
+    app.after_request(keep_private)
     # Last, so that it commits before anything of the answer is written or compressed.
     database.init_app(app)
     errors.init_app(app)

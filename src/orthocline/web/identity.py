@@ -4,7 +4,8 @@ from typing import Any, cast
 
 from flask import g
 from flask import session as cookie
-from flask_login import LoginManager, UserMixin, current_user
+from flask_login import LoginManager, UserMixin, current_user, login_user, logout_user
+from werkzeug.wrappers import Response
 
 from orthocline.db.models import Golfer, OwnMeasures
 from orthocline.db.queries import golfer_by_id
@@ -21,13 +22,37 @@ class User(UserMixin):
 
     def __init__(self, golfer: Golfer) -> None:
         self.golfer = golfer
-        self.id = golfer.id
+        self.id = f"{golfer.id}.{golfer.session_version}"
 
 
 @login_manager.user_loader
 def _load(user_id: str) -> User | None:
-    golfer = golfer_by_id(session(), int(user_id)) if user_id.isdecimal() else None
-    return User(golfer) if golfer else None
+    """Return the golfer whose session it is, unless all of theirs were ended since."""
+    number, _, version = user_id.partition(".")
+    golfer = golfer_by_id(session(), int(number)) if number.isdecimal() else None
+    return User(golfer) if golfer and version == str(golfer.session_version) else None
+
+
+def sign_in_as(golfer: Golfer) -> None:
+    """Begin a session of a golfer's own: nothing that was in the cookie before stays."""
+    cookie.clear()
+    login_user(User(golfer))
+
+
+def sign_out_here() -> None:
+    """End the session of this browser, with all that is in its cookie."""
+    logout_user()
+    cookie.clear()
+
+
+def keep_private(response: Response) -> Response:
+    """Let nobody who comes after find a signed-in golfer's page in the browser's store.
+
+    A file that ships with the application asks for nobody, and may be kept.
+    """
+    if "_login_user" in g and g._login_user.is_authenticated:
+        response.headers["Cache-Control"] = "no-store"
+    return response
 
 
 def signed_in() -> Golfer | None:

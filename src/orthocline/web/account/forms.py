@@ -11,6 +11,17 @@ PASSWORD_NEEDED = [InputRequired("Enter your password.")]
 CURRENT = {"autocomplete": "current-password"}
 
 
+def _new_password(label: str) -> PasswordField:
+    return PasswordField(
+        label,
+        validators=[
+            InputRequired("Enter a password."),
+            Length(*PASSWORD_LENGTHS, message="A password has %(min)d to %(max)d characters."),
+        ],
+        render_kw={"autocomplete": "new-password"},
+    )
+
+
 class SignUpForm(FlaskForm):
     """A new golfer."""
 
@@ -19,14 +30,7 @@ class SignUpForm(FlaskForm):
         validators=[InputRequired("Enter a name."), Length(max=NAME_LENGTH)],
         render_kw={"autocomplete": "username"},
     )
-    password = PasswordField(
-        "Password",
-        validators=[
-            InputRequired("Enter a password."),
-            Length(*PASSWORD_LENGTHS, message="A password has %(min)d to %(max)d characters."),
-        ],
-        render_kw={"autocomplete": "new-password"},
-    )
+    password = _new_password("Password")
 
 
 class SignInForm(FlaskForm):
@@ -42,3 +46,10 @@ class DeleteForm(FlaskForm):
     """The word that deletes an account."""
 
     password = PasswordField("Your password", validators=PASSWORD_NEEDED, render_kw=CURRENT)
+
+
+class PasswordForm(FlaskForm):
+    """A new password, and the one that it replaces."""
+
+    password = PasswordField("Password now", validators=PASSWORD_NEEDED, render_kw=CURRENT, id="password-now")
+    new_password = _new_password("New password")

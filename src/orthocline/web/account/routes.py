@@ -1,6 +1,7 @@
-"""Sign up, sign in, sign out, and a golfer's data out and gone."""
+"""Sign up, in and out, the password, and a golfer's data out and gone."""
 
 from collections.abc import Callable
+from datetime import UTC, datetime
 
 from flask import (
     Blueprint,
@@ -8,26 +9,32 @@ from flask import (
     abort,
     current_app,
     flash,
-    json,
     redirect,
     render_template,
     request,
+    stream_with_context,
     url_for,
 )
-from flask_login import login_required, login_user, logout_user
+from flask_login import login_required
 from flask_wtf import FlaskForm
-from sqlalchemy.orm import Session
 from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.db.models import Golfer
-from orthocline.services.accounts import delete_account, export_account, sign_in, sign_up
-from orthocline.services.demo import demo_golfer
+from orthocline.services.accounts import (
+    change_password,
+    delete_account,
+    end_sessions,
+    export_account,
+    sign_in,
+    sign_up,
+)
+from orthocline.services.demo import COPY_LIFE, demo_copy
 from orthocline.services.errors import InvalidError
-from orthocline.web.account.forms import DeleteForm, SignInForm, SignUpForm
+from orthocline.web.account.forms import DeleteForm, PasswordForm, SignInForm, SignUpForm
 from orthocline.web.database import session
-from orthocline.web.identity import User, golfer, login_manager
+from orthocline.web.identity import golfer, login_manager, sign_in_as, sign_out_here
 from orthocline.web.local import local_path
-from orthocline.web.once import Typed, carried_form, typed_form
+from orthocline.web.once import Typed, carried_form, entry_key, typed_form
 from orthocline.web.security import SIGN_IN_LIMIT, limiter
 
 blueprint = Blueprint("account", __name__)
@@ -38,47 +45,74 @@ Page = str | AnyResponse | tuple[str, int]
 @limiter.limit(SIGN_IN_LIMIT, methods=["POST"])
 def sign_up_page() -> Page:
     """Make an account and sign in to it."""
-    return _enter(SignUpForm(), "Sign up", sign_up)
+    return _enter(SignUpForm(), "Sign up", lambda name, word: sign_up(session(), name, word, entry_key()))
 
 
 @blueprint.route("/sign-in", methods=["GET", "POST"], endpoint="sign_in")
 @limiter.limit(SIGN_IN_LIMIT, methods=["POST"])
 def sign_in_page() -> Page:
     """Sign in."""
-    return _enter(SignInForm(), "Sign in", sign_in)
+    return _enter(SignInForm(), "Sign in", lambda name, word: sign_in(session(), name, word))
 
 
 @blueprint.post("/sign-in/demo")
+@limiter.limit(SIGN_IN_LIMIT)
 def sign_in_demo() -> Page:
-    """Sign the demo golfer in, in demo mode only."""
-    demo = demo_golfer(session()) if current_app.config["DEMO"] else None
-    if demo is None:
+    """Sign a visitor in to a copy of the demo's golfer, in demo mode only."""
+    if not current_app.config["DEMO"]:
         abort(404)
-    login_user(User(demo))
+    sign_in_as(demo_copy(session(), datetime.now(UTC), entry_key()))
     return redirect(local_path(request.form.get("next")), 303)
 
 
 @blueprint.post("/sign-out")
 def sign_out() -> AnyResponse:
     """Sign out."""
-    logout_user()
+    sign_out_here()
     return redirect(local_path(None), 303)
+
+
+@blueprint.post("/sign-out/everywhere")
+@login_required
+def sign_out_everywhere() -> AnyResponse:
+    """Sign out in every browser, whoever copied its cookie."""
+    end_sessions(golfer())
+    sign_out_here()
+    flash("You are signed out everywhere.")
+    return redirect(url_for("account.sign_in"), 303)
 
 
 @blueprint.get("/account")
 @login_required
-def page() -> str:
-    """What is kept, and how to take it along or delete it."""
-    return render_template("account/page.html", form=DeleteForm())
+def page() -> Page:
+    """What is kept, how to take it along or delete it, and how to change the password."""
+    return _page()
+
+
+@blueprint.post("/account/password")
+@limiter.limit(SIGN_IN_LIMIT)
+@login_required
+def password() -> Page:
+    """Change the password, which ends every other session."""
+    form, who = PasswordForm(), golfer()
+    try:
+        if form.validate():
+            change_password(who, form.password.data, form.new_password.data)
+            sign_in_as(who)
+            flash("Your password is changed, and every other browser is signed out.")
+            return redirect(url_for("account.page"), 303)
+    except InvalidError as error:
+        form[error.field].errors = [str(error)]
+    return _page(password_form=form)
 
 
 @blueprint.get("/account/export")
 @login_required
 def export() -> Response:
-    """Everything that is kept of the golfer, as one JSON file."""
-    text = json.dumps(export_account(session(), golfer()), indent=1)
+    """Everything that is kept of the golfer, as one JSON file, sent as it is read."""
+    pieces = stream_with_context(export_account(session(), golfer()))
     headers = {"Content-Disposition": "attachment; filename=orthocline-account.json"}
-    return Response(text, mimetype="application/json", headers=headers)
+    return Response(pieces, mimetype="application/json", headers=headers)
 
 
 @blueprint.post("/account/delete")
@@ -86,17 +120,26 @@ def export() -> Response:
 @login_required
 def delete() -> Page:
     """Delete the account and everything in it."""
-    form = DeleteForm()
-    if not form.validate_on_submit():
-        return render_template("account/page.html", form=form), 422
+    form, who = DeleteForm(), golfer()
     try:
-        delete_account(session(), golfer(), form.password.data)
+        if who.demo or form.validate():
+            delete_account(session(), who, form.password.data or "")
+            sign_out_here()
+            flash("Your account and everything in it is deleted.")
+            return redirect(local_path(None), 303)
     except InvalidError as error:
         form.password.errors = [str(error)]
-        return render_template("account/page.html", form=form), 422
-    logout_user()
-    flash("Your account and everything in it is deleted.")
-    return redirect(local_path(None), 303)
+    return _page(delete_form=form)
+
+
+def _page(password_form: FlaskForm | None = None, delete_form: FlaskForm | None = None) -> Page:
+    page = render_template(
+        "account/page.html",
+        form=delete_form or DeleteForm(formdata=None),
+        password_form=password_form or PasswordForm(formdata=None),
+        copy_ends=golfer().created_at + COPY_LIFE if golfer().demo else None,
+    )
+    return page, 422 if request.method == "POST" else 200
 
 
 @login_manager.unauthorized_handler
@@ -109,13 +152,13 @@ def ask_to_sign_in() -> Page:
     return _entrance(SignInForm(formdata=None), "Sign in", typed.address, typed), 401
 
 
-def _enter(form: FlaskForm, title: str, enter: Callable[[Session, str, str], Golfer]) -> Page:
+def _enter(form: FlaskForm, title: str, enter: Callable[[str, str], Golfer]) -> Page:
     """Show a form; sign in the golfer that it gives once it is right."""
     onward = request.args.get("next") or request.form.get("next")
     typed = carried_form(request.form.get("typed", ""))
     if form.is_submitted() and form.validate():
         try:
-            login_user(User(enter(session(), form.name.data, form.password.data)))
+            sign_in_as(enter(form.name.data, form.password.data))
             if typed:
                 return render_template("account/resend.html", typed=typed)
             return redirect(local_path(onward), 303)

@@ -4,8 +4,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from orthocline.core.api import HOLE_RADIUS_M
-from orthocline.db.models import LoggedPutt
 from orthocline.formats.wording import Wording
+from orthocline.services.log import Finish
 
 SIZE = 600.0
 MIDDLE = SIZE / 2
@@ -48,21 +48,21 @@ class Target:
     dot: tuple[float, float] | None
 
 
-def target(putt: LoggedPutt, asked_span: str, wording: Wording) -> Target:
+def target(finish: Finish | None, asked_span: str, wording: Wording) -> Target:
     """Return the drawing round the cup; without a wish, wide enough for the finish, else the nearest."""
     rings = RINGS[wording.far_unit]
     spans = tuple(rings)
-    span = int(asked_span) if asked_span in map(str, spans) else _span_for(putt, spans, wording)
+    span = int(asked_span) if asked_span in map(str, spans) else _span_for(finish, spans, wording)
     scale = (MIDDLE - 26.0) / (span * wording.far_m)
     circles = tuple(
         Ring(ring * wording.far_m * scale, f"{ring:g} {wording.far_unit}") for ring in rings[span]
     )
     dot = None
-    if putt.finish_along_m is not None and putt.finish_across_m is not None:
-        dot = (MIDDLE + putt.finish_across_m * scale, MIDDLE - putt.finish_along_m * scale)
+    if finish:
+        dot = (MIDDLE + finish.across_m * scale, MIDDLE - finish.along_m * scale)
     return Target(span, spans, wording.near_m * scale, max(HOLE_RADIUS_M * scale, 4.0), circles, dot)
 
 
-def _span_for(putt: LoggedPutt, spans: tuple[int, ...], wording: Wording) -> int:
-    away = max(abs(putt.finish_along_m or 0.0), abs(putt.finish_across_m or 0.0)) / wording.far_m
+def _span_for(finish: Finish | None, spans: tuple[int, ...], wording: Wording) -> int:
+    away = max(abs(finish.along_m), abs(finish.across_m)) / wording.far_m if finish else 0.0
     return next((span for span in spans if away <= span), spans[-1])

@@ -4,10 +4,10 @@ from flask import Blueprint, redirect, render_template, request, url_for
 from flask_login import login_required
 from werkzeug.wrappers import Response
 
-from orthocline.db.models import LoggedPutt
 from orthocline.formats.wording import Wording
 from orthocline.services.errors import InvalidError
 from orthocline.services.log import (
+    Finish,
     delete_putt,
     edit_putt,
     find_putt,
@@ -16,6 +16,7 @@ from orthocline.services.log import (
     record_finish,
     restore_putt,
     save_read,
+    shown,
 )
 from orthocline.services.reading import read_putt
 from orthocline.web.database import session
@@ -84,14 +85,15 @@ def note() -> Page:
 def finish(putt_id: int) -> Page:
     """Record where the ball stopped."""
     putt = find_putt(session(), golfer(), putt_id)
-    form = FinishForm(data=_finish_texts(putt, wording()), meta={"wording": wording()})
+    entry = shown(putt, mode())
+    form = FinishForm(data=_finish_texts(entry.finish, wording()), meta={"wording": wording()})
     if form.is_submitted() and (form.holed.data or form.validate()):
         record_finish(putt, None if form.holed.data else form.finish())
         return redirect(url_for("log.page"), 303)
     status = 422 if form.errors else 200
-    drawn = target(putt, request.args.get("span", ""), wording())
+    drawn = target(entry.finish, request.args.get("span", ""), wording())
     return render_template(
-        "log/finish.html", form=form, putt=row(putt, wording()), target=drawn, size=600, wording=wording()
+        "log/finish.html", form=form, putt=row(entry, wording()), target=drawn, size=600, wording=wording()
     ), status
 
 
@@ -107,7 +109,8 @@ def edit(putt_id: int) -> Page:
             return redirect(url_for("log.page"), 303)
         except InvalidError as error:
             form[error.field].errors = [str(error)]
-    return render_template("log/edit.html", form=form, putt=row(putt, wording())), 422 if form.errors else 200
+    page = render_template("log/edit.html", form=form, putt=row(shown(putt, mode()), wording()))
+    return page, 422 if form.errors else 200
 
 
 @blueprint.post("/log/<int:putt_id>/delete")
@@ -131,11 +134,17 @@ def _list_page(note_form: NoteForm) -> str:
     filters.validate()
     result = filters.result.data if not filters.result.errors else ""
     place = filters.place.data if not filters.place.errors else ""
-    putts = list_putts(session(), golfer(), result=result or "", place=place or "")
+    before = request.args.get("before", "")
+    found = list_putts(session(), golfer(), result=result or "", place=place or "", before=before)
     deleted = request.args.get("deleted", "")
     return render_template(
         "log/_part.html" if is_part() else "log/page.html",
-        rows=[row(putt, wording()) for putt in putts],
+        rows=[row(shown(putt, mode()), wording()) for putt in found.putts],
+        total=found.total,
+        older=url_for("log.page", result=result or None, place=place or None, before=found.older)
+        if found.older
+        else "",
+        later=bool(before),
         filters=filters,
         filtered=bool(result or place),
         note_form=note_form,
@@ -143,14 +152,13 @@ def _list_page(note_form: NoteForm) -> str:
     )
 
 
-def _finish_texts(putt: LoggedPutt, said: Wording) -> dict[str, str]:
+def _finish_texts(finish: Finish | None, said: Wording) -> dict[str, str]:
     """Return the finish recorded so far as the fields say it."""
-    if putt.finish_along_m is None or putt.finish_across_m is None:
+    if finish is None:
         return {"along": "", "along_way": "past", "across": "", "across_way": "right"}
-    along, across = putt.finish_along_m, putt.finish_across_m
     return {
-        "along": said.exact(along),
-        "along_way": "past" if along >= 0 else "short",
-        "across": said.exact(across),
-        "across_way": "right" if across >= 0 else "left",
+        "along": said.exact(finish.along_m),
+        "along_way": "past" if finish.along_m >= 0 else "short",
+        "across": said.exact(finish.across_m),
+        "across_way": "right" if finish.across_m >= 0 else "left",
     }

@@ -4,9 +4,8 @@ import math
 from dataclasses import dataclass
 
 from orthocline.core.api import HOLE_RADIUS_M, INCH_M
-from orthocline.db.models import LoggedPutt
-from orthocline.formats.putt_document import putt_of
 from orthocline.formats.wording import Wording, side, tidy
+from orthocline.services.log import Entry
 
 NEAR_M = 0.5 * INCH_M
 SMALL, SMALL_SPAN_M = 56.0, 1.5
@@ -22,7 +21,7 @@ class Row:
     asked : str
         Length, tilt and rise.
     called : str
-        The read's aim and pace.
+        The read's aim and pace; empty without a read, and in Competition.
     own : str
         The golfer's own aim, if any.
     finish : str
@@ -44,27 +43,26 @@ class Row:
     dot: tuple[float, float] | None
 
 
-def row(putt: LoggedPutt, wording: Wording) -> Row:
+def row(entry: Entry, wording: Wording) -> Row:
     """Return a logged putt as the list shows it."""
     return Row(
-        id=putt.id,
-        when=f"{putt.created_at:%-d %b, %H:%M}",
-        iso=putt.created_at.isoformat(timespec="minutes"),
-        place=putt.place,
-        asked=_asked(putt, wording),
-        called=_called(putt, wording),
-        own=_aim("own read ", putt.own_aim_right_m, wording),
-        finish=finish_words(putt, wording),
-        holed=putt.holed,
-        note=putt.note,
-        dot=_dot(putt),
+        id=entry.id,
+        when=f"{entry.created_at:%-d %b, %H:%M}",
+        iso=entry.created_at.isoformat(timespec="minutes"),
+        place=entry.place,
+        asked=_asked(entry, wording),
+        called=_called(entry, wording),
+        own=_aim("own read ", entry.own_aim_right_m, wording),
+        finish=finish_words(entry, wording),
+        holed=entry.holed,
+        note=entry.note,
+        dot=_dot(entry),
     )
 
 
-def _asked(putt: LoggedPutt, wording: Wording) -> str:
-    words = [wording.far(putt.length_m)]
-    if putt.putt_document:
-        asked = putt_of(putt.putt_document)
+def _asked(entry: Entry, wording: Wording) -> str:
+    words, asked = [wording.far(entry.length_m)], entry.putt
+    if asked:
         tilt = asked.surface.side_tilt_right(asked.bearing_rad)
         grade = asked.surface.grade(asked.bearing_rad)
         words.append(f"{wording.slope(abs(tilt))} {side(tilt)}" if abs(tilt) > 0.0005 else "no side tilt")
@@ -74,10 +72,10 @@ def _asked(putt: LoggedPutt, wording: Wording) -> str:
     return " · ".join(words)
 
 
-def _called(putt: LoggedPutt, wording: Wording) -> str:
-    read = putt.read_document
+def _called(entry: Entry, wording: Wording) -> str:
+    read = entry.read
     if not read:
-        return "no read"
+        return ""
     past = read["past_m"]
     pace = f"{wording.short(past)} past" if past is not None else "will not stop past the hole"
     return f"{_aim('aim ', read['aim_right_m'], wording) or 'no aim mark'}, {pace}"
@@ -91,13 +89,13 @@ def _aim(lead: str, right_m: float | None, wording: Wording) -> str:
     return f"{lead}{wording.short(right_m)} {side(right_m)}"
 
 
-def finish_words(putt: LoggedPutt, wording: Wording) -> str:
+def finish_words(entry: Entry, wording: Wording) -> str:
     """Return where a putt finished, from the hole."""
-    if putt.holed is None:
+    if entry.holed is None:
         return ""
-    if putt.finish_along_m is None or putt.finish_across_m is None:
+    if entry.finish is None:
         return "holed"
-    along, across = putt.finish_along_m, putt.finish_across_m
+    along, across = entry.finish.along_m, entry.finish.across_m
     words = []
     if abs(along) >= NEAR_M:
         words.append(f"{wording.short(along)} {'past' if along > 0 else 'short'}")
@@ -106,10 +104,10 @@ def finish_words(putt: LoggedPutt, wording: Wording) -> str:
     return ", ".join(words) or "on the edge"
 
 
-def _dot(putt: LoggedPutt) -> tuple[float, float] | None:
-    if putt.finish_along_m is None or putt.finish_across_m is None:
+def _dot(entry: Entry) -> tuple[float, float] | None:
+    if entry.finish is None:
         return None
-    along, across = putt.finish_along_m, putt.finish_across_m
+    along, across = entry.finish.along_m, entry.finish.across_m
     shrink = min(1.0, SMALL_SPAN_M / max(math.hypot(along, across), HOLE_RADIUS_M))
     scale = shrink * (SMALL / 2 - 5) / SMALL_SPAN_M
     return round(SMALL / 2 + across * scale, 1), round(SMALL / 2 - along * scale, 1)

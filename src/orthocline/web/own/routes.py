@@ -98,7 +98,7 @@ def _page(
     status = 422 if request.method == "POST" else 200
     return render_template(
         "own/page.html",
-        view=view(own, said),
+        view=view(own, said, mode()),
         form=measures_form or MeasuresForm(blank, meta=meta),
         stride_form=stride_form or StrideForm(None, meta=meta),
         stroke_form=stroke_form or StrokeForm(None, meta=meta),

@@ -2,9 +2,11 @@
 
 from dataclasses import dataclass
 
+from orthocline.core.api import stroke_rate
 from orthocline.db.models import OwnMeasures
 from orthocline.formats.wording import Wording, tidy
-from orthocline.services.own import own_stride, own_stroke_rate, stroke_putts
+from orthocline.services.mode import Mode
+from orthocline.services.own import own_stride, own_stroke_rate, stroke_putts, stroke_trials
 from orthocline.web.own.drawing import Stride, Strokes, stride_drawing, strokes_drawing
 
 
@@ -20,25 +22,27 @@ class OwnView:
     strokes: Strokes
 
 
-def view(measures: OwnMeasures, wording: Wording) -> OwnView:
-    """Return the page of a golfer's own measures."""
+def view(measures: OwnMeasures, wording: Wording, mode: Mode) -> OwnView:
+    """Return the page of a golfer's own measures; in Competition without the strokes, which tell a speed."""
+    strokes = stroke_trials(measures, mode)
+    putts = stroke_putts(strokes)
     return OwnView(
         _stride_words(measures, wording),
         tuple(
             (trial.id, f"{tidy(trial.paces)} paces along {wording.taped(trial.tape_m)}")
             for trial in measures.stride_trials
         ),
-        _stroke_words(measures),
+        _stroke_words(measures) if mode is Mode.PRACTICE else "",
         tuple(
             (
                 trial.id,
                 f"{wording.short(trial.stroke_m)} rolled {wording.taped(trial.roll_m)} at speed"
                 f" {tidy(trial.green_speed_ft)}",
             )
-            for trial in measures.stroke_trials
+            for trial in strokes
         ),
         stride_drawing(wording),
-        strokes_drawing(stroke_putts(measures), own_stroke_rate(measures), wording),
+        strokes_drawing(putts, stroke_rate(putts), wording),
     )
 
 

@@ -7,6 +7,7 @@ from orthocline.formats.putt_document import putt_of
 from orthocline.formats.wording import Wording, speed_text, when_words
 from orthocline.services.call import Call, call
 from orthocline.services.demo import SPINDRIFT as DEMO_PUTT
+from orthocline.services.log import shown
 from orthocline.services.mode import Mode
 from orthocline.services.reading import read_again, read_putt
 from orthocline.services.speeds import DaySpeed
@@ -43,7 +44,7 @@ class TodayView:
 
 def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
     """Return the start page of a day: the golfer's last read drawn, or else the demo putt."""
-    rows = tuple(row(putt, wording) for putt in day.last)
+    rows = tuple(row(shown(putt, mode), wording) for putt in day.last)
     last = next((putt for putt in day.last if putt.putt_document), None)
     if last and last.putt_document:
         title = last.place or "Your last read"

@@ -1,0 +1,82 @@
+"""In Competition nothing that was measured or read before is shown anywhere, until it ends."""
+
+import re
+from html import unescape
+
+import pytest
+
+from orthocline.web.read.forms import SPINDRIFT
+from tests.speeds import kept_speed
+
+TOLD = (
+    "2.1 %",
+    "0.6 %",
+    "10.2",
+    "17¾",
+    "9 in left",
+    "12 in past",
+    "tilt_percent",
+    "10.7",
+    "plays_like",
+    "stroke_m",
+)
+"""Tilt, rise, speed, aim, own aim, pace: as words, and as the archive's figures."""
+
+
+def text(answer):
+    return unescape(
+        re.sub(r'<svg.*?</svg>|name="(key|csrf_token)" value="[^"]*"', "", answer.text, flags=re.S)
+    )
+
+
+@pytest.fixture
+def pages(signed_in, session):
+    """All pages on which something of a saved read, a speed or a stroke is told."""
+    signed_in.post("/log", data={**SPINDRIFT, "own": "9 in", "own_side": "left"})
+    number = re.search(r"/log/(\d+)/finish", signed_in.get("/log").text)[1]
+    finish = {"along": "8 in", "along_way": "past", "across": "3 in", "across_way": "left"}
+    signed_in.post(f"/log/{number}/finish", data=finish)
+    kept_speed(session, signed_in.golfer, 10.7)
+    session.commit()
+    signed_in.post("/measures/stroke", data={"stroke": "14 in", "roll": "12 ft", "stroke_speed": "10.2"})
+    edit, again = f"/log/{number}/edit", f"/log/{number}/finish"
+    return ("/", "/log", "/log?result=missed", again, edit, "/account/export", "/measures", "/account")
+
+
+def test_everything_is_told_in_practice(signed_in, pages):
+    told = " ".join(text(signed_in.get(page)) for page in pages)
+    assert [words for words in TOLD if words not in told] == []
+
+
+def test_nothing_is_told_in_competition_and_all_again_when_it_ends(signed_in, pages):
+    before = [text(signed_in.get(page)) for page in pages]
+    signed_in.post("/mode", data={"mode": "competition"})
+    for page in pages:
+        answer = text(signed_in.get(page))
+        assert [words for words in TOLD if words in answer] == [], page
+    log = text(signed_in.get("/log"))
+    assert "8 in past, 3 in left" in log
+    assert "14 ft" in log
+    assert "Ternholm Links, green 4, Spindrift" in log
+    export = signed_in.get("/account/export").get_json()
+    assert export["withheld"].startswith("In Competition")
+    assert export["speeds"] == []
+    assert set(export["putts"][0]) & {"putt", "read", "own_aim_right_m", "green_speed_ft", "model"} == set()
+    signed_in.post("/mode", data={"mode": "practice"})
+    assert [text(signed_in.get(page)) for page in pages] == before
+
+
+@pytest.mark.parametrize(
+    "page",
+    ["/read", "/read/roll", "/speed", "/speed/ramp", "/speed/without-a-ramp", "/beat", "/speed/1/edit"],
+)
+def test_what_reads_measures_or_times_is_refused(signed_in, page):
+    signed_in.post("/mode", data={"mode": "competition"})
+    assert signed_in.get(page).status_code == 403
+
+
+@pytest.mark.usefixtures("pages")
+def test_bad_measures_tell_no_stroke_either(signed_in):
+    signed_in.post("/mode", data={"mode": "competition"})
+    answer = text(signed_in.post("/measures", data={"units": "miles"}))
+    assert [words for words in TOLD if words in answer] == []

@@ -1,0 +1,98 @@
+"""The demo golfer: each visitor's own copy, as if measured this morning, swept away after a day."""
+
+from datetime import UTC, datetime, timedelta
+
+import pytest
+from sqlalchemy import func, select
+
+from orthocline.db.models import Golfer, LoggedPutt, SpeedNote, StrokeTrial
+from orthocline.services.accounts import sign_in, sign_up
+from orthocline.services.demo import DEMO_GOLFER, PUTTS_LOGGED, demo_copy, load_demo
+from orthocline.services.errors import InvalidError
+from orthocline.services.speeds import day_speed
+from orthocline.web.app import create_app
+from tests.conftest import PASSWORD, app_config
+
+
+@pytest.fixture
+def demo(session):
+    load_demo(session)
+    session.commit()
+
+
+def visit(app):
+    visitor = app.test_client()
+    assert visitor.post("/sign-in/demo", data={"next": "/read"}).location == "/read"
+    return visitor
+
+
+@pytest.mark.usefixtures("demo")
+def test_one_visitors_switch_is_nobody_elses(app):
+    one, other = visit(app), visit(app)
+    one.post("/mode", data={"mode": "competition"})
+    one.post("/log/note", data={"length": "20 ft", "note": "mine alone"})
+    assert one.get("/read").status_code == 403
+    assert other.get("/read").status_code == 200
+    assert "mine alone" in one.get("/log").text
+    assert "mine alone" not in other.get("/log").text
+    assert f"{PUTTS_LOGGED} putts" in other.get("/log").text
+
+
+@pytest.mark.usefixtures("demo")
+def test_a_copy_is_all_of_it_measured_this_morning(session):
+    later = datetime.now(UTC) + timedelta(days=40, hours=3)
+    copy = demo_copy(session, later)
+    for kind, least in ((LoggedPutt, PUTTS_LOGGED), (SpeedNote, 30), (StrokeTrial, 4)):
+        count = session.scalar(select(func.count()).select_from(kind).where(kind.golfer_id == copy.id))
+        assert count >= least, kind
+    day = day_speed(session, copy, later)
+    assert timedelta(0) <= later - day.measured_at < timedelta(days=1)
+
+
+@pytest.mark.usefixtures("demo")
+def test_copies_are_swept_away_after_a_day_and_with_them_their_sessions(app, session):
+    visitor = visit(app)
+    copy = session.scalar(select(Golfer).where(Golfer.demo == "copy"))
+    copy.created_at -= timedelta(days=1, minutes=1)
+    session.commit()
+    assert visitor.get("/log").status_code == 200
+    visit(app)
+    session.expire_all()
+    assert visitor.get("/log").status_code == 302
+    assert session.scalar(select(func.count()).select_from(Golfer).where(Golfer.demo == "copy")) == 1
+    assert set(session.scalars(select(LoggedPutt.golfer_id))) == set(session.scalars(select(Golfer.id)))
+
+
+@pytest.mark.usefixtures("demo")
+def test_the_button_pressed_twice_makes_one_copy(app, session):
+    form = {"key": "9f0d9c4e-1f9c-4b62-9c9e-0f3f1f2f6a11"}
+    for _ in range(2):
+        assert app.test_client().post("/sign-in/demo", data=form).status_code == 303
+    assert session.scalar(select(func.count()).select_from(Golfer).where(Golfer.demo == "copy")) == 1
+
+
+@pytest.mark.usefixtures("demo")
+def test_nobody_is_entered_by_password_and_a_copy_can_be_deleted_without(app, session):
+    visitor = visit(app)
+    for password in ("", PASSWORD):
+        with pytest.raises(InvalidError):
+            sign_in(session, DEMO_GOLFER, password)
+    assert sign_up(session, DEMO_GOLFER.upper(), PASSWORD).demo is None
+    page = visitor.get("/account").text
+    assert "a copy of the demo that is yours alone" in page
+    assert 'type="password"' not in page
+    assert (
+        visitor.post("/account/password", data={"password": "", "new_password": PASSWORD}).status_code == 422
+    )
+    assert visitor.post("/account/delete").status_code == 303
+    assert visitor.get("/log").status_code == 302
+    assert session.scalar(select(func.count()).select_from(Golfer).where(Golfer.demo == "template")) == 1
+
+
+def test_the_demo_is_there_in_demo_mode_only_and_once_it_is_loaded(client, database_url, sessions, session):
+    assert client.post("/sign-in/demo").status_code == 404
+    load_demo(session)
+    session.commit()
+    assert client.post("/sign-in/demo").status_code == 303
+    sober = create_app(app_config(database_url, SESSIONS=sessions, DEMO=False)).test_client()
+    assert sober.post("/sign-in/demo").status_code == 404

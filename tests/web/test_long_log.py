@@ -1,0 +1,73 @@
+"""A long log: pages of fifty that cost the same however far back, and an archive sent as it is read."""
+
+import json
+import re
+from html import unescape
+
+import pytest
+from sqlalchemy import text as sql
+
+from tests.conftest import PASSWORD
+
+MANY = 20_000
+FILL = """INSERT INTO logged_putts (golfer_id, created_at, place, length_m, putt_document, read_document,
+model_version, green_speed_ft, holed)
+SELECT golfer_id, created_at - n / 3 * interval '1 minute', 'green ' || n % 18, length_m, putt_document,
+read_document, model_version, green_speed_ft, CASE WHEN n % 4 = 0 THEN true END
+FROM logged_putts, generate_series(1, :n) AS n"""
+
+
+@pytest.fixture
+def long_log(committed):
+    """A golfer with a log of `MANY` putts, three of them in each minute."""
+    client = committed.test_client()
+    client.post("/sign-up", data={"name": "Tove", "password": PASSWORD})
+    client.post("/log", data={"length": "14 ft"})
+    with committed.extensions["orthocline_engine"].begin() as connection:
+        connection.execute(sql(FILL), {"n": MANY - 1})
+        connection.execute(sql("ANALYZE logged_putts"))
+    return client
+
+
+def numbers(page):
+    return [int(n) for n in re.findall(r"/log/(\d+)/edit", page.text)]
+
+
+def older(page):
+    found = re.search(r'href="([^"]*before=[^"]*)"', page.text)
+    return unescape(found[1]) if found else None
+
+
+def test_every_putt_is_on_one_page_and_in_order(long_log):
+    page, seen = long_log.get("/log?result=holed"), []
+    assert "4,999 putts" in page.text
+    while True:
+        seen += numbers(page)
+        if older(page) is None:
+            break
+        assert len(numbers(page)) == 50
+        page = long_log.get(older(page))
+    assert len(seen) == len(set(seen)) == 4_999
+
+
+def test_filters_go_along_and_the_way_back_is_there(long_log):
+    page = long_log.get(older(long_log.get("/log?result=open&place=GREEN+7")))
+    assert "back to the newest" in page.text
+    assert set(re.findall(r"green \d+", page.text)) == {"green 7"}
+    last = long_log.get("/log?place=green+7&before=0-0")
+    assert "No older putts" in last.text
+
+
+@pytest.mark.parametrize("mark", ["x", "-", "1-", "1e3-1", "9" * 40 + "-1", f"1-{2**70}", "-5-1"])
+def test_a_mark_that_no_page_gave_is_said(signed_in, mark):
+    answer = signed_in.get(f"/log?before={mark}")
+    assert answer.status_code == 404
+    assert "no such page of your log" in answer.text
+
+
+def test_the_archive_comes_in_pieces_and_is_whole(long_log):
+    answer = long_log.get("/account/export", buffered=False)
+    pieces = [len(piece) for piece in answer.iter_encoded()]
+    assert len(pieces) > MANY
+    assert max(pieces) < 10_000
+    assert len(json.loads(long_log.get("/account/export").text)["putts"]) == MANY
