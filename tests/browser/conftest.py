@@ -14,10 +14,13 @@ from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.by import By
 from selenium.webdriver.support.ui import WebDriverWait
 from sqlalchemy import create_engine
+from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 from werkzeug.serving import make_server
 
 from orthocline.db.migrate import upgrade
+from orthocline.db.queries import golfer_named
+from orthocline.services.accounts import end_sessions
 from orthocline.services.demo import load_demo
 from orthocline.web.app import create_app
 from tests.conftest import app_config
@@ -44,10 +47,14 @@ def browser_database(cluster):
 
 
 class Live:
-    """The application on a port of its own; `slow` delays requests whose query holds a word."""
+    """The application on a port of its own.
+
+    `slow` delays requests whose query holds a word; while it is `away` its database does not answer.
+    """
 
     def __init__(self, url):
         self.slow = {}
+        self.away = False
         self.app = create_app(app_config(url, WTF_CSRF_ENABLED=True, TESTING=False))
         self.app.before_request(self._wait)
         self.server = make_server("127.0.0.1", 0, self.app, threaded=True)
@@ -56,6 +63,8 @@ class Live:
         self.thread.start()
 
     def _wait(self):
+        if self.away and request.endpoint != "static":
+            raise OperationalError("SELECT", {}, Exception("connection refused"))
         for word, event in self.slow.items():
             if word in request.full_path.replace("%20", "+"):
                 event.wait(10)
@@ -123,6 +132,11 @@ class Page:
         self.press("Read the demo putt as Wren Halloran")
         self.see("Aim 17¾ in right of centre.", "#call")
 
+    def end_sessions(self, name):
+        """End all sessions of a golfer, as from another browser."""
+        with self.live.app.extensions["orthocline_sessions"]() as session, session.begin():
+            end_sessions(golfer_named(session, name))
+
     def without_scripts(self):
         """Turn scripts off until the test ends."""
         self.scripts = False
@@ -172,6 +186,7 @@ def page(chromium, live):
     chromium.get_log("performance")
     yield seen
     live.slow.clear()
+    live.away = False
     chromium.execute_cdp_cmd("Emulation.setScriptExecutionDisabled", {"value": False})
     host = urlsplit(live.address).netloc
     outside = [url for url in seen.requests() if urlsplit(url).netloc not in (host, "")]

@@ -131,12 +131,12 @@ VIEWS = {
     "first": "/read?first=1",
     "error": "/read?length=far&side=steep",
     "log": "/log",
-    "finish": "/log/1/finish",
-    "edit": "/log/1/edit",
+    "finish": "/log/{putt}/finish",
+    "edit": "/log/{putt}/edit",
     "account": "/account",
     "stale": "/read?speed=10.2&measured=10.2+%C2%B10.3+at+2026-01-05T07:40Z+by+ramp",
     "speed": "/speed",
-    "speed-edit": "/speed/1/edit",
+    "speed-edit": "/speed/{speed}/edit",
     "ramp": "/speed/ramp?seed=7&out=9+ft&out=9+ft&out=12+ft&back=10+ft&level=1+%25",
     "ramp-error": "/speed/ramp?out=80+ft&length=far",
     "posted": "/speed/without-a-ramp?by=posted&posted=10",
@@ -155,10 +155,14 @@ def test_axe_finds_nothing(page, metrics, who):
     page.expected_errors = ("422", "404")
     page.size(metrics)
     page.go("/")
+    numbers = {"putt": 1, "speed": 1}
     if who == "golfer":
         page.as_wren()
+        for kind, at in (("putt", "/log"), ("speed", "/speed")):
+            page.go(at)
+            numbers[kind] = re.search(r"/(\d+)/edit", page.find("a[href$='/edit']").get_attribute("href"))[1]
     for name, address in VIEWS.items():
-        page.go(address)
+        page.go(address.format(**numbers))
         page.run(AXE.read_text())
         result = page.driver.execute_async_script("axe.run().then(arguments[arguments.length - 1])")
         assert [(name, v["id"], v["nodes"][0]["html"]) for v in result["violations"]] == []

@@ -1,5 +1,6 @@
 """The putt document: what goes in, what is refused, and the command that reads it."""
 
+import io
 import json
 import math
 import re
@@ -10,7 +11,14 @@ import pytest
 from click.testing import CliRunner
 
 from orthocline.cli.main import main
-from orthocline.formats.putt_document import DocumentError, document_of, parse_putt, schema
+from orthocline.cli.read import _bounded_lines
+from orthocline.formats.putt_document import (
+    LARGEST_BYTES,
+    DocumentError,
+    document_of,
+    parse_putt,
+    schema,
+)
 from tests.putts import PLANES, named, plane_putt
 
 ROOT = Path(__file__).parents[2]
@@ -123,6 +131,33 @@ def test_example_with_grain():
     answer = json.loads(run("--json", "-", text=changed(grain=GRAIN)).output)
     found = [answer[n] for n in ("aim_right_m", "launch_speed_mps", "speed_at_hole_mps")]
     assert found == pytest.approx([-0.18749, 1.96447, 0.58196], abs=1e-5)
+
+
+class Watched(io.BytesIO):
+    """A stream that knows how much was asked of it at once."""
+
+    most = 0
+
+    def readline(self, most=-1):
+        assert most > 0
+        self.most = max(self.most, most)
+        return super().readline(most)
+
+
+def test_lines_are_read_within_bounds_however_long():
+    """Megabytes without an end are one answer, and what follows is answered too."""
+    good = json.dumps(PLANES[0]["putt"]).encode()
+    stream = Watched(b"x" * 4_000_000 + b"\n" + good + b"\n" + b"y" * (LARGEST_BYTES + 1))
+    assert [fault(line) for line in _bounded_lines(stream)] == ["longer than 64 kB", "", "longer than 64 kB"]
+    assert stream.most == LARGEST_BYTES + 1
+
+
+def fault(line):
+    try:
+        parse_putt(line)
+    except DocumentError as error:
+        return str(error)
+    return ""
 
 
 def test_lines_answer_in_order_and_go_on_after_a_bad_one():

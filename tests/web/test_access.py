@@ -104,6 +104,19 @@ def test_forged_forms_are_refused(database_url, sessions):
         assert "reload" in refused.text
 
 
+def test_a_form_of_ours_that_was_open_too_long_is_sent_again_and_one_of_another_site_is_not(
+    database_url, sessions
+):
+    app = create_app(app_config(database_url, SESSIONS=sessions, WTF_CSRF_ENABLED=True))
+    note = {"length": "20 ft", "note": "typed long ago", "password": "sesame"}
+    for site, kept in (("same-origin", True), ("cross-site", False), ("same-site", False), (None, False)):
+        headers = {"Sec-Fetch-Site": site} if site else {}
+        page = app.test_client().post("/log/note", data=note, headers=headers)
+        assert page.status_code == 400
+        assert ("typed long ago" in page.text) is kept, site
+        assert "sesame" not in page.text
+
+
 def test_sign_up_in_and_out(client):
     assert client.post("/sign-up", data={"name": "Tove", "password": "short"}).status_code == 422
     answer = client.post("/sign-up?next=/log", data={"name": "Tove", "password": PASSWORD})

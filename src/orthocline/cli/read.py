@@ -2,12 +2,13 @@
 
 import json
 import sys
+from collections.abc import Iterator
 from typing import Any, BinaryIO
 
 import click
 
 from orthocline.core.api import read
-from orthocline.formats.putt_document import DocumentError, parse_putt
+from orthocline.formats.putt_document import LARGEST_BYTES, DocumentError, parse_putt
 from orthocline.formats.read_document import read_document
 from orthocline.services.call import call, entry_words
 
@@ -25,7 +26,7 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool) -> None:
     if lines:
         sys.exit(_read_lines(file))
     try:
-        answer = read(parse_putt(file.read()))
+        answer = read(parse_putt(file.read(LARGEST_BYTES + 1)))
     except DocumentError as error:
         click.echo(error.line, err=True)
         sys.exit(UNREADABLE)
@@ -44,7 +45,7 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool) -> None:
 
 def _read_lines(file: BinaryIO) -> int:
     status = 0
-    for line in file:
+    for line in _bounded_lines(file):
         try:
             answer = read_document(read(parse_putt(line)))
         except DocumentError as error:
@@ -52,6 +53,15 @@ def _read_lines(file: BinaryIO) -> int:
             status = UNREADABLE
         click.echo(_dump(answer))
     return status
+
+
+def _bounded_lines(file: BinaryIO) -> Iterator[bytes]:
+    """Return the lines of a file, of one that is too long only its beginning: it is refused, never held."""
+    while line := file.readline(LARGEST_BYTES + 1):
+        piece = line
+        while len(piece) > LARGEST_BYTES and not piece.endswith(b"\n"):
+            piece = file.readline(LARGEST_BYTES + 1)
+        yield line
 
 
 def _dump(answer: dict[str, Any]) -> str:

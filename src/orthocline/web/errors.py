@@ -9,7 +9,7 @@ from werkzeug.exceptions import HTTPException, RequestURITooLarge, SecurityError
 
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.web.database import AWAY, mark_away
-from orthocline.web.once import typed_form
+from orthocline.web.once import sent_from_here, typed_form
 from orthocline.web.page import is_part
 from orthocline.web.plain import plain_page
 from orthocline.web.security import retry_after_s
@@ -60,7 +60,11 @@ def _not_allowed(error: NotAllowedError) -> tuple[str, int]:
 
 
 def _stale(_error: CSRFError) -> tuple[str, int]:
-    return _page(400, "This page was open too long", "Go back, reload it, and send it again.")
+    """Refuse a form without its guard; one that a page of ours sent, open for too long, can be sent again."""
+    title, typed = "This page was open too long", typed_form()
+    if typed is None or not sent_from_here():
+        return _page(400, title, "Go back, reload it, and send it again.")
+    return render_template("stale.html", title=title, typed=typed), 400
 
 
 def _http(error: HTTPException) -> tuple[str, int]:

@@ -61,6 +61,11 @@ def typed_form() -> Typed | None:
     return Typed(request.full_path.rstrip("?"), told, tuple(n for n, _ in fields if n in SECRETS))
 
 
+def sent_from_here() -> bool:
+    """Return whether the browser says that a page of this site sent the form: no other site can feign that."""
+    return request.headers.get("Sec-Fetch-Site") == "same-origin"
+
+
 def carried_form(text: str) -> Typed | None:
     """Return a form that a page carried as `Typed.text`; None for anything else."""
     try:

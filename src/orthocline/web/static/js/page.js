@@ -12,11 +12,11 @@ followAddress();
 // A part that could not be brought is said at the top, asked for again when the server says, and then forgotten.
 const trouble = document.getElementById("trouble");
 let again;
-document.body.addEventListener("htmx:afterRequest", ({ detail }) => {
+document.body.addEventListener("htmx:afterRequest", ({ detail: { elt, xhr } }) => {
   clearTimeout(again);
-  const wait = Number(detail.xhr.getResponseHeader("Retry-After"));
-  if (detail.successful) trouble.textContent = "";
-  else if (wait) again = setTimeout(() => htmx.trigger(detail.elt, "submit"), 1000 * wait);
+  const wait = Number(xhr.getResponseHeader("Retry-After"));
+  if (xhr.status < 400) trouble.textContent = "";
+  else if (wait) again = setTimeout(() => htmx.trigger(elt, "submit"), 1000 * wait);
 });
 
 // A page that Back has brought up again sends a form under the key that it was sent with before: one entry,

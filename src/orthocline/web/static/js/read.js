@@ -57,7 +57,7 @@ form.addEventListener("htmx:configRequest", ({ detail }) => {
   for (const [name, value] of Object.entries(refused)) detail.parameters[name] = value;
 });
 form.addEventListener("htmx:afterRequest", ({ detail }) => {
-  refused = detail.successful ? {} : wish;
+  refused = detail.xhr.getResponseHeader("Retry-After") ? wish : {};
   wish = {};
 });
 document.addEventListener("input", () => {
@@ -189,7 +189,8 @@ document.addEventListener("keydown", (event) => {
   if (event.key === "s") document.querySelector("#save button").click();
 });
 
-document.body.addEventListener("htmx:afterSwap", () => {
+document.body.addEventListener("htmx:afterSwap", ({ detail }) => {
+  if (detail.target.id === "trouble") return;
   sync();
   if (stepping) {
     stepping.value = values()[stepping.name] ?? stepping.value;
