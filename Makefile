@@ -3,7 +3,7 @@ PY := .venv/bin/python
 RUN := .venv/bin/orthocline
 export NUMBA_CACHE_DIR := $(CURDIR)/var/numba
 
-.PHONY: run test setup check format bench screenshots assets stop
+.PHONY: run test setup check format bench chaos screenshots assets stop
 
 run:
 	@scripts/setup run
@@ -29,6 +29,9 @@ format: setup
 
 bench: setup
 	@$(PY) benchmarks/bench.py
+
+chaos: setup
+	@$(PY) benchmarks/chaos.py
 
 screenshots: setup
 	@$(PY) scripts/screenshots.py

@@ -1,8 +1,11 @@
 """`make bench`: the figures of merit as ratios against the alternatives, measured in one run.
 
 1. A plane read (solve and 100 path points) against shooting with SciPy's `solve_ivp` to the same aim.
-2. Server time of a Read redraw, alone and with eight clients at once, on the processes `serve` runs.
-3. Page weight over the wire, compressed, fonts included; and the wait of the first visitor.
+2. Reads in wind over the whole range that may be asked, the worst beside the median.
+3. Server time of a Read redraw, alone, with eight clients at once, and beside 64 slow sockets, on the
+   processes `serve` runs.
+4. The pages and the archive of a log of 20,000 putts, and the memory that they take.
+5. Page weight over the wire, compressed, fonts included; and the wait of the first visitor.
 """
 
 import gzip
@@ -10,6 +13,8 @@ import http.client
 import json
 import math
 import os
+import random
+import re
 import socket
 import statistics
 import subprocess
@@ -18,19 +23,38 @@ import tempfile
 import threading
 import time
 import urllib.request
+from contextlib import ExitStack
 from pathlib import Path
 from urllib.parse import urlencode, urlsplit
 
 import numpy as np
 from scipy.integrate import solve_ivp
 from scipy.optimize import root
+from sqlalchemy import NullPool, create_engine, text
 
-from orthocline.core.api import FOOT_M, INCH_M, Point, Putt, RollPast, aim, plane_from_grade, read, roller
+from orthocline.core.api import (
+    FOOT_M,
+    INCH_M,
+    Point,
+    Putt,
+    RollPast,
+    Wind,
+    aim,
+    plane_from_grade,
+    read,
+    roller,
+)
 from orthocline.core.green_speed import rolling_deceleration_mps2
-from orthocline.db.settings import database_url
+from orthocline.db.cluster import ensure_running
+from orthocline.db.settings import var_folder
 from orthocline.web.read.forms import SPINDRIFT
 
 CLIENTS, REQUESTS = 8, 60
+WINDY, SLOW, MANY = 400, 64, 20_000
+FILL = """INSERT INTO logged_putts (golfer_id, created_at, place, length_m, putt_document, read_document,
+model_version, green_speed_ft)
+SELECT golfer_id, created_at - n * interval '7 minutes', 'green ' || n % 18, length_m, putt_document,
+read_document, model_version, green_speed_ft FROM logged_putts, generate_series(1, :n) AS n"""
 PUTT = Putt(
     Point(0.0, 0.0),
     Point(14 * FOOT_M, 0.0),
@@ -104,9 +128,34 @@ def bench_core():
     print(f"  the whole read, make window and all {1e3 * whole:.2f} ms")
 
 
+def some_windy_putt(chance):
+    """Return a putt from anywhere in what may be asked, in wind."""
+    length, slope = chance.uniform(0.3, 60.0), chance.normal(0.0, 0.03, 2).clip(-0.15, 0.15)
+    wind = Wind(float(chance.uniform(0.5, 25.0)), float(chance.uniform(-math.pi, math.pi)))
+    pace = RollPast(float(chance.choice((0.15, 0.3, 0.5, 2.0))))
+    ground = plane_from_grade(*map(float, slope), 0.0)
+    return Putt(Point(0, 0), Point(float(length), 0), ground, float(chance.uniform(5, 14)), pace, wind=wind)
+
+
+def bench_wind():
+    chance, times, counted = np.random.default_rng(5), [], 0
+    for putt in [some_windy_putt(chance) for _ in range(WINDY)]:
+        start = time.process_time()
+        counted += read(putt).aim.wind_counted
+        times.append(1e3 * (time.process_time() - start))
+    print(f"wind read, anywhere in range: median {np.median(times):.1f} ms, worst {max(times):.1f} ms of CPU")
+    print(f"  wind counted in {counted} of {WINDY}, the others answered for still air with a warning")
+
+
+def some_address():
+    """Return a header that lets a request come from an address of its own: limits are for one."""
+    return {"X-Forwarded-For": ".".join(["10", *(str(random.randrange(256)) for _ in range(3))])}
+
+
 def fetch(address, headers=None):
     start = time.perf_counter()
-    with urllib.request.urlopen(urllib.request.Request(address, headers=headers or {})) as answer:
+    request = urllib.request.Request(address, headers={**some_address(), **(headers or {})})
+    with urllib.request.urlopen(request) as answer:
         body = answer.read()
     return time.perf_counter() - start, body
 
@@ -122,7 +171,7 @@ def redraws(base, clients):
     def client(first):
         # The connection is kept alive and the cookie sent back, as browsers do.
         connection = http.client.HTTPConnection(urlsplit(base).netloc)
-        connection.request("GET", redraw_address("", 0))
+        connection.request("GET", redraw_address("", 0), headers=some_address())
         answer = connection.getresponse()
         cookie = (answer.headers["Set-Cookie"] or "").split(";")[0]
         answer.read()
@@ -130,7 +179,7 @@ def redraws(base, clients):
         for i in range(REQUESTS):
             address = redraw_address("", first + i)
             start = time.perf_counter()
-            connection.request("GET", address, headers=headers)
+            connection.request("GET", address, headers=headers | some_address())
             connection.getresponse().read()
             times.append(time.perf_counter() - start)
         connection.close()
@@ -143,13 +192,21 @@ def redraws(base, clients):
     return np.array(times) * 1e3
 
 
-def serve(log):
+def bench_database():
+    """Return the address of a fresh database."""
+    cluster = ensure_running(var_folder())
+    cluster.create_database("orthocline_bench", fresh=True)
+    return cluster.url("orthocline_bench")
+
+
+def serve(log, url):
     """Serve on a free port; gunicorn writes each request's server time [us] to `log`."""
     os.environ["GUNICORN_CMD_ARGS"] = f"--access-logfile {log} --access-logformat %(D)s"
+    os.environ["ORTHOCLINE_PROXIES"] = "1"
     with socket.socket() as probe:
         probe.bind(("127.0.0.1", 0))
         port = probe.getsockname()[1]
-    os.environ["DATABASE_URL"] = database_url()
+    os.environ["DATABASE_URL"] = url
     start = time.perf_counter()
     command = [sys.executable, "-m", "orthocline.cli.main", "serve", "--port", str(port)]
     process = subprocess.Popen(command, stdout=subprocess.DEVNULL)
@@ -168,8 +225,8 @@ def spread(ms):
 
 def bench_server():
     with tempfile.TemporaryDirectory() as folder:
-        log = Path(folder, "requests")
-        process, base, started = serve(log)
+        log, url = Path(folder, "requests"), bench_database()
+        process, base, started = serve(log, url)
         try:
             first = fetch(redraw_address(base, 0))[0]
             print(f"server: {started:.1f} s from the command to the served page")
@@ -180,10 +237,83 @@ def bench_server():
                 served = np.array(log.read_text().split()[before:], dtype=float) / 1e3
                 print(f"  redraw, {clients} at once: server time  {spread(served)}   {len(served)} requests")
                 print(f"                    with queueing {spread(seen)}   as the clients see it")
+            bench_slow(base)
+            bench_long_log(base, url, process.pid)
             bench_weight(base)
         finally:
             process.terminate()
             process.wait()
+
+
+def bench_slow(base):
+    """Redraw while half requests, half bodies and idle connections are held open."""
+    host, port = urlsplit(base).hostname, urlsplit(base).port
+    halves = (b"GET /read HTTP/1.1\r\nHost: x", b"POST /log HTTP/1.1\r\nContent-Length: 90\r\n\r\nx", b"")
+    with ExitStack() as stack:
+        for i in range(SLOW):
+            stranger = stack.enter_context(socket.create_connection((host, port)))
+            stranger.sendall(halves[i % 3])
+        print(f"  beside {SLOW} slow sockets  {spread(redraws(base, 1))}   as the client sees it")
+
+
+def enter(base):
+    """Sign a golfer up who has saved one putt; return the cookie."""
+    connection, headers = http.client.HTTPConnection(urlsplit(base).netloc), {}
+
+    def send(method, path, fields=None):
+        body = urlencode(fields) if fields else None
+        kind = {"Content-Type": "application/x-www-form-urlencoded"} if fields else {}
+        connection.request(method, path, body, headers | kind | some_address())
+        answer = connection.getresponse()
+        if answer.headers["Set-Cookie"]:
+            headers["Cookie"] = answer.headers["Set-Cookie"].split(";")[0]
+        page = answer.read().decode()
+        return (re.findall(r'name="csrf_token" value="([^"]+)"', page) or [""])[0]
+
+    token = send("GET", "/sign-up")
+    send("POST", "/sign-up", {"name": "Bench", "password": "four unrelated hedgehogs", "csrf_token": token})
+    send("POST", "/log", {**SPINDRIFT, "csrf_token": send("GET", "/read")})
+    connection.close()
+    return headers
+
+
+def resident_kb(pid):
+    """Return the memory that the workers of a master ever held at once [kB]."""
+    workers = Path(f"/proc/{pid}/task/{pid}/children").read_text().split()
+    return sum(
+        int(re.search(r"VmHWM:\s+(\d+)", Path(f"/proc/{worker}/status").read_text())[1]) for worker in workers
+    )
+
+
+def bench_long_log(base, url, pid):
+    cookie = enter(base)
+    engine = create_engine(url, poolclass=NullPool)
+    with engine.begin() as connection:
+        connection.execute(text(FILL), {"n": MANY - 1})
+    with engine.connect().execution_options(isolation_level="AUTOCOMMIT") as connection:
+        connection.execute(text("VACUUM ANALYZE logged_putts"))  # as the server itself does in a minute
+        oldest = connection.scalar(
+            text(
+                "SELECT (extract(epoch FROM created_at) * 1e6)::bigint || '-' || id FROM logged_putts"
+                " ORDER BY created_at OFFSET 100 LIMIT 1"
+            )
+        )
+    print(f"log of {MANY:,} putts")
+    pages = {
+        "newest page": "/log",
+        "filtered": "/log?place=green+7",
+        "none fits": "/log?place=nowhere",
+        "far back": f"/log?before={oldest}",
+    }
+    for name, path in pages.items():
+        times = [1e3 * fetch(base + path, cookie)[0] for _ in range(15)]
+        print(f"  {name:12s} {spread(np.array(times))}")
+    before = resident_kb(pid)
+    seconds, archive = fetch(base + "/account/export", cookie)
+    grown = (resident_kb(pid) - before) / 1e3
+    print(
+        f"  archive      {len(archive) / 1e6:.0f} MB in {seconds:.1f} s; the workers grew by {grown:.0f} MB"
+    )
 
 
 def bench_weight(base):
@@ -202,4 +332,5 @@ def bench_weight(base):
 
 if __name__ == "__main__":
     bench_core()
+    bench_wind()
     bench_server()

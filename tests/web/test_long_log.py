@@ -25,7 +25,6 @@ def long_log(committed):
     client.post("/log", data={"length": "14 ft"})
     with committed.extensions["orthocline_engine"].begin() as connection:
         connection.execute(sql(FILL), {"n": MANY - 1})
-        connection.execute(sql("ANALYZE logged_putts"))
     return client
 
 
@@ -40,7 +39,7 @@ def older(page):
 
 def test_every_putt_is_on_one_page_and_in_order(long_log):
     page, seen = long_log.get("/log?result=holed"), []
-    assert "4,999 putts" in page.text
+    assert "1,000 or more putts" in page.text
     while True:
         seen += numbers(page)
         if older(page) is None:

@@ -89,7 +89,15 @@ class LoggedPutt(Entry, Base):
         CheckConstraint("(putt_document IS NULL) = (model_version IS NULL)", name="model_version"),
         CheckConstraint("(finish_along_m IS NULL) = (finish_across_m IS NULL)", name="finish"),
         CheckConstraint("(holed IS NOT DISTINCT FROM false) = (finish_along_m IS NOT NULL)", name="holed"),
-        Index("ix_logged_putts_golfer_id_created_at", "golfer_id", "created_at"),
+        # Pages and filters of the log need nothing but this index, and fifty rows.
+        Index(
+            "ix_logged_putts_newest",
+            "golfer_id",
+            text("created_at DESC"),
+            text("id DESC"),
+            postgresql_include=["place", "holed"],
+            postgresql_where=text("deleted_at IS NULL"),
+        ),
         UniqueConstraint("golfer_id", "key"),
     )
 

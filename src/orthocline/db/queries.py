@@ -149,13 +149,16 @@ def putts_of(
     if before:
         here = tuple_(LoggedPutt.created_at, LoggedPutt.id)
         query = query.where(here < tuple_(literal(before[0]), literal(before[1])))
-    return session.scalars(query.order_by(*NEWEST_PUTT).limit(limit)).all()
+    numbers = query.with_only_columns(LoggedPutt.id).order_by(*NEWEST_PUTT).limit(limit)
+    return session.scalars(
+        select(LoggedPutt).where(LoggedPutt.id.in_(numbers.scalar_subquery())).order_by(*NEWEST_PUTT)
+    ).all()
 
 
-def count_putts(session: Session, golfer_id: int, *, result: str = "", place: str = "") -> int:
-    """Return how many putts of a golfer fit."""
-    query = _filtered(golfer_id, result, place).with_only_columns(func.count())
-    return session.scalar(query) or 0
+def count_putts(session: Session, golfer_id: int, *, result: str = "", place: str = "", most: int) -> int:
+    """Return how many putts of a golfer fit, counting no further than `most`."""
+    numbers = _filtered(golfer_id, result, place).with_only_columns(LoggedPutt.id).limit(most)
+    return session.scalar(select(func.count()).select_from(numbers.subquery())) or 0
 
 
 def all_putts(session: Session, golfer_id: int) -> Iterator[LoggedPutt]:
@@ -168,11 +171,6 @@ def all_speeds(session: Session, golfer_id: int) -> Iterator[SpeedNote]:
     """Return all speeds of a golfer, newest first, fetched as they are taken."""
     query = _speeds(golfer_id).order_by(SpeedNote.measured_at.desc(), SpeedNote.id.desc())
     return iter(session.scalars(query.execution_options(yield_per=FETCHED)))
-
-
-def unfinished_putts(session: Session, golfer_id: int) -> int:
-    """Return how many putts of a golfer have no finish yet."""
-    return count_putts(session, golfer_id, result="open")
 
 
 def measures_of(session: Session, golfer_id: int) -> OwnMeasures | None:

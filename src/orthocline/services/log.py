@@ -28,6 +28,8 @@ from orthocline.services.text import short_text, tidy_text
 UNDO_TIME = timedelta(days=1)
 """How long a deleted putt can be brought back before it is deleted for good."""
 PUTTS_A_PAGE = 50
+MOST_COUNTED = 1000
+"""Nobody needs to know how many more there are than so many."""
 EPOCH = datetime(1970, 1, 1, tzinfo=UTC)
 NO_PUTT = "There is no such putt in your log. It may have been deleted."
 FARTHEST_FINISH_M = 30.0
@@ -70,7 +72,7 @@ class Entry:
 
 @dataclass(frozen=True)
 class LogPage:
-    """A page of the log, how many putts there are in all, and the mark of the page of older ones, if any."""
+    """A page of the log; how many there are in all, up to `MOST_COUNTED`; the mark of older ones, if any."""
 
     putts: tuple[LoggedPutt, ...]
     total: int
@@ -147,7 +149,10 @@ def list_putts(
     putts = putts_of(session, golfer.id, result=result, place=tidy, before=start, limit=PUTTS_A_PAGE + 1)
     shown, more = putts[:PUTTS_A_PAGE], len(putts) > PUTTS_A_PAGE
     older = _mark_of(shown[-1]) if more else ""
-    return LogPage(tuple(shown), count_putts(session, golfer.id, result=result, place=tidy), older)
+    if not older and not before:
+        return LogPage(tuple(shown), len(shown), older)
+    total = count_putts(session, golfer.id, result=result, place=tidy, most=MOST_COUNTED)
+    return LogPage(tuple(shown), total, older)
 
 
 def shown(putt: LoggedPutt, mode: Mode) -> Entry:

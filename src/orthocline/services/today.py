@@ -7,7 +7,8 @@ from datetime import datetime
 from sqlalchemy.orm import Session
 
 from orthocline.db.models import Golfer, LoggedPutt
-from orthocline.db.queries import putts_of, unfinished_putts
+from orthocline.db.queries import count_putts, putts_of
+from orthocline.services.log import MOST_COUNTED
 from orthocline.services.mode import Mode
 from orthocline.services.speeds import DaySpeed, day_speed
 
@@ -49,7 +50,9 @@ COMPETITION_STEPS = (
 def today(session: Session | None, golfer: Golfer | None, mode: Mode, now: datetime) -> Today:
     """Return the day's work, and the signed-in golfer's last putts and green speed."""
     last = putts_of(session, golfer.id, limit=LAST_PUTTS) if session and golfer else ()
-    unfinished = unfinished_putts(session, golfer.id) if session and golfer else 0
+    unfinished = (
+        count_putts(session, golfer.id, result="open", most=MOST_COUNTED) if session and golfer else 0
+    )
     steps = PRACTICE_STEPS if mode is Mode.PRACTICE else COMPETITION_STEPS
     speed = day_speed(session, golfer, now) if session and golfer and mode is Mode.PRACTICE else None
     return Today(steps, last, unfinished, speed)

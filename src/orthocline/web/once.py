@@ -62,7 +62,7 @@ def typed_form() -> Typed | None:
 
 
 def sent_from_here() -> bool:
-    """Return whether the browser says that a page of this site sent the form: no other site can feign that."""
+    """Return whether, as the browser says, a page of this site sent the form: no other can feign that."""
     return request.headers.get("Sec-Fetch-Site") == "same-origin"
 
 

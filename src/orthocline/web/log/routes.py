@@ -7,6 +7,7 @@ from werkzeug.wrappers import Response
 from orthocline.formats.wording import Wording
 from orthocline.services.errors import InvalidError
 from orthocline.services.log import (
+    MOST_COUNTED,
     Finish,
     delete_putt,
     edit_putt,
@@ -141,6 +142,7 @@ def _list_page(note_form: NoteForm) -> str:
         "log/_part.html" if is_part() else "log/page.html",
         rows=[row(shown(putt, mode()), wording()) for putt in found.putts],
         total=found.total,
+        most_counted=MOST_COUNTED,
         older=url_for("log.page", result=result or None, place=place or None, before=found.older)
         if found.older
         else "",
