@@ -48,7 +48,8 @@ PICTURES = (
     ("own-read", READ + "&own=9+in&own_side=right", DESK),
     ("log", "/log", DESK),
     ("log-phone", "/log", PHONE),
-    ("finish", "/log/3/finish", DESK),
+    ("finish", "/log/{putt}/finish", DESK),
+    ("account", "/account", DESK),
 )
 
 
@@ -76,9 +77,12 @@ def take(driver: webdriver.Chrome, base: str) -> None:
     """Take every picture as the demo golfer."""
     driver.get(base)
     driver.find_element(By.XPATH, "//button[contains(., 'demo putt')]").click()
+    driver.get(base + "/log")
+    link = driver.find_elements(By.XPATH, "//a[contains(@href, '/finish')]")[2].get_attribute("href")
+    putt = link.split("/")[-2]
     for name, path, size in PICTURES:
         driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
-        driver.get(base + path)
+        driver.get(base + path.replace("{putt}", putt))
         driver.execute_script("return document.fonts.ready.then(() => 0)")
         driver.save_screenshot(str(FOLDER / f"{name}.png"))
         print(f"docs/screenshots/{name}.png")

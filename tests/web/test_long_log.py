@@ -51,7 +51,7 @@ def test_every_putt_is_on_one_page_and_in_order(long_log):
 
 def test_filters_go_along_and_the_way_back_is_there(long_log):
     page = long_log.get(older(long_log.get("/log?result=open&place=GREEN+7")))
-    assert "back to the newest" in page.text
+    assert "Back to the newest" in page.text
     assert set(re.findall(r"green \d+", page.text)) == {"green 7"}
     last = long_log.get("/log?place=green+7&before=0-0")
     assert "No older putts" in last.text

@@ -92,7 +92,7 @@ def create_app(config: Mapping[str, Any]) -> Flask:
         strict_transport_security=secure,
     )
     if proxies:
-        app.wsgi_app = ProxyFix(app.wsgi_app, x_for=proxies, x_proto=proxies, x_host=proxies)  # type: ignore[method-assign]
+        app.wsgi_app = ProxyFix(app.wsgi_app, x_for=proxies, x_proto=proxies)  # type: ignore[method-assign]
     app.after_request(keep_private)
     # Last, so that it commits before anything of the answer is written or compressed.
     database.init_app(app)

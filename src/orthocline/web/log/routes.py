@@ -143,15 +143,18 @@ def _list_page(note_form: NoteForm) -> str:
         rows=[row(shown(putt, mode()), wording()) for putt in found.putts],
         total=found.total,
         most_counted=MOST_COUNTED,
-        older=url_for("log.page", result=result or None, place=place or None, before=found.older)
-        if found.older
-        else "",
+        newest=_address(result, place),
+        older=_address(result, place, found.older) if found.older else "",
         later=bool(before),
         filters=filters,
         filtered=bool(result or place),
         note_form=note_form,
         deleted=int(deleted) if deleted.isdecimal() and len(deleted) < 18 else None,
     )
+
+
+def _address(result: str | None, place: str | None, before: str = "") -> str:
+    return url_for("log.page", result=result or None, place=place or None, before=before or None)
 
 
 def _finish_texts(finish: Finish | None, said: Wording) -> dict[str, str]:
