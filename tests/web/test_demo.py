@@ -6,6 +6,7 @@ import pytest
 from sqlalchemy import func, select
 
 from orthocline.db.models import Golfer, LoggedPutt, SpeedNote, StrokeTrial
+from orthocline.services import demo as demo_service
 from orthocline.services.accounts import sign_in, sign_up
 from orthocline.services.demo import DEMO_GOLFER, PUTTS_LOGGED, demo_copy, load_demo
 from orthocline.services.errors import InvalidError
@@ -61,6 +62,14 @@ def test_copies_are_swept_away_after_a_day_and_with_them_their_sessions(app, ses
     assert visitor.get("/log").status_code == 302
     assert session.scalar(select(func.count()).select_from(Golfer).where(Golfer.demo == "copy")) == 1
     assert set(session.scalars(select(LoggedPutt.golfer_id))) == set(session.scalars(select(Golfer.id)))
+
+
+@pytest.mark.usefixtures("demo")
+def test_many_visitors_leave_no_more_than_so_many_copies(session, monkeypatch):
+    monkeypatch.setattr(demo_service, "MOST_COPIES", 3)
+    copies = [demo_copy(session, datetime.now(UTC)).id for _ in range(6)]
+    kept = session.scalars(select(Golfer.id).where(Golfer.demo == "copy").order_by(Golfer.id)).all()
+    assert kept == copies[-4:], "three, and the one just made"
 
 
 @pytest.mark.usefixtures("demo")

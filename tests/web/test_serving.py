@@ -143,6 +143,24 @@ def test_a_killed_worker_is_replaced(served):
     assert served.get("/cautions")[0] == 200
 
 
+def test_instances_share_no_control_socket(served):
+    assert served.get("/cautions")[0] == 200
+    pids = [served.process.pid, *served.workers()]
+    sockets = Path("/proc/net/unix").read_text()
+    held = {
+        os.readlink(fd)[8:-1] for pid in pids for fd in Path(f"/proc/{pid}/fd").iterdir() if is_socket(fd)
+    }
+    named = [line for line in sockets.splitlines() if line.split()[6:7] and set(line.split()) & held]
+    assert [line for line in named if len(line.split()) > 7] == []
+
+
+def is_socket(descriptor):
+    try:
+        return os.readlink(descriptor).startswith("socket:[")
+    except OSError:
+        return False
+
+
 def test_root_lets_an_account_without_rights_answer_where_it_can(monkeypatch):
     if os.geteuid() != 0:
         assert serve._as_nobody_much() == []

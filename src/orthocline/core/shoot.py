@@ -31,8 +31,8 @@ class NoLineError(ValueError):
     """No line through the hole was found at the pace asked."""
 
 
-MOST_WORK = 500_000
-"""Steps of integration after which a search is given up: about 60 ms of a processor of 2024."""
+MOST_WORK = 450_000
+"""Steps of integration after which a search is given up: under 60 ms of a processor of 2024."""
 STEPS_A_ROLL = 400
 """What a roll costs beside its steps, in steps."""
 

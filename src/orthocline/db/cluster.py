@@ -224,7 +224,8 @@ def _new_owner_password(var: Path, version: str) -> str:
         )
     _forget_stranger(data)
     said = f"ALTER ROLE {OWNER} PASSWORD '{password}'\n"
-    run(data, version, "postgres", "--single", "-D", "@", "postgres", said=said)
+    quiet = ("-c", "log_min_messages=fatal")
+    run(data, version, "postgres", "--single", "-D", "@", *quiet, "postgres", said=said)
     return password
 
 

@@ -5,7 +5,7 @@ from datetime import datetime, timedelta
 from typing import TypeVar
 from uuid import UUID
 
-from sqlalchemy import ColumnElement, DateTime, Select, delete, func, insert, literal, select, tuple_
+from sqlalchemy import ColumnElement, DateTime, Select, delete, func, insert, literal, or_, select, tuple_
 from sqlalchemy.dialects.postgresql import distinct_on
 from sqlalchemy.orm import InstrumentedAttribute, Session
 
@@ -68,9 +68,11 @@ def copy_all(session: Session, template: Golfer, copy: Golfer, later: timedelta)
         session.execute(insert(kind).from_select(["golfer_id", *columns], rows))
 
 
-def delete_demo_copies(session: Session, before: datetime) -> None:
-    """Delete the copies of the demo's golfer that were made before a time, with all of theirs."""
-    session.execute(delete(Golfer).where(Golfer.demo == "copy", Golfer.created_at < before))
+def delete_demo_copies(session: Session, before: datetime, most: int) -> None:
+    """Delete the copies of the demo's golfer that were made before a time, and all but the newest `most`."""
+    newest = select(Golfer.id).where(Golfer.demo == "copy").order_by(Golfer.id.desc()).limit(most)
+    too_many = Golfer.id.not_in(newest.scalar_subquery())
+    session.execute(delete(Golfer).where(Golfer.demo == "copy", or_(Golfer.created_at < before, too_many)))
 
 
 def hold(session: Session, lock: int) -> None:

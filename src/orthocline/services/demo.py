@@ -48,7 +48,8 @@ GREENS = (
     "Homeward",
 )
 PUTTS_LOGGED = 26
-COPY_LIFE = timedelta(days=1)
+COPY_LIFE, MOST_COPIES = timedelta(days=1), 500
+"""A copy lives so long, unless so many visitors come after it."""
 LOADING_DEMO = 7_501_003
 """Key of the lock under which the demo is loaded, and copied."""
 
@@ -109,7 +110,7 @@ def demo_copy(session: Session, now: datetime, key: UUID | None = None) -> Golfe
         When the demo was not loaded.
     """
     hold(session, LOADING_DEMO)
-    delete_demo_copies(session, now - COPY_LIFE)
+    delete_demo_copies(session, now - COPY_LIFE, MOST_COPIES)
     template = demo_template(session)
     if template is None:
         raise NotFoundError("There is no demo here.")
