@@ -35,6 +35,7 @@ EVERYTHING = "SELECT md5(string_agg(p::text, '' ORDER BY id)) FROM logged_putts 
 
 def test_backup_and_restore_bring_everything_back(database, tmp_path):
     file, before = tmp_path / "greens.backup", database(EVERYTHING)
+    database("INSERT INTO request_counts VALUES ('192.0.2.1', 3, now() + interval '1 hour')")
     assert run("backup", file).exit_code == 0
     assert stat.S_IMODE(file.stat().st_mode) == 0o600
     database("DELETE FROM logged_putts WHERE id > 3")
@@ -46,6 +47,7 @@ def test_backup_and_restore_bring_everything_back(database, tmp_path):
     assert run("restore", file, "--overwrite").output == f"restored from {file}\n"
     assert database(EVERYTHING) == before
     assert database("SELECT to_regclass('newer')") is None
+    assert database("SELECT count(*) FROM request_counts") == 0
 
 
 def test_an_older_backup_is_brought_to_the_newest_tables(database, tmp_path):

@@ -8,7 +8,7 @@ from sqlalchemy.dialects.postgresql import insert
 
 from orthocline.db.models import RequestCount
 
-SWEEP_EVERY = 500
+SWEEP_EVERY = 50
 """One in so many counts also sweeps away those that have ended."""
 
 

@@ -147,12 +147,11 @@ def list_putts(
     """
     tidy, start = tidy_text(place), _place_of(before) if before else None
     putts = putts_of(session, golfer.id, result=result, place=tidy, before=start, limit=PUTTS_A_PAGE + 1)
-    shown, more = putts[:PUTTS_A_PAGE], len(putts) > PUTTS_A_PAGE
-    older = _mark_of(shown[-1]) if more else ""
-    if not older and not before:
-        return LogPage(tuple(shown), len(shown), older)
+    page, more = tuple(putts[:PUTTS_A_PAGE]), len(putts) > PUTTS_A_PAGE
+    if not more and not before:
+        return LogPage(page, len(page), "")
     total = count_putts(session, golfer.id, result=result, place=tidy, most=MOST_COUNTED)
-    return LogPage(tuple(shown), total, older)
+    return LogPage(page, total, _mark_of(page[-1]) if more else "")
 
 
 def shown(putt: LoggedPutt, mode: Mode) -> Entry:
