@@ -4,7 +4,7 @@ import os
 
 import pytest
 from argon2 import PasswordHasher
-from sqlalchemy import create_engine
+from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session, sessionmaker
 
 from orthocline.db.cluster import ensure_running
@@ -13,6 +13,7 @@ from orthocline.db.settings import var_folder
 from orthocline.services import accounts
 from orthocline.services.accounts import sign_up
 from orthocline.web.app import create_app
+from orthocline.web.security import limiter
 
 # Scrambling a password is meant to take long; here it would be half of all the time.
 accounts._hasher = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1)
@@ -75,13 +76,21 @@ def app(database_url, sessions):
     return create_app(app_config(database_url, SESSIONS=sessions))
 
 
-@pytest.fixture
-def committed(cluster):
-    """An application on a database of its own, where every request commits, as many at once as wanted."""
+@pytest.fixture(scope="session")
+def committed_database(cluster):
     name = f"orthocline_committed_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}"
     cluster.create_database(name, fresh=True)
     upgrade(cluster.url(name))
-    app = create_app(app_config(cluster.url(name)))
+    return cluster.url(name)
+
+
+@pytest.fixture
+def committed(committed_database):
+    """An application on an empty database where every request commits, as many at once as wanted."""
+    app = create_app(app_config(committed_database))
+    limiter._storage_dead = False  # one limiter for all applications of a process, which another test upset
+    with app.extensions["orthocline_engine"].begin() as connection:
+        connection.execute(text("TRUNCATE golfers, request_counts RESTART IDENTITY CASCADE"))
     yield app
     app.extensions["orthocline_engine"].dispose()
 

@@ -206,12 +206,15 @@ const done = arguments[arguments.length - 1];
 import('/static/js/sound.js').then(({ due }) => {
   const page = document.getElementById('beat-page'), pulse = document.getElementById('pulse');
   const beat = JSON.parse(page.dataset.beat);
-  const frames = [];
+  const frames = [], seen = new Set();
   const look = () => {
     const at = +page.dataset.seconds;
     const last = due(beat, Math.max(0, at - beat.period_s), at + 1e-9).at(-1);
-    frames.push([last ? last[0] : '', pulse.dataset.sound, pulse.classList.contains('is-on')]);
-    if (at < 3.2) requestAnimationFrame(look); else done(frames);
+    const on = pulse.classList.contains('is-on');
+    frames.push([last ? last[0] : '', pulse.dataset.sound, on]);
+    if (on) seen.add(pulse.dataset.sound);
+    // A busy machine may draw no frame while a short sound lasts: look on until each was seen.
+    if (at < 3.2 || (seen.size < 4 && at < 20)) requestAnimationFrame(look); else done(frames);
   };
   requestAnimationFrame(look);
 });

@@ -4,8 +4,10 @@ import os
 import threading
 
 import pytest
+from limits import parse
 
 from orthocline.db.request_counts import count_request, forget_requests, requests_counted
+from orthocline.web import security
 from orthocline.web.app import create_app
 from tests.conftest import app_config
 
@@ -41,14 +43,23 @@ def test_tries_to_sign_in_are_counted_over_all_workers(workers):
     assert workers[0].post("/sign-in", data=wrong, environ_base=other).status_code == 422
 
 
-def test_sixty_reads_at_once_and_then_a_few_seconds_of_rest(workers):
+def test_reads_are_ten_a_second_and_sixty_at_once():
+    limit = parse(security.READ_LIMIT)
+    assert (limit.amount, limit.get_expiry()) == (60, 6)
+
+
+def test_sixty_reads_at_once_and_then_a_rest(workers, monkeypatch):
+    """With a window of a minute in place of six seconds: a busy machine takes longer for sixty reads."""
+    monkeypatch.setattr(
+        security, "count_request", lambda *counted: count_request(*counted[:2], 60, counted[3])
+    )
     addresses = ("/read", "/speed/ramp", "/speed/without-a-ramp", "/read/roll", "/")
     codes = [workers[i % 2].get(addresses[i % 5]).status_code for i in range(62)]
     assert codes[:60] == [200] * 60
     assert codes[60:] == [429] * 2
     answer = workers[0].get("/read", headers={"HX-Request": "true"})
     assert (answer.status_code, answer.headers["HX-Retarget"]) == (429, "#trouble")
-    assert 1 <= int(answer.headers["Retry-After"]) <= 6
+    assert 1 <= int(answer.headers["Retry-After"]) <= 60
     assert workers[0].get("/cautions").status_code == 200
 
 
@@ -78,8 +89,9 @@ def test_many_at_once_are_all_counted(committed):
 def test_without_a_database_each_worker_counts_for_itself(cluster):
     app = create_app(app_config(cluster.url("x").replace(f":{cluster.port}/", ":1/"), RATELIMIT_ENABLED=True))
     client, address = app.test_client(), {"REMOTE_ADDR": f"192.0.2.{os.getpid() % 250}"}
-    codes = [client.get("/read", environ_base=address).status_code for _ in range(61)]
-    assert codes == [200] * 60 + [429]
+    tried = {"data": {"name": "x", "password": "y"}, "environ_base": address}
+    codes = [client.post("/sign-in", **tried).status_code for _ in range(11)]
+    assert codes == [503] * 10 + [429]
 
 
 def test_behind_a_proxy_the_client_it_names_is_counted(limited):
