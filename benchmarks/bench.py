@@ -32,19 +32,10 @@ from scipy.integrate import solve_ivp
 from scipy.optimize import root
 from sqlalchemy import NullPool, create_engine, text
 
-from orthocline.core.api import (
-    FOOT_M,
-    INCH_M,
-    Point,
-    Putt,
-    RollPast,
-    Wind,
-    aim,
-    plane_from_grade,
-    read,
-    roller,
-)
-from orthocline.core.green_speed import rolling_deceleration_mps2
+from orthocline.core.ground import plane_from_grade
+from orthocline.core.roll import Point, Putt, RollPast, Wind, read, roller, rolling_deceleration_mps2
+from orthocline.core.roll.aim import aim
+from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.cluster import ensure_running
 from orthocline.db.settings import var_folder
 from orthocline.web.read.forms import SPINDRIFT

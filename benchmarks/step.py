@@ -9,10 +9,10 @@ import math
 
 import numpy as np
 
-from orthocline.core import make_window, roll
-from orthocline.core.aim import aim, roller
-from orthocline.core.api import FOOT_M, INCH_M, Point, Putt, RollPast, plane_from_grade
-from orthocline.core.forces import forces_of
+from orthocline.core.ground import plane_from_grade
+from orthocline.core.roll import Point, Putt, RollPast, forces_of, integrator, make_window, roller
+from orthocline.core.roll.aim import aim
+from orthocline.core.units import FOOT_M, INCH_M
 
 SHARES = (0.01, 0.02, 0.03, 0.04, 0.08, 0.1, 0.2, 0.4)
 PUTTS = [
@@ -47,7 +47,7 @@ def integrator_error_m(putt, share):
     heading = putt.bearing_rad - solved.launch.right_rad
     row[3:5] = solved.launch.speed_mps * math.cos(heading), solved.launch.speed_mps * math.sin(heading)
     limits = (1.0, math.inf, 0.0, math.inf)
-    state = roll.trace_plane(putt.surface.parameters, forces_of(putt).row, row, *limits, share)[-1]
+    state = integrator.trace_plane(putt.surface.parameters, forces_of(putt).row, row, *limits, share)[-1]
     return math.hypot(state[1] - rests.x_m, state[2] - rests.y_m)
 
 

@@ -5,20 +5,9 @@ import math
 from pathlib import Path
 from typing import Any
 
-from orthocline.core.api import (
-    FOOT_M,
-    INCH_M,
-    NO_GRAIN,
-    STILL_AIR,
-    Grain,
-    Plane,
-    Point,
-    Putt,
-    RollPast,
-    SpeedAtHole,
-    Wind,
-    plane_from_grade,
-)
+from orthocline.core.ground import Plane, plane_from_grade
+from orthocline.core.roll import NO_GRAIN, STILL_AIR, Grain, Point, Putt, RollPast, SpeedAtHole, Wind
+from orthocline.core.units import FOOT_M, INCH_M
 
 DATA = Path(__file__).parent / "data"
 REFERENCES: list[dict[str, Any]] = json.loads((DATA / "reference-putts.json").read_text())

@@ -2,7 +2,7 @@
 
 from datetime import UTC, datetime, timedelta
 
-from orthocline.core.api import Estimate
+from orthocline.core.estimate import Estimate
 from orthocline.services.mode import Mode
 from orthocline.services.speeds import keep_speed
 

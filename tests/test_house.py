@@ -1,6 +1,7 @@
 """Rules of the house that are easy to forget: sizes, docs that name everything, pictures that exist."""
 
 import ast
+import importlib
 import re
 import subprocess
 from pathlib import Path
@@ -37,10 +38,13 @@ def test_no_function_is_long():
     assert long == []
 
 
-def test_only_the_door_of_the_core_is_used():
-    inside = re.compile(r"from orthocline\.core\.(?!api\b)")
-    outside = [p for p in SOURCES if "core" not in p.relative_to(ROOT / "src/orthocline").parts]
-    assert [p.name for p in outside if inside.search(p.read_text())] == []
+def test_every_room_of_the_core_has_a_door_of_few_names_and_says_what_it_is():
+    for room in sorted(path.parent for path in (ROOT / "src/orthocline/core").glob("*/__init__.py")):
+        door = importlib.import_module(f"orthocline.core.{room.name}")
+        assert (room / "README.md").exists(), room
+        assert door.__doc__, room
+        assert 0 < len(door.__all__) <= 40, room
+        assert len(set(door.__all__)) == len(door.__all__), room
 
 
 @pytest.mark.parametrize("layer", ["core", "db", "formats", "services", "web", "cli"])

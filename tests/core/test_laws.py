@@ -6,12 +6,24 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from orthocline.core.aim import _aim_in_wind
-from orthocline.core.api import Grain, Plane, Point, Putt, RollPast, SpeedAtHole, Wind, aim, read, roller
-from orthocline.core.forces import forces_of, grain_worth, plane_with_grain
-from orthocline.core.plane_aim import aim_on_plane
-from orthocline.core.plane_roll import heading_at, path_left, rolled, spent
-from orthocline.core.roots import root_finder
+from orthocline.core.ground import Plane
+from orthocline.core.roll import (
+    Grain,
+    Point,
+    Putt,
+    RollPast,
+    SpeedAtHole,
+    Wind,
+    forces_of,
+    grain_worth,
+    read,
+    roller,
+)
+from orthocline.core.roll.aim import _aim_in_wind, aim
+from orthocline.core.roll.forces import plane_with_grain
+from orthocline.core.roll.plane_aim import aim_on_plane
+from orthocline.core.roll.plane_roll import heading_at, path_left, rolled, spent
+from orthocline.core.roll.roots import root_finder
 from tests.putts import MILLIMETRE, plane_putt
 
 settings.register_profile("steady", deadline=None, max_examples=40, derandomize=True)

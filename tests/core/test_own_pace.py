@@ -7,30 +7,23 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from orthocline.core.api import (
-    FOOT_M,
-    INCH_M,
-    Estimate,
-    Launch,
-    StrideTry,
+from orthocline.core.account import StrideTry, stride
+from orthocline.core.estimate import Estimate, combine, mean_estimate
+from orthocline.core.roll import Launch, read, roller, rolling_deceleration_mps2
+from orthocline.core.roll.one_second import slide
+from orthocline.core.speed import (
     StrokePutt,
     aged,
-    combine,
     posted_speed,
-    read,
-    roller,
     rule_of_thumb_stroke_m,
     score_zero_putts,
     speed_from_strokes,
-    stride,
     stroke_length_m,
     stroke_rate,
     tempo_beat,
     timed_speed,
 )
-from orthocline.core.calls.one_second import slide
-from orthocline.core.estimate import mean_estimate
-from orthocline.core.green_speed import rolling_deceleration_mps2
+from orthocline.core.units import FOOT_M, INCH_M
 from tests.putts import plane_putt
 
 HUNDREDTH_FT = 0.01

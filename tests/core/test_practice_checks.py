@@ -4,8 +4,10 @@ import math
 
 import pytest
 
-from orthocline.core.aim import Launch
-from orthocline.core.api import FOOT_M, HOLE_RADIUS_M, INCH_M, aim, feet, inches, meet, read, roller
+from orthocline.core.constants import HOLE_RADIUS_M
+from orthocline.core.roll import Launch, meet, read, roller
+from orthocline.core.roll.aim import aim
+from orthocline.core.units import FOOT_M, INCH_M, feet, inches
 from tests.putts import plane_putt
 
 HUNDREDTH_IN = 0.01

@@ -7,15 +7,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from orthocline.core.api import (
-    FOOT_M,
-    INCH_M,
+from orthocline.core.estimate import Estimate
+from orthocline.core.speed import (
     STANDARD_RAMP,
-    Estimate,
     Groove,
     HiddenGreen,
     Ramp,
-    RampError,
     Rods,
     one_way,
     setting_up,
@@ -23,6 +20,8 @@ from orthocline.core.api import (
     some_green,
     speed_from_rolls,
 )
+from orthocline.core.speed.ramp import RampError
+from orthocline.core.units import FOOT_M, INCH_M
 from tests.putts import MILLIMETRE
 
 TWENTY = math.radians(20.0)

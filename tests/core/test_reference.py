@@ -6,10 +6,9 @@ import numpy as np
 import pytest
 from numba import njit
 
-from orthocline.core.api import read
-from orthocline.core.forces import forces_of
-from orthocline.core.shoot import Arrival, shoot
-from orthocline.core.surface import GRADIENT
+from orthocline.core.ground.surface import GRADIENT
+from orthocline.core.roll import forces_of, read
+from orthocline.core.roll.shoot import Arrival, shoot
 from tests.putts import FORMULAS, MILLIMETRE, MILLISECOND, PLANES, named, reference_putt
 
 EXACT = (0.1 * MILLIMETRE, 1e-5, 1 * MILLISECOND, 0.01)

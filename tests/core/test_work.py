@@ -5,10 +5,11 @@ import math
 import numpy as np
 import pytest
 
-from orthocline.core import aim as aims
-from orthocline.core import roll, shoot
-from orthocline.core.api import FOOT_M, INCH_M, Point, Putt, RollPast, Wind, plane_from_grade, read
-from orthocline.core.shoot import MOST_WORK, STEPS_A_ROLL, Work
+from orthocline.core.ground import plane_from_grade
+from orthocline.core.roll import Point, Putt, RollPast, Wind, integrator, read, shoot
+from orthocline.core.roll import aim as aims
+from orthocline.core.roll.shoot import MOST_WORK, STEPS_A_ROLL, Work
+from orthocline.core.units import FOOT_M, INCH_M
 
 WORST = (
     # length [m], grade, fall to the right, green speed [ft], roll-past [m], wind [m/s]: found among thousands
@@ -30,14 +31,14 @@ def windy(length_m, grade, side_right, speed_ft, past_m, wind_mps, toward_rad=0.
 def steps(monkeypatch):
     """Counts what every roll costs."""
     spent = []
-    kernel = roll.trace_plane
+    kernel = integrator.trace_plane
 
     def counted(*arguments):
         rows = kernel(*arguments)
         spent.append(len(rows) + STEPS_A_ROLL)
         return rows
 
-    monkeypatch.setitem(roll.COMPILED_AHEAD, roll.plane_slope, counted)
+    monkeypatch.setitem(integrator.COMPILED_AHEAD, integrator.plane_slope, counted)
     return spent
 
 

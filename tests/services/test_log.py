@@ -8,8 +8,8 @@ import pytest
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 
-from orthocline.core import read as core_read
-from orthocline.core.api import SpeedAtHole, Wind, read
+from orthocline.core.roll import SpeedAtHole, Wind, read
+from orthocline.core.roll import reading as core_read
 from orthocline.db.models import Golfer, LoggedPutt
 from orthocline.formats.putt_document import putt_of
 from orthocline.services import log

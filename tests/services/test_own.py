@@ -2,7 +2,8 @@
 
 import pytest
 
-from orthocline.core.api import FOOT_M, INCH_M, read
+from orthocline.core.roll import read
+from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.services.call import call
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.mode import Mode

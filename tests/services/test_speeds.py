@@ -6,7 +6,9 @@ from datetime import UTC, datetime, timedelta
 import numpy as np
 import pytest
 
-from orthocline.core.api import FOOT_M, STANDARD_RAMP, Estimate, HiddenGreen, combine
+from orthocline.core.estimate import Estimate, combine
+from orthocline.core.speed import STANDARD_RAMP, HiddenGreen
+from orthocline.core.units import FOOT_M
 from orthocline.services import measuring
 from orthocline.services.accounts import delete_account, export_account
 from orthocline.services.beating import stroke_beat

@@ -8,7 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from orthocline.core.api import FOOT_M, INCH_M, own_roll, read
+from orthocline.core.roll import own_roll, read
+from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.formats.wording import USUAL_WORDING, Wording
 from orthocline.web.drawing.frame import Frame, fit, path_d, segments_d
 from orthocline.web.drawing.ground import CLOSEST, clockwise_from_up, hachures

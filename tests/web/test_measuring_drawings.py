@@ -9,12 +9,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from orthocline.core.api import (
-    BALL_RADIUS_M,
-    FOOT_M,
-    INCH_M,
+from orthocline.core.constants import BALL_RADIUS_M
+from orthocline.core.estimate import Estimate
+from orthocline.core.speed import (
     STANDARD_RAMP,
-    Estimate,
     Groove,
     Ramp,
     Rods,
@@ -24,6 +22,7 @@ from orthocline.core.api import (
     speed_from_rolls,
     stroke_rate,
 )
+from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.models import SpeedNote
 from orthocline.formats.wording import USUAL_WORDING, Wording
 from orthocline.services.speeds import combined

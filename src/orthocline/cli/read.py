@@ -7,7 +7,7 @@ from typing import Any, BinaryIO
 
 import click
 
-from orthocline.core.api import read
+from orthocline.core.roll import read
 from orthocline.formats.putt_document import LARGEST_BYTES, DocumentError, parse_putt
 from orthocline.formats.read_document import read_document
 from orthocline.services.call import call, entry_words

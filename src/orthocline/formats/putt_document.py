@@ -8,26 +8,25 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 from pydantic.json_schema import SkipJsonSchema
 
-from orthocline.core.api import (
+from orthocline.core.ground import Plane
+from orthocline.core.roll import (
     GRAIN_RANGE,
     GREEN_SPEED_RANGE_FT,
     NO_GRAIN,
     PAST_RANGE_M,
-    PERCENT,
     SPEED_AT_HOLE_RANGE_MPS,
     STILL_AIR,
     TILT_RANGE,
     WIND_RANGE_MPS,
     Grain,
-    Plane,
     Point,
     Putt,
     PuttError,
     RollPast,
     SpeedAtHole,
     Wind,
-    wrap_rad,
 )
+from orthocline.core.units import PERCENT, wrap_rad
 
 SCHEMA_ID = "putt-document-1.schema.json"
 LARGEST_BYTES = 64 * 1024

@@ -4,14 +4,7 @@ import math
 import re
 from collections.abc import Mapping
 
-from orthocline.core.api import (
-    FOOT_M,
-    INCH_M,
-    KILOMETRE_PER_HOUR_MPS,
-    MILE_PER_HOUR_MPS,
-    PERCENT,
-    YARD_M,
-)
+from orthocline.core.units import FOOT_M, INCH_M, KILOMETRE_PER_HOUR_MPS, MILE_PER_HOUR_MPS, PERCENT, YARD_M
 from orthocline.formats.wording import USUAL_WORDING, Wording
 
 LENGTH_UNITS_M: Mapping[str, float] = {

@@ -6,7 +6,8 @@ from typing import Any
 
 import numpy as np
 
-from orthocline.core.api import MODEL_VERSION, Aim, Launch, Mark, Putt, Read, Window, roller
+from orthocline.core.constants import MODEL_VERSION
+from orthocline.core.roll import Aim, Launch, Mark, Putt, Read, Window, roller
 
 LONGEST_WAY = 3.0
 """A ball's way to the hole is no longer than so many times the straight one."""

@@ -6,7 +6,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
 
-from orthocline.core.api import FOOT_M, HOLE_RADIUS_M, INCH_M, PACE_M, PERCENT, USUAL_SHOE_M
+from orthocline.core.constants import HOLE_RADIUS_M
+from orthocline.core.instruments import USUAL_SHOE_M
+from orthocline.core.units import FOOT_M, INCH_M, PACE_M, PERCENT
 
 QUARTERS = ("", "¼", "½", "¾")
 HOURS = (

@@ -1,6 +1,6 @@
 """The beat to putt to."""
 
-from orthocline.core.api import Beat, tempo_beat
+from orthocline.core.speed import Beat, tempo_beat
 from orthocline.services.mode import Mode, require_practice
 
 

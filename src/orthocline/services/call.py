@@ -3,14 +3,10 @@
 import math
 from dataclasses import dataclass
 
-from orthocline.core.api import (
-    HOLE_RADIUS_M,
-    INCH_M,
-    Estimate,
-    OwnRoll,
-    Read,
-    RollPast,
-)
+from orthocline.core.constants import HOLE_RADIUS_M
+from orthocline.core.estimate import Estimate
+from orthocline.core.roll import OwnRoll, Read, RollPast
+from orthocline.core.units import INCH_M
 from orthocline.formats.wording import USUAL_WORDING, Wording, cups_words, hour_words, side, tidy
 from orthocline.services.pace_words import pace_lines
 

@@ -8,18 +8,9 @@ from uuid import UUID
 import numpy as np
 from sqlalchemy.orm import Session
 
-from orthocline.core.api import (
-    FOOT_M,
-    INCH_M,
-    Launch,
-    Point,
-    Putt,
-    RollPast,
-    meet,
-    plane_from_grade,
-    read,
-    roller,
-)
+from orthocline.core.ground import plane_from_grade
+from orthocline.core.roll import Launch, Point, Putt, RollPast, meet, read, roller
+from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.models import Golfer
 from orthocline.db.queries import (
     copy_all,

@@ -7,11 +7,9 @@ from urllib.parse import urlencode
 import numpy as np
 from sqlalchemy.orm import Session
 
-from orthocline.core.api import (
-    FOOT_M,
-    INCH_M,
+from orthocline.core.estimate import Estimate
+from orthocline.core.speed import (
     STANDARD_RAMP,
-    Estimate,
     HiddenGreen,
     one_way,
     posted_speed,
@@ -19,6 +17,7 @@ from orthocline.core.api import (
     simulated_roll_m,
     speed_from_rolls,
 )
+from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.models import Golfer
 from orthocline.formats.wording import USUAL_WORDING
 from orthocline.services.mode import Mode

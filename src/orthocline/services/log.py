@@ -7,7 +7,8 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
-from orthocline.core.api import MODEL_VERSION, Putt, Read
+from orthocline.core.constants import MODEL_VERSION
+from orthocline.core.roll import Putt, Read
 from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH, Golfer, LoggedPutt
 from orthocline.db.queries import (
     LARGEST_ID,

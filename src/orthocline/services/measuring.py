@@ -5,11 +5,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.core.api import (
-    GREEN_SPEED_RANGE_FT,
-    LEVEL_BUMP_SD,
-    LEVEL_SD,
-    Estimate,
+from orthocline.core.estimate import Estimate
+from orthocline.core.instruments import LEVEL_BUMP_SD, LEVEL_SD
+from orthocline.core.roll import GREEN_SPEED_RANGE_FT
+from orthocline.core.speed import (
     HiddenGreen,
     Ramp,
     RampSpeed,

@@ -6,18 +6,12 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
-from orthocline.core.api import (
-    GREEN_SPEED_RANGE_FT,
-    PACE_M,
-    PACING_SD,
-    USUAL_PACING_SD,
-    USUAL_SHOE_M,
-    Estimate,
-    StrideTry,
-    StrokePutt,
-    stride,
-    stroke_rate,
-)
+from orthocline.core.account import StrideTry, stride
+from orthocline.core.estimate import Estimate
+from orthocline.core.instruments import PACING_SD, USUAL_PACING_SD, USUAL_SHOE_M
+from orthocline.core.roll import GREEN_SPEED_RANGE_FT
+from orthocline.core.speed import StrokePutt, stroke_rate
+from orthocline.core.units import PACE_M
 from orthocline.db.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
 from orthocline.db.queries import add_once, count_of, entry_of, measures_of, one_at_a_time, with_same_key
 from orthocline.formats.wording import Wording

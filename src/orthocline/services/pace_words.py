@@ -1,6 +1,9 @@
 """Pace in words: the level twin, the moved hole, the one-second mark and the length of the stroke."""
 
-from orthocline.core.api import INCH_M, Estimate, Read, rule_of_thumb_stroke_m, stroke_length_m
+from orthocline.core.estimate import Estimate
+from orthocline.core.roll import Read
+from orthocline.core.speed import rule_of_thumb_stroke_m, stroke_length_m
+from orthocline.core.units import INCH_M
 from orthocline.formats.wording import Wording, side
 
 NEAR_M = 0.5 * INCH_M

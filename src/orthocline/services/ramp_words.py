@@ -2,7 +2,8 @@
 
 from collections.abc import Iterator
 
-from orthocline.core.api import PERCENT, OneWay, Ramp, RampSpeed
+from orthocline.core.speed import OneWay, Ramp, RampSpeed
+from orthocline.core.units import PERCENT
 from orthocline.formats.wording import Wording, speed_text
 
 LEVEL_SLOPE = 0.0005

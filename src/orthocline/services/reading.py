@@ -1,6 +1,7 @@
 """Read a putt, and set the golfer's own read beside it."""
 
-from orthocline.core.api import MODEL_VERSION, OwnRoll, Putt, Read, own_roll, read, read_as_solved
+from orthocline.core.constants import MODEL_VERSION
+from orthocline.core.roll import OwnRoll, Putt, Read, own_roll, read, read_as_solved
 from orthocline.db.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
 from orthocline.formats.read_document import aim_of

@@ -7,7 +7,9 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
-from orthocline.core.api import GREEN_SPEED_RANGE_FT, STALE_H, Estimate, aged, combine
+from orthocline.core.estimate import Estimate, combine
+from orthocline.core.roll import GREEN_SPEED_RANGE_FT
+from orthocline.core.speed import STALE_H, aged
 from orthocline.db.models import (
     COURSE_LENGTH,
     EVIDENCE_LENGTH,

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from orthocline.core.api import HOLE_RADIUS_M
+from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.formats.wording import Wording
 from orthocline.services.log import Finish
 

@@ -5,7 +5,7 @@ from wtforms import Form, RadioField, SelectField, StringField, SubmitField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import Length, Optional
 
-from orthocline.core.api import FOOT_M
+from orthocline.core.units import FOOT_M
 from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH
 from orthocline.formats.quantities import parse_far_m, parse_near_m
 from orthocline.services.log import FARTHEST_FINISH_M, Finish

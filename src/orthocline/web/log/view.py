@@ -3,7 +3,8 @@
 import math
 from dataclasses import dataclass
 
-from orthocline.core.api import HOLE_RADIUS_M, INCH_M
+from orthocline.core.constants import HOLE_RADIUS_M
+from orthocline.core.units import INCH_M
 from orthocline.formats.wording import Wording, side, tidy
 from orthocline.services.log import Entry
 

@@ -6,7 +6,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.core.api import INCH_M, Estimate, ZeroScore
+from orthocline.core.estimate import Estimate
+from orthocline.core.speed import ZeroScore
+from orthocline.core.units import INCH_M
 from orthocline.formats.wording import Wording, speed_text
 from orthocline.web.drawing.frame import segments_d
 

@@ -7,7 +7,8 @@ from urllib.parse import urlencode
 from werkzeug.datastructures import MultiDict
 from wtforms import StringField
 
-from orthocline.core.api import FOOT_M, GREEN_SPEED_RANGE_FT, INCH_M
+from orthocline.core.roll import GREEN_SPEED_RANGE_FT
+from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.formats.quantities import (
     is_paced,
     parse_far_m,

@@ -6,7 +6,7 @@ from flask import Blueprint, make_response, render_template, request, url_for
 from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
-from orthocline.core.api import Estimate
+from orthocline.core.estimate import Estimate
 from orthocline.services.mode import require_practice
 from orthocline.services.own import own_stroke_rate
 from orthocline.services.speeds import day_speed

@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 from datetime import datetime
 
-from orthocline.core.api import Estimate, ZeroScore, combine
+from orthocline.core.estimate import Estimate, combine
+from orthocline.core.speed import ZeroScore
 from orthocline.formats.wording import Wording, tidy, when_words
 from orthocline.services.errors import InvalidError
 from orthocline.services.measuring import by_posting, by_stroke, by_timing, zero_putts

@@ -5,7 +5,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.core.api import INCH_M, PACE_M, Estimate, StrokePutt, stroke_rate
+from orthocline.core.estimate import Estimate
+from orthocline.core.speed import StrokePutt, stroke_rate
+from orthocline.core.units import INCH_M, PACE_M
 from orthocline.formats.wording import Wording, tidy
 from orthocline.web.drawing.frame import path_d, segments_d
 

@@ -5,7 +5,8 @@ from typing import Any
 from wtforms import RadioField
 from wtforms.fields.choices import SelectChoice
 
-from orthocline.core.api import FOOT_M, INCH_M, PAST_RANGE_M
+from orthocline.core.roll import PAST_RANGE_M
+from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.models import OwnMeasures
 from orthocline.formats.quantities import parse_far_m, parse_green_speed_ft, parse_near_m, parse_number
 from orthocline.formats.wording import Wording

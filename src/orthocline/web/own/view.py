@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from orthocline.core.api import stroke_rate
+from orthocline.core.speed import stroke_rate
 from orthocline.db.models import OwnMeasures
 from orthocline.formats.wording import Wording, tidy
 from orthocline.services.mode import Mode

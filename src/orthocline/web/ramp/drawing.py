@@ -5,7 +5,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.core.api import BALL_RADIUS_M, FOOT_M, Estimate, OneWay, Ramp, RampSpeed, Rods
+from orthocline.core.constants import BALL_RADIUS_M
+from orthocline.core.estimate import Estimate
+from orthocline.core.speed import OneWay, Ramp, RampSpeed, Rods
+from orthocline.core.units import FOOT_M
 from orthocline.formats.wording import Wording, speed_text, tidy
 from orthocline.web.drawing.frame import segments_d
 from orthocline.web.tries import Try

@@ -10,7 +10,7 @@ from werkzeug.datastructures import MultiDict
 from wtforms import BooleanField, RadioField, StringField
 from wtforms.fields.choices import SelectChoice
 
-from orthocline.core.api import (
+from orthocline.core.speed import (
     GROOVE_RANGE_DEG,
     HIDDEN_GRAIN_RANGE,
     HIDDEN_SLOPE_RANGE,

@@ -7,7 +7,7 @@ from flask import Blueprint, make_response, redirect, render_template, request, 
 from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
-from orthocline.core.api import Estimate
+from orthocline.core.estimate import Estimate
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import require_practice
 from orthocline.services.speeds import last_evidence

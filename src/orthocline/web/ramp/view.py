@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from orthocline.core.api import RampSpeed
+from orthocline.core.speed import RampSpeed
 from orthocline.formats.wording import Wording, speed_text, tidy
 from orthocline.services.errors import InvalidError
 from orthocline.services.measuring import level_reading, ramp_speed

@@ -7,7 +7,7 @@ from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.api import Putt, PuttError, SpeedAtHole
+from orthocline.core.roll import Putt, PuttError, SpeedAtHole
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.formats.wording import USUAL_WORDING, Wording, tidy
 from orthocline.web.read.forms import START, ReadForm, toward

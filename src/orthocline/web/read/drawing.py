@@ -5,7 +5,8 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from orthocline.core.api import BALL_RADIUS_M, HOLE_RADIUS_M, Mark, OwnRoll, Putt, Read
+from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
+from orthocline.core.roll import Mark, OwnRoll, Putt, Read
 from orthocline.formats.wording import Wording, side
 from orthocline.web.drawing.frame import Frame, Spots, fit, path_d, segments_d
 from orthocline.web.drawing.ground import Hachures, clockwise_from_up, hachures

@@ -6,8 +6,8 @@ from wtforms import Form, RadioField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import Length, Optional, StopValidation
 
-from orthocline.core.api import (
-    FOOT_M,
+from orthocline.core.ground import plane_from_grade
+from orthocline.core.roll import (
     GRAIN_RANGE,
     GREEN_SPEED_RANGE_FT,
     LENGTH_RANGE_M,
@@ -23,9 +23,8 @@ from orthocline.core.api import (
     RollPast,
     SpeedAtHole,
     Wind,
-    plane_from_grade,
-    wrap_rad,
 )
+from orthocline.core.units import FOOT_M, wrap_rad
 from orthocline.formats.quantities import (
     SPEED_UNITS_MPS,
     parse_far_m,

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.core.api import Read
+from orthocline.core.roll import Read
 from orthocline.formats.wording import hour_words
 from orthocline.web.drawing.frame import segments_d
 from orthocline.web.read.drawing import Line

@@ -2,7 +2,9 @@
 
 import math
 
-from orthocline.core.api import INCH_M, PERCENT, Plane, Putt, plane_from_grade
+from orthocline.core.ground import Plane, plane_from_grade
+from orthocline.core.roll import Putt
+from orthocline.core.units import INCH_M, PERCENT
 from orthocline.formats.quantities import SPEED_UNITS_MPS, parse_far_m, parse_speed_mps
 from orthocline.formats.wording import tidy
 from orthocline.web.read.forms import TOWARD_DEG, ReadForm, nearest_way, rise_over

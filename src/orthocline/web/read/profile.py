@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.core.api import Putt, Read
+from orthocline.core.roll import Putt, Read
 from orthocline.formats.wording import Wording
 from orthocline.web.drawing.frame import path_d
 

@@ -4,7 +4,7 @@ from datetime import UTC, datetime, timedelta
 
 from flask import request
 
-from orthocline.core.api import PERCENT
+from orthocline.core.units import PERCENT
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.formats.wording import USUAL_WORDING, Wording, tidy
 from orthocline.services.demo import SPINDRIFT as DEMO_PUTT

@@ -4,7 +4,9 @@ from dataclasses import asdict, dataclass
 from datetime import datetime
 from urllib.parse import urlencode
 
-from orthocline.core.api import PAST_RANGE_M, Estimate, Read, RollPast, aged, grain_worth
+from orthocline.core.estimate import Estimate
+from orthocline.core.roll import PAST_RANGE_M, Read, RollPast, grain_worth
+from orthocline.core.speed import aged
 from orthocline.db.models import OwnMeasures
 from orthocline.formats.wording import Wording, speed_text, when_words
 from orthocline.services.call import Call, call, entry_words, own_words

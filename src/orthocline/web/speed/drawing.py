@@ -7,7 +7,7 @@ from datetime import datetime, timedelta
 
 import numpy as np
 
-from orthocline.core.api import Estimate
+from orthocline.core.estimate import Estimate
 from orthocline.db.models import SpeedNote
 from orthocline.formats.wording import speed_text
 from orthocline.services.speeds import DaySpeed

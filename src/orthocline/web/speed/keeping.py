@@ -8,7 +8,7 @@ from flask import flash, redirect, request, url_for
 from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
-from orthocline.core.api import Estimate
+from orthocline.core.estimate import Estimate
 from orthocline.db.queries import newest_speed
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.formats.wording import speed_text

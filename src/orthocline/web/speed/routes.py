@@ -7,7 +7,7 @@ from flask_login import login_required
 from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
-from orthocline.core.api import STANDARD_RAMP
+from orthocline.core.speed import STANDARD_RAMP
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import require_practice
 from orthocline.services.speeds import (

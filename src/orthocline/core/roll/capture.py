@@ -7,8 +7,8 @@ from typing import Any
 from numba import njit, types
 
 from orthocline.core.constants import CAPTURE_SPEED_MPS, HOLE_RADIUS_M
-from orthocline.core.putt import Point
-from orthocline.core.track import ROWS, Track, between
+from orthocline.core.roll.putt import Point
+from orthocline.core.roll.track import ROWS, Track, between
 
 F8 = types.float64
 HALVINGS = 40

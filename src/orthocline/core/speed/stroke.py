@@ -6,8 +6,8 @@ from dataclasses import dataclass
 
 from orthocline.core.constants import RAMP_SPEED_MPS
 from orthocline.core.estimate import Estimate, mean_estimate
-from orthocline.core.green_speed import rolling_deceleration_mps2
 from orthocline.core.instruments import STROKE_SHARE
+from orthocline.core.roll import rolling_deceleration_mps2
 from orthocline.core.units import FOOT_M, INCH_M
 
 BACK_S, THROUGH_S = 0.6, 0.3

@@ -11,12 +11,12 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from orthocline.core.forces import Forces
-from orthocline.core.putt import Point, Putt, RollPast, SpeedAtHole
-from orthocline.core.roll import came_from, roll
-from orthocline.core.roots import root_finder
-from orthocline.core.surface import Surface
-from orthocline.core.track import S, T, Track
+from orthocline.core.ground import Surface
+from orthocline.core.roll.forces import Forces
+from orthocline.core.roll.integrator import came_from, roll
+from orthocline.core.roll.putt import Point, Putt, RollPast, SpeedAtHole
+from orthocline.core.roll.roots import root_finder
+from orthocline.core.roll.track import S, T, Track
 
 ANGLE_TOLERANCE_RAD = 1e-8
 SPEED_TOLERANCE_MPS = 1e-8

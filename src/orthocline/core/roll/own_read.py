@@ -5,10 +5,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.core.aim import Aim, Launch, roller
-from orthocline.core.capture import Meeting, meet
-from orthocline.core.putt import Point, Putt
-from orthocline.core.track import Track
+from orthocline.core.roll.aim import Aim, Launch, roller
+from orthocline.core.roll.capture import Meeting, meet
+from orthocline.core.roll.putt import Point, Putt
+from orthocline.core.roll.track import Track
 
 LOOKS = 401
 """How often a ball's way is looked at for the side on which it passes."""

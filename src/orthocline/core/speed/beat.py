@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from orthocline.core.stroke import BACK_S, THROUGH_S
+from orthocline.core.speed.stroke import BACK_S, THROUGH_S
 
 REST_S = 2.1
 """From one strike to the next start of the stroke: time to look, and to set the next ball."""

@@ -23,7 +23,7 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
-from orthocline.core.track import COLUMNS
+from orthocline.core.roll.track import COLUMNS
 
 F8 = types.float64
 STEP_SHARE = 0.04

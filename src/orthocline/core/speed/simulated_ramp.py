@@ -6,12 +6,10 @@ from dataclasses import dataclass
 import numpy as np
 
 from orthocline.core.constants import RAMP_SPEED_MPS
-from orthocline.core.forces import forces_of
+from orthocline.core.ground import plane_from_grade
 from orthocline.core.instruments import RAMP_SD_FT
-from orthocline.core.putt import Grain, Point, Putt, RollPast
-from orthocline.core.ramp import STANDARD_RAMP, Ramp
-from orthocline.core.roll import roll
-from orthocline.core.surface import plane_from_grade
+from orthocline.core.roll import Grain, Point, Putt, RollPast, forces_of, roll
+from orthocline.core.speed.ramp import STANDARD_RAMP, Ramp
 
 HIDDEN_SPEED_RANGE_FT = (6.0, 13.0)
 HIDDEN_SLOPE_RANGE = (-0.03, 0.03)

@@ -7,16 +7,16 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from orthocline.core.aim import WIDEST_AIM_RAD, Aim, aim, roller
-from orthocline.core.calls.clock import entry_clock_hours
-from orthocline.core.calls.level_twin import LevelTwin, level_twin
-from orthocline.core.calls.marks import Mark, apex, curve_gate, start_spot
-from orthocline.core.calls.one_second import one_second_mark_m
-from orthocline.core.capture import Meeting, meet
-from orthocline.core.green_speed import rolling_deceleration_mps2, steepest_holding_slope
-from orthocline.core.make_window import MakeWindow, make_window
-from orthocline.core.putt import Putt
-from orthocline.core.track import Track
+from orthocline.core.roll.aim import WIDEST_AIM_RAD, Aim, aim, roller
+from orthocline.core.roll.capture import Meeting, meet
+from orthocline.core.roll.entry import entry_clock_hours
+from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
+from orthocline.core.roll.level_twin import LevelTwin, level_twin
+from orthocline.core.roll.make_window import MakeWindow, make_window
+from orthocline.core.roll.marks import Mark, apex, curve_gate, start_spot
+from orthocline.core.roll.one_second import one_second_mark_m
+from orthocline.core.roll.putt import Putt
+from orthocline.core.roll.track import Track
 
 PATH_POINTS = 101
 """Points of the path from the ball to the hole, evenly spaced in time."""

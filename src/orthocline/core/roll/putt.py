@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
-from orthocline.core.surface import Plane
+from orthocline.core.ground import Plane
 
 LENGTH_RANGE_M = (0.15, 60.0)
 GREEN_SPEED_RANGE_FT = (3.0, 20.0)

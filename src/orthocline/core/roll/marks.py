@@ -6,8 +6,8 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from orthocline.core.putt import Point, Putt
-from orthocline.core.track import T, Track, X, Y
+from orthocline.core.roll.putt import Point, Putt
+from orthocline.core.roll.track import T, Track, X, Y
 from orthocline.core.units import FOOT_M
 
 CURVE_GATE_SHARE = 2.0 / 3.0

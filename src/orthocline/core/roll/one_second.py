@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2
-from orthocline.core.track import Track
+from orthocline.core.roll.track import Track
 
 
 @dataclass(frozen=True)

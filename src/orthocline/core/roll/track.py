@@ -8,7 +8,7 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
-from orthocline.core.putt import Point
+from orthocline.core.roll.putt import Point
 
 T, X, Y, VX, VY, S = range(6)
 COLUMNS: Final = 6

@@ -2,7 +2,7 @@
 
 import math
 
-from orthocline.core.putt import Point, Putt
+from orthocline.core.roll.putt import Point, Putt
 
 
 def entry_clock_hours(putt: Putt, rim: Point) -> float:

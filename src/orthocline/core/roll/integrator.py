@@ -15,10 +15,10 @@ from numba import njit, types
 from numpy.typing import NDArray
 
 from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
-from orthocline.core.forces import WIND_FACTOR_PER_M, Forces
-from orthocline.core.putt import Point
-from orthocline.core.surface import Surface, plane_slope
-from orthocline.core.track import COLUMNS, Track
+from orthocline.core.ground import Surface, plane_slope
+from orthocline.core.roll.forces import WIND_FACTOR_PER_M, Forces
+from orthocline.core.roll.putt import Point
+from orthocline.core.roll.track import COLUMNS, Track
 
 PER_SLOPE = ROLLING_SHARE * GRAVITY_MPS2
 F8, ROW, ROWS = types.float64, types.float64[::1], types.float64[:, ::1]

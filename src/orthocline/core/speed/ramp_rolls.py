@@ -6,8 +6,8 @@ from dataclasses import dataclass
 
 from orthocline.core.constants import GRAVITY_MPS2, RAMP_SPEED_MPS, ROLLING_SHARE
 from orthocline.core.estimate import Estimate, widened
-from orthocline.core.green_speed import rolling_deceleration_mps2
 from orthocline.core.instruments import ONE_WAY_SD_FT, RAMP_ROLL_SHARE, RAMP_SD_FT, TAPE_SHARE
+from orthocline.core.roll import rolling_deceleration_mps2
 from orthocline.core.units import FOOT_M, PERCENT
 
 ROLL_RANGE_M = (0.3, 60.0 * FOOT_M)

@@ -5,13 +5,13 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 
 from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
-from orthocline.core.forces import forces_of, plane_with_grain
-from orthocline.core.plane_aim import PAST, SPEED, aim_on_plane
-from orthocline.core.plane_roll import heading_at, path_left, plane_samples, rolled
-from orthocline.core.putt import Putt, RollPast, SpeedAtHole
-from orthocline.core.roll import holds_ball, roll
-from orthocline.core.shoot import Arrival, NoLineError, Work, shoot
-from orthocline.core.track import Track
+from orthocline.core.roll.forces import forces_of, plane_with_grain
+from orthocline.core.roll.integrator import holds_ball, roll
+from orthocline.core.roll.plane_aim import PAST, SPEED, aim_on_plane
+from orthocline.core.roll.plane_roll import heading_at, path_left, plane_samples, rolled
+from orthocline.core.roll.putt import Putt, RollPast, SpeedAtHole
+from orthocline.core.roll.shoot import Arrival, NoLineError, Work, shoot
+from orthocline.core.roll.track import Track
 from orthocline.core.units import wrap_rad
 
 WIDEST_AIM_RAD = math.radians(60.0)

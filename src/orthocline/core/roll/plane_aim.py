@@ -11,8 +11,8 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
-from orthocline.core.plane_roll import F8, path_left, rolled
-from orthocline.core.roots import compiled_root_finder
+from orthocline.core.roll.plane_roll import F8, path_left, rolled
+from orthocline.core.roll.roots import compiled_root_finder
 
 DYING_M = 1e-9
 """Roll-past [m] that stands for none: to die exactly at the hole takes for ever in `tau`."""

@@ -4,11 +4,11 @@ import math
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from orthocline.core.aim import Aim, Launch, Roller
-from orthocline.core.capture import Meeting, drop_margin_mps, meet
 from orthocline.core.constants import HOLE_RADIUS_M
-from orthocline.core.putt import Putt
-from orthocline.core.roots import root_finder
+from orthocline.core.roll.aim import Aim, Launch, Roller
+from orthocline.core.roll.capture import Meeting, drop_margin_mps, meet
+from orthocline.core.roll.putt import Putt
+from orthocline.core.roll.roots import root_finder
 
 COARSE_SHARE = 0.2
 """Steps of the tracks that are only asked whether they drop; benchmarks/step.py gives the error."""

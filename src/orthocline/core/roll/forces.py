@@ -16,9 +16,9 @@ from orthocline.core.constants import (
     ROLLING_SHARE,
     WIND_HEIGHT_M,
 )
-from orthocline.core.green_speed import rolling_deceleration_mps2
-from orthocline.core.putt import Putt, Wind
-from orthocline.core.surface import Plane
+from orthocline.core.ground import Plane
+from orthocline.core.roll.green_speed import rolling_deceleration_mps2
+from orthocline.core.roll.putt import Putt, Wind
 
 WIND_FACTOR_PER_M = (
     ROLLING_SHARE * AIR_DENSITY_KGPM3 * DRAG_COEFFICIENT * math.pi * BALL_RADIUS_M**2 / (2.0 * BALL_MASS_KG)

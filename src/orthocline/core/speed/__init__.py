@@ -1,0 +1,68 @@
+"""Green speed and pace: ramp, rolls, timed putts, strokes, zero putts, ageing, the beat."""
+
+from orthocline.core.speed.beat import Beat, tempo_beat
+from orthocline.core.speed.other_speeds import STALE_H, aged, posted_speed, timed_speed
+from orthocline.core.speed.ramp import (
+    GROOVE_RANGE_DEG,
+    RAIL_GAP_RANGE_M,
+    RAMP_ANGLE_RANGE_DEG,
+    RAMP_LENGTH_RANGE_M,
+    STANDARD_RAMP,
+    Groove,
+    Ramp,
+    Rods,
+)
+from orthocline.core.speed.ramp_rolls import ROLL_RANGE_M, OneWay, RampSpeed, one_way, speed_from_rolls
+from orthocline.core.speed.simulated_ramp import (
+    HIDDEN_GRAIN_RANGE,
+    HIDDEN_SLOPE_RANGE,
+    HIDDEN_SPEED_RANGE_FT,
+    HiddenGreen,
+    setting_up,
+    simulated_roll_m,
+    some_green,
+)
+from orthocline.core.speed.stroke import (
+    StrokePutt,
+    rule_of_thumb_stroke_m,
+    speed_from_strokes,
+    stroke_length_m,
+    stroke_rate,
+)
+from orthocline.core.speed.zero_putts import ZeroScore, score_zero_putts
+
+__all__ = [
+    "GROOVE_RANGE_DEG",
+    "HIDDEN_GRAIN_RANGE",
+    "HIDDEN_SLOPE_RANGE",
+    "HIDDEN_SPEED_RANGE_FT",
+    "RAIL_GAP_RANGE_M",
+    "RAMP_ANGLE_RANGE_DEG",
+    "RAMP_LENGTH_RANGE_M",
+    "ROLL_RANGE_M",
+    "STALE_H",
+    "STANDARD_RAMP",
+    "Beat",
+    "Groove",
+    "HiddenGreen",
+    "OneWay",
+    "Ramp",
+    "RampSpeed",
+    "Rods",
+    "StrokePutt",
+    "ZeroScore",
+    "aged",
+    "one_way",
+    "posted_speed",
+    "rule_of_thumb_stroke_m",
+    "score_zero_putts",
+    "setting_up",
+    "simulated_roll_m",
+    "some_green",
+    "speed_from_rolls",
+    "speed_from_strokes",
+    "stroke_length_m",
+    "stroke_rate",
+    "tempo_beat",
+    "timed_speed",
+]
