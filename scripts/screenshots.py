@@ -16,10 +16,10 @@ from werkzeug.serving import make_server
 from orthocline.db.cluster import ensure_running
 from orthocline.db.migrate import upgrade
 from orthocline.db.settings import var_folder
-from orthocline.formats.wording import USUAL_WORDING
 from orthocline.services.demo import load_demo
 from orthocline.web.app import create_app
 from orthocline.web.read.start import demo_values
+from orthocline.wording.figures import USUAL_WORDING
 
 FOLDER = Path(__file__).parents[1] / "docs/screenshots"
 FLAGS = "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-shm-usage --hide-scrollbars"

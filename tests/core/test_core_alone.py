@@ -11,7 +11,7 @@ from orthocline.core.roll import Point, PuttError, RollPast, read
 from orthocline.core.roll.capture import Meeting
 from tests.putts import plane_putt
 
-DOORS = ("ground", "roll", "speed", "account", "constants", "units", "estimate", "instruments")
+DOORS = ("ground", "roll", "speed", "account", "log", "constants", "units", "estimate", "instruments")
 
 
 def test_core_imports_no_framework():

@@ -4,7 +4,17 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
-from orthocline.formats.quantities import (
+from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
+from orthocline.wording.figures import (
+    USUAL_WORDING,
+    Wording,
+    cups_words,
+    hour_words,
+    quarters,
+    unbroken,
+    when_words,
+)
+from orthocline.wording.quantities import (
     QuantityError,
     is_paced,
     parse_degrees,
@@ -15,16 +25,6 @@ from orthocline.formats.quantities import (
     parse_seconds,
     parse_slope,
     parse_speed_mps,
-)
-from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
-from orthocline.formats.wording import (
-    USUAL_WORDING,
-    Wording,
-    cups_words,
-    hour_words,
-    quarters,
-    unbroken,
-    when_words,
 )
 
 FT, IN = 0.3048, 0.0254

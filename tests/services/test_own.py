@@ -4,7 +4,6 @@ import pytest
 
 from orthocline.core.roll import read
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.services.call import call
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.mode import Mode
 from orthocline.services.own import (
@@ -19,6 +18,7 @@ from orthocline.services.own import (
     remove_trial,
     wording_of,
 )
+from orthocline.wording.read.call import call
 from tests.putts import plane_putt
 
 METRIC = {

@@ -10,7 +10,7 @@ import click
 from orthocline.core.roll import read
 from orthocline.formats.putt_document import LARGEST_BYTES, DocumentError, parse_putt
 from orthocline.formats.read_document import read_document
-from orthocline.services.call import call, entry_words
+from orthocline.wording.read.call import call, entry_words
 
 UNREADABLE = 2
 

@@ -9,6 +9,7 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from orthocline.core.ground import plane_from_grade
+from orthocline.core.log import Finish
 from orthocline.core.roll import Launch, Point, Putt, RollPast, meet, read, roller
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.models import Golfer
@@ -22,7 +23,7 @@ from orthocline.db.queries import (
 )
 from orthocline.services.demo_speeds import COURSE, load_demo_speeds
 from orthocline.services.errors import NotFoundError
-from orthocline.services.log import Finish, record_finish, save_read
+from orthocline.services.log import record_finish, save_read
 
 DEMO_GOLFER = "Wren Halloran"
 START_SPREAD_RAD, LENGTH_SPREAD = math.radians(1.5), 0.12

@@ -19,10 +19,10 @@ from orthocline.core.speed import (
 )
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.models import Golfer
-from orthocline.formats.wording import USUAL_WORDING
 from orthocline.services.mode import Mode
 from orthocline.services.own import add_stride_try, add_stroke_putt, keep_measures
 from orthocline.services.speeds import Condition, keep_speed
+from orthocline.wording.figures import USUAL_WORDING
 
 COURSE = "Ternholm Links"
 PRACTICE_GREEN = "practice green"

@@ -8,6 +8,7 @@ from uuid import UUID
 from sqlalchemy.orm import Session
 
 from orthocline.core.constants import MODEL_VERSION
+from orthocline.core.log import FARTHEST_FINISH_M, Finish
 from orthocline.core.roll import Putt, Read
 from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH, Golfer, LoggedPutt
 from orthocline.db.queries import (
@@ -33,16 +34,7 @@ MOST_COUNTED = 1000
 """Nobody needs to know how many more there are than so many."""
 EPOCH = datetime(1970, 1, 1, tzinfo=UTC)
 NO_PUTT = "There is no such putt in your log. It may have been deleted."
-FARTHEST_FINISH_M = 30.0
 LONGEST_M = 100.0
-
-
-@dataclass(frozen=True)
-class Finish:
-    """Where the ball rested from the hole's centre: beyond it and to the right [m]; None if holed."""
-
-    along_m: float
-    across_m: float
 
 
 @dataclass(frozen=True)
@@ -200,7 +192,7 @@ def record_finish(putt: LoggedPutt, finish: Finish | None) -> None:
     InvalidError
         When the place is further from the hole than any putt finishes.
     """
-    if finish and not max(abs(finish.along_m), abs(finish.across_m)) <= FARTHEST_FINISH_M:
+    if finish and not finish.plausible:
         raise InvalidError("finish", f"A finish lies within {FARTHEST_FINISH_M:g} metres of the hole.")
     putt.holed = finish is None
     putt.finish_along_m = finish.along_m if finish else None

@@ -23,9 +23,9 @@ from orthocline.core.speed import (
     speed_from_strokes,
     timed_speed,
 )
-from orthocline.formats.wording import speed_text
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import Mode, require_practice
+from orthocline.wording.figures import speed_text
 
 WHAT = "Measuring green speed"
 

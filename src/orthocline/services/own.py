@@ -14,9 +14,9 @@ from orthocline.core.speed import StrokePutt, stroke_rate
 from orthocline.core.units import PACE_M
 from orthocline.db.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
 from orthocline.db.queries import add_once, count_of, entry_of, measures_of, one_at_a_time, with_same_key
-from orthocline.formats.wording import Wording
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.mode import Mode, require_practice
+from orthocline.wording.figures import Wording
 
 USUAL: Mapping[str, Any] = {
     "units": "feet",

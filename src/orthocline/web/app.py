@@ -8,7 +8,6 @@ from flask_compress import Compress
 from flask_talisman import Talisman
 from werkzeug.middleware.proxy_fix import ProxyFix
 
-from orthocline.formats.wording import speed_text, tidy, unbroken
 from orthocline.web import (
     about,
     account,
@@ -27,6 +26,7 @@ from orthocline.web import (
 from orthocline.web.identity import keep_private, login_manager
 from orthocline.web.page import fill_page
 from orthocline.web.security import CONTENT_SECURITY_POLICY, csrf, limiter
+from orthocline.wording.figures import speed_text, tidy, unbroken
 
 LEAST_SECRET = 32
 KEPT_S = 31536000

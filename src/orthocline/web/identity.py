@@ -9,10 +9,10 @@ from werkzeug.wrappers import Response
 
 from orthocline.db.models import Golfer, OwnMeasures
 from orthocline.db.queries import golfer_by_id
-from orthocline.formats.wording import USUAL_WORDING, Wording
 from orthocline.services.mode import Mode
 from orthocline.services.own import own_measures, wording_of
 from orthocline.web.database import is_away, session
+from orthocline.wording.figures import USUAL_WORDING, Wording
 
 login_manager = LoginManager()
 

@@ -5,8 +5,8 @@ from dataclasses import dataclass
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.formats.quantities import QuantityError
-from orthocline.formats.wording import Wording
+from orthocline.wording.figures import Wording
+from orthocline.wording.quantities import QuantityError
 
 MOST_TRIES = 12
 

@@ -5,11 +5,11 @@ from wtforms import Form, RadioField, SelectField, StringField, SubmitField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import Length, Optional
 
+from orthocline.core.log import FARTHEST_FINISH_M, Finish
 from orthocline.core.units import FOOT_M
 from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH
-from orthocline.formats.quantities import parse_far_m, parse_near_m
-from orthocline.services.log import FARTHEST_FINISH_M, Finish
 from orthocline.web.fields import PostedFigureForm, QuantityField
+from orthocline.wording.quantities import parse_far_m, parse_near_m
 
 RESULTS = [
     SelectChoice("", "all putts"),

@@ -4,11 +4,11 @@ from flask import Blueprint, redirect, render_template, request, url_for
 from flask_login import login_required
 from werkzeug.wrappers import Response
 
-from orthocline.formats.wording import Wording
+from orthocline.core.log import Finish
+from orthocline.drawing.log.finish import target
 from orthocline.services.errors import InvalidError
 from orthocline.services.log import (
     MOST_COUNTED,
-    Finish,
     delete_putt,
     edit_putt,
     find_putt,
@@ -22,7 +22,6 @@ from orthocline.services.log import (
 from orthocline.services.reading import read_putt
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in, wording
-from orthocline.web.log.drawing import target
 from orthocline.web.log.forms import EditForm, FilterForm, FinishForm, NoteForm
 from orthocline.web.log.view import row
 from orthocline.web.once import entry_key, typed_fields
@@ -30,6 +29,7 @@ from orthocline.web.page import is_part
 from orthocline.web.read.asked import asked
 from orthocline.web.read.start import start_values
 from orthocline.web.security import read_limit
+from orthocline.wording.figures import Wording
 
 blueprint = Blueprint("log", __name__)
 Page = str | Response | tuple[str, int]

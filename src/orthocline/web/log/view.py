@@ -5,8 +5,8 @@ from dataclasses import dataclass
 
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.units import INCH_M
-from orthocline.formats.wording import Wording, side, tidy
 from orthocline.services.log import Entry
+from orthocline.wording.figures import Wording, side, tidy
 
 NEAR_M = 0.5 * INCH_M
 SMALL, SMALL_SPAN_M = 56.0, 1.5

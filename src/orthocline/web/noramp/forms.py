@@ -9,16 +9,16 @@ from wtforms import StringField
 
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.formats.quantities import (
+from orthocline.web.fields import FigureForm, QuantityField
+from orthocline.web.tries import Try, TryKind, address_of, first_error, tries_in
+from orthocline.wording.figures import Wording
+from orthocline.wording.quantities import (
     is_paced,
     parse_far_m,
     parse_green_speed_ft,
     parse_near_m,
     parse_seconds,
 )
-from orthocline.formats.wording import Wording
-from orthocline.web.fields import FigureForm, QuantityField
-from orthocline.web.tries import Try, TryKind, address_of, first_error, tries_in
 
 ROLL_M = (1.0 * FOOT_M, 100.0 * FOOT_M)
 ROLL_ALLOWED = "between 1 and 100 ft (0.3 and 30 m), such as 14 ft or 4.3 m"

@@ -5,15 +5,15 @@ from datetime import datetime
 
 from orthocline.core.estimate import Estimate, combine
 from orthocline.core.speed import ZeroScore
-from orthocline.formats.wording import Wording, tidy, when_words
+from orthocline.drawing.speed.scales import SpeedScale, ZeroPlan, speed_scale, zero_plan
 from orthocline.services.errors import InvalidError
 from orthocline.services.measuring import by_posting, by_stroke, by_timing, zero_putts
 from orthocline.services.mode import Mode
 from orthocline.services.own import pacing_sd
 from orthocline.services.speeds import METHODS, DaySpeed, aged_note
-from orthocline.web.noramp.drawing import SpeedScale, ZeroPlan, speed_scale, zero_plan
 from orthocline.web.noramp.forms import BALLS, KINDS, ROLLS, STROKES, TIMES, Asked
 from orthocline.web.tries import TryKind
+from orthocline.wording.figures import Wording, tidy, when_words
 
 MOST_BESIDE = 3
 WAYS = {

@@ -8,9 +8,9 @@ from wtforms.fields.choices import SelectChoice
 from orthocline.core.roll import PAST_RANGE_M
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.models import OwnMeasures
-from orthocline.formats.quantities import parse_far_m, parse_green_speed_ft, parse_near_m, parse_number
-from orthocline.formats.wording import Wording
 from orthocline.web.fields import PostedFigureForm, QuantityField
+from orthocline.wording.figures import Wording
+from orthocline.wording.quantities import parse_far_m, parse_green_speed_ft, parse_near_m, parse_number
 
 LENGTHS = ("shoe", "finger_1", "finger_2", "finger_3", "arm_full", "arm_bent", "usual_past")
 CHOICES = ("units", "slopes", "bend", "hand", "eye")

@@ -4,10 +4,10 @@ from dataclasses import dataclass
 
 from orthocline.core.speed import stroke_rate
 from orthocline.db.models import OwnMeasures
-from orthocline.formats.wording import Wording, tidy
+from orthocline.drawing.account.measures import Stride, Strokes, stride_drawing, strokes_drawing
 from orthocline.services.mode import Mode
 from orthocline.services.own import own_stride, own_stroke_rate, stroke_putts, stroke_trials
-from orthocline.web.own.drawing import Stride, Strokes, stride_drawing, strokes_drawing
+from orthocline.wording.figures import Wording, tidy
 
 
 @dataclass(frozen=True)

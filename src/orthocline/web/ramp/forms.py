@@ -24,7 +24,11 @@ from orthocline.core.speed import (
     Ramp,
     Rods,
 )
-from orthocline.formats.quantities import (
+from orthocline.services.measuring import SimulatedRamp, hidden_green
+from orthocline.web.fields import FigureForm, QuantityField
+from orthocline.web.tries import Try, TryKind, address_of, counted, first_error, tries_in
+from orthocline.wording.figures import Wording
+from orthocline.wording.quantities import (
     is_paced,
     parse_degrees,
     parse_far_m,
@@ -33,10 +37,6 @@ from orthocline.formats.quantities import (
     parse_number,
     parse_slope,
 )
-from orthocline.formats.wording import Wording
-from orthocline.services.measuring import SimulatedRamp, hidden_green
-from orthocline.web.fields import FigureForm, QuantityField
-from orthocline.web.tries import Try, TryKind, address_of, counted, first_error, tries_in
 
 START = {"length": "30 in", "angle": "20 deg", "rails": "rods", "gap": "20 mm", "groove": "145 deg"}
 METRIC_START = START | {"length": "76.2 cm"}

@@ -1,17 +1,18 @@
 """The ramp page's variables."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from orthocline.core.speed import RampSpeed
-from orthocline.formats.wording import Wording, speed_text, tidy
+from orthocline.drawing.speed.ramp import RampPlan, Roll, ramp_plan
 from orthocline.services.errors import InvalidError
 from orthocline.services.measuring import level_reading, ramp_speed
 from orthocline.services.mode import Mode
 from orthocline.services.own import pacing_sd
-from orthocline.services.ramp_words import ramp_details, ramp_notes
-from orthocline.web.ramp.drawing import RampPlan, ramp_plan
 from orthocline.web.ramp.forms import Asked, RampForm
 from orthocline.web.tries import Try
+from orthocline.wording.figures import Wording, speed_text, tidy
+from orthocline.wording.speed.ramp import ramp_details, ramp_notes
 
 
 @dataclass(frozen=True)
@@ -73,10 +74,15 @@ def view(asked: Asked, mode: Mode) -> RampView:
         found,
         tuple(ramp_details(found, asked.ramp, wording)) if found else (),
         tuple(ramp_notes(found, wording, paced=asked.paced)) if found else (),
-        ramp_plan(asked.ramp, found, asked.out, asked.back, wording),
+        ramp_plan(asked.ramp, found, _rolls(asked.out), _rolls(asked.back), wording),
         _set_up(asked, wording),
         _hidden(asked, found),
     )
+
+
+def _rolls(tries: Sequence[Try]) -> list[Roll]:
+    """Return the rolls that can be read, to be drawn."""
+    return [Roll(one.figure, one.left_out) for one in tries if one.figure is not None]
 
 
 def measured(asked: Asked, mode: Mode) -> RampSpeed:

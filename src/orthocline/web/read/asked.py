@@ -9,9 +9,9 @@ from werkzeug.datastructures import MultiDict
 
 from orthocline.core.roll import Putt, PuttError, SpeedAtHole
 from orthocline.formats.speed_origin import SpeedOrigin
-from orthocline.formats.wording import USUAL_WORDING, Wording, tidy
 from orthocline.web.read.forms import START, ReadForm, toward
 from orthocline.web.read.moves import ground_values, held_frame, stepped, turned_ground, turned_ways
+from orthocline.wording.figures import USUAL_WORDING, Wording, tidy
 
 DRAG_FIELDS = ("around", "fall", "frame")
 

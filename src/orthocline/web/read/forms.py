@@ -25,7 +25,10 @@ from orthocline.core.roll import (
     Wind,
 )
 from orthocline.core.units import FOOT_M, wrap_rad
-from orthocline.formats.quantities import (
+from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
+from orthocline.web.fields import FigureForm, QuantityField
+from orthocline.wording.figures import Wording
+from orthocline.wording.quantities import (
     SPEED_UNITS_MPS,
     parse_far_m,
     parse_green_speed_ft,
@@ -34,9 +37,6 @@ from orthocline.formats.quantities import (
     parse_slope,
     parse_speed_mps,
 )
-from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
-from orthocline.formats.wording import Wording
-from orthocline.web.fields import FigureForm, QuantityField
 
 SPINDRIFT = {
     "length": "14 ft",

@@ -5,9 +5,9 @@ import math
 from orthocline.core.ground import Plane, plane_from_grade
 from orthocline.core.roll import Putt
 from orthocline.core.units import INCH_M, PERCENT
-from orthocline.formats.quantities import SPEED_UNITS_MPS, parse_far_m, parse_speed_mps
-from orthocline.formats.wording import tidy
 from orthocline.web.read.forms import TOWARD_DEG, ReadForm, nearest_way, rise_over
+from orthocline.wording.figures import tidy
+from orthocline.wording.quantities import SPEED_UNITS_MPS, parse_far_m, parse_speed_mps
 
 STEPS = {"ft": 1.0, "in": 1.0, "cm": 5.0, "m": 0.25, "pace": 1.0, "paces": 1.0, "m/s": 0.05}
 """One step of a length or a speed, by the unit it is typed in."""

@@ -4,11 +4,11 @@ from datetime import UTC, datetime
 
 from flask import Blueprint, Response, jsonify, make_response, render_template, request, url_for
 
+from orthocline.drawing.roll.plan import eye, plan
 from orthocline.services.reading import read_putt, require_roll
 from orthocline.web.identity import measures, mode, wording
 from orthocline.web.page import is_part
 from orthocline.web.read.asked import Asked, asked
-from orthocline.web.read.drawing import eye, plan
 from orthocline.web.read.start import demo_values, start_values
 from orthocline.web.read.view import view
 from orthocline.web.security import read_limit

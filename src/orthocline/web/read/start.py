@@ -6,13 +6,13 @@ from flask import request
 
 from orthocline.core.units import PERCENT
 from orthocline.formats.speed_origin import SpeedOrigin
-from orthocline.formats.wording import USUAL_WORDING, Wording, tidy
 from orthocline.services.demo import SPINDRIFT as DEMO_PUTT
 from orthocline.services.speeds import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, signed_in, wording
 from orthocline.web.read.asked import values_of
 from orthocline.web.read.forms import SPINDRIFT, START
+from orthocline.wording.figures import USUAL_WORDING, Wording, tidy
 
 
 def start_values() -> dict[str, str]:

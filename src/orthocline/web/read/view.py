@@ -8,18 +8,18 @@ from orthocline.core.estimate import Estimate
 from orthocline.core.roll import PAST_RANGE_M, Read, RollPast, grain_worth
 from orthocline.core.speed import aged
 from orthocline.db.models import OwnMeasures
-from orthocline.formats.wording import Wording, speed_text, when_words
-from orthocline.services.call import Call, call, entry_words, own_words
+from orthocline.drawing.roll.cup import Cup, cup
+from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan, plan
+from orthocline.drawing.roll.profile import Profile, profile
 from orthocline.services.mode import Mode
 from orthocline.services.own import own_stroke_rate
-from orthocline.services.pace_words import stroke_m
 from orthocline.services.reading import compare_own, read_putt
 from orthocline.services.speeds import METHODS, hours_since, is_stale
 from orthocline.web.read.asked import Asked
-from orthocline.web.read.drawing import HEIGHT, WIDTH, Plan, plan
 from orthocline.web.read.forms import ReadForm
-from orthocline.web.read.inset import Cup, cup
-from orthocline.web.read.profile import Profile, profile
+from orthocline.wording.figures import Wording, speed_text, when_words
+from orthocline.wording.read.call import Call, call, entry_words, own_words
+from orthocline.wording.read.pace import stroke_m
 
 
 @dataclass(frozen=True)

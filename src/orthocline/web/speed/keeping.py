@@ -11,7 +11,6 @@ from werkzeug.wrappers import Response
 from orthocline.core.estimate import Estimate
 from orthocline.db.queries import newest_speed
 from orthocline.formats.speed_origin import SpeedOrigin
-from orthocline.formats.wording import speed_text
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import Mode
 from orthocline.services.speeds import day_speed, keep_speed, place_of
@@ -21,6 +20,7 @@ from orthocline.web.local import local_path
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.read.start import speed_values
 from orthocline.web.speed.forms import KeepForm
+from orthocline.wording.figures import speed_text
 
 Page = str | Response | tuple[str, int]
 

@@ -8,6 +8,7 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
 from orthocline.core.speed import STANDARD_RAMP
+from orthocline.drawing.speed.ramp import ramp_plan
 from orthocline.services.errors import InvalidError
 from orthocline.services.mode import require_practice
 from orthocline.services.speeds import (
@@ -21,7 +22,6 @@ from orthocline.services.speeds import (
 )
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in, wording
-from orthocline.web.ramp.drawing import ramp_plan
 from orthocline.web.speed.forms import PlaceForm, place_values
 from orthocline.web.speed.view import FirstView, book_view, row
 

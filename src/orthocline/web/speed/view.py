@@ -6,11 +6,12 @@ from datetime import datetime
 
 from flask import url_for
 
+from orthocline.core.estimate import Estimate
 from orthocline.db.models import SpeedNote
-from orthocline.formats.wording import speed_text, when_words
+from orthocline.drawing.speed.ramp import RampPlan
+from orthocline.drawing.speed.trend import Measured, Trend, trend
 from orthocline.services.speeds import METHODS, DaySpeed, place_of
-from orthocline.web.ramp.drawing import RampPlan
-from orthocline.web.speed.drawing import Trend, trend
+from orthocline.wording.figures import speed_text, when_words
 
 PAGES = {"ramp": "ramp.page", "posted": "noramp.page", "timed": "noramp.page", "stroke": "noramp.page"}
 """The page that measures by a method."""
@@ -67,7 +68,11 @@ def book_view(
     if day is None or not notes:
         return BookView(rows, tuple(courses), "")
     course = day.notes[0].course
-    return BookView(rows, tuple(courses), course, day, _because(day, now), trend(notes, day, now))
+    measured = [
+        Measured(note.measured_at, Estimate(note.speed_ft, note.sd_ft), note.method) for note in notes
+    ]
+    drawn = trend(measured, day.speed_ft, now)
+    return BookView(rows, tuple(courses), course, day, _because(day, now), drawn)
 
 
 def row(note: SpeedNote) -> Row:

@@ -3,9 +3,8 @@
 from dataclasses import dataclass
 from datetime import datetime
 
+from orthocline.drawing.roll.plan import Plan, plan
 from orthocline.formats.putt_document import putt_of
-from orthocline.formats.wording import Wording, speed_text, when_words
-from orthocline.services.call import Call, call
 from orthocline.services.demo import SPINDRIFT as DEMO_PUTT
 from orthocline.services.log import shown
 from orthocline.services.mode import Mode
@@ -14,9 +13,10 @@ from orthocline.services.speeds import DaySpeed
 from orthocline.services.today import Today
 from orthocline.web.log.view import Row, row
 from orthocline.web.read.asked import values_of
-from orthocline.web.read.drawing import Plan, plan
 from orthocline.web.read.forms import SPINDRIFT
 from orthocline.web.read.start import demo_values
+from orthocline.wording.figures import Wording, speed_text, when_words
+from orthocline.wording.read.call import Call, call
 
 
 @dataclass(frozen=True)

@@ -7,8 +7,8 @@ from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.estimate import Estimate
 from orthocline.core.roll import OwnRoll, Read, RollPast
 from orthocline.core.units import INCH_M
-from orthocline.formats.wording import USUAL_WORDING, Wording, cups_words, hour_words, side, tidy
-from orthocline.services.pace_words import pace_lines
+from orthocline.wording.figures import USUAL_WORDING, Wording, cups_words, hour_words, side, tidy
+from orthocline.wording.read.pace import pace_lines
 
 STRAIGHT_M = 0.125 * INCH_M
 """An aim nearer the centre than an eighth of an inch is said as the centre."""

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from orthocline.core.speed import OneWay, Ramp, RampSpeed
 from orthocline.core.units import PERCENT
-from orthocline.formats.wording import Wording, speed_text
+from orthocline.wording.figures import Wording, speed_text
 
 LEVEL_SLOPE = 0.0005
 """Slopes below a twentieth of a percent are said as level."""

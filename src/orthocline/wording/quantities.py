@@ -5,7 +5,7 @@ import re
 from collections.abc import Mapping
 
 from orthocline.core.units import FOOT_M, INCH_M, KILOMETRE_PER_HOUR_MPS, MILE_PER_HOUR_MPS, PERCENT, YARD_M
-from orthocline.formats.wording import USUAL_WORDING, Wording
+from orthocline.wording.figures import USUAL_WORDING, Wording
 
 LENGTH_UNITS_M: Mapping[str, float] = {
     **dict.fromkeys(("ft", "foot", "feet", "'", "′"), FOOT_M),

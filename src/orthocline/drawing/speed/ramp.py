@@ -1,6 +1,7 @@
 """The ramp to scale with its lift, its rails seen end on, and the rolls along a tape."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -9,9 +10,8 @@ from orthocline.core.constants import BALL_RADIUS_M
 from orthocline.core.estimate import Estimate
 from orthocline.core.speed import OneWay, Ramp, RampSpeed, Rods
 from orthocline.core.units import FOOT_M
-from orthocline.formats.wording import Wording, speed_text, tidy
-from orthocline.web.drawing.frame import segments_d
-from orthocline.web.tries import Try
+from orthocline.drawing.frame import segments_d
+from orthocline.wording.figures import Wording, speed_text, tidy
 
 FOOT_X, GROUND_Y = 430.0, 232.0
 RAMP_WIDTH, RAMP_HEIGHT = 300.0, 196.0
@@ -55,6 +55,14 @@ class End:
     touch: tuple[Spot, Spot]
     words: str
     words_y: float
+
+
+@dataclass(frozen=True)
+class Roll:
+    """A roll as it was taped [m], and whether the golfer leaves it out."""
+
+    length_m: float
+    left_out: bool = False
 
 
 @dataclass(frozen=True)
@@ -110,7 +118,7 @@ class RampPlan:
 
 
 def ramp_plan(
-    ramp: Ramp, found: RampSpeed | None, out: tuple[Try, ...], back: tuple[Try, ...], wording: Wording
+    ramp: Ramp, found: RampSpeed | None, out: Sequence[Roll], back: Sequence[Roll], wording: Wording
 ) -> RampPlan:
     """Return the drawing of a ramp and its rolls; the rolls as the standard ramp would have made them."""
     return RampPlan(_side(ramp, wording), _end(ramp, wording), _tape(ramp, found, out, back, wording))
@@ -157,9 +165,9 @@ def _end(ramp: Ramp, wording: Wording) -> End:
 
 
 def _tape(
-    ramp: Ramp, found: RampSpeed | None, out: tuple[Try, ...], back: tuple[Try, ...], wording: Wording
+    ramp: Ramp, found: RampSpeed | None, out: Sequence[Roll], back: Sequence[Roll], wording: Wording
 ) -> Tape:
-    lengths = [ramp.correction * (one.figure or 0.0) for one in (*out, *back)]
+    lengths = [ramp.correction * one.length_m for one in (*out, *back)]
     high_m = (found.speed_ft.value + found.speed_ft.within) * FOOT_M if found else 0.0
     reach_m = max(*lengths, high_m, 9.0 * FOOT_M) * ROOM
     scale = (TAPE_RIGHT - TAPE_LEFT) / reach_m
@@ -188,17 +196,16 @@ def _tape(
 
 
 def _lane(
-    name: str, ramp: Ramp, tries: tuple[Try, ...], way: OneWay | None, scale: float, wording: Wording
+    name: str, ramp: Ramp, rolls: Sequence[Roll], way: OneWay | None, scale: float, wording: Wording
 ) -> Lane:
     flags = iter(way.stands_out if way else ())
     dots = tuple(
         Dot(
-            round(TAPE_LEFT + scale * ramp.correction * one.figure, 1),
+            round(TAPE_LEFT + scale * ramp.correction * one.length_m, 1),
             one.left_out,
             stands_out=not one.left_out and next(flags, False),
         )
-        for one in tries
-        if one.figure is not None
+        for one in rolls
     )
     mean_x = round(TAPE_LEFT + scale * way.mean_m, 1) if way else None
     return Lane(name, LANES[name], dots, mean_x, wording.taped(way.mean_m) if way else "")

@@ -4,7 +4,7 @@ from orthocline.core.estimate import Estimate
 from orthocline.core.roll import Read
 from orthocline.core.speed import rule_of_thumb_stroke_m, stroke_length_m
 from orthocline.core.units import INCH_M
-from orthocline.formats.wording import Wording, side
+from orthocline.wording.figures import Wording, side
 
 NEAR_M = 0.5 * INCH_M
 """A coin nearer than half an inch is said to be there."""

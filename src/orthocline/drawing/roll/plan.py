@@ -7,10 +7,10 @@ import numpy as np
 
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
 from orthocline.core.roll import Mark, OwnRoll, Putt, Read
-from orthocline.formats.wording import Wording, side
-from orthocline.web.drawing.frame import Frame, Spots, fit, path_d, segments_d
-from orthocline.web.drawing.ground import Hachures, clockwise_from_up, hachures
-from orthocline.web.drawing.labels import Label, Room, Wanted, ink, place_labels
+from orthocline.drawing.frame import Frame, Spots, fit, path_d, segments_d
+from orthocline.drawing.ground.hachures import Hachures, clockwise_from_up, hachures
+from orthocline.drawing.labels import Label, Room, Wanted, ink, place_labels
+from orthocline.wording.figures import Wording, side
 
 WIDTH, HEIGHT = 640.0, 620.0
 TOP, BOTTOM = 96.0, 556.0

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.web.drawing.frame import Spots
+from orthocline.drawing.frame import Spots
 
 LETTER_SHARE = 0.56
 """Width of a letter as a share of the type's size: a little over what the shipped type needs."""

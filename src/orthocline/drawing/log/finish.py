@@ -4,8 +4,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from orthocline.core.constants import HOLE_RADIUS_M
-from orthocline.formats.wording import Wording
-from orthocline.services.log import Finish
+from orthocline.core.log import Finish
+from orthocline.wording.figures import Wording
 
 SIZE = 600.0
 MIDDLE = SIZE / 2

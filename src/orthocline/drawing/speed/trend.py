@@ -8,10 +8,8 @@ from datetime import datetime, timedelta
 import numpy as np
 
 from orthocline.core.estimate import Estimate
-from orthocline.db.models import SpeedNote
-from orthocline.formats.wording import speed_text
-from orthocline.services.speeds import DaySpeed
-from orthocline.web.drawing.frame import path_d
+from orthocline.drawing.frame import path_d
+from orthocline.wording.figures import speed_text
 
 LEFT, RIGHT, TOP, BOTTOM = 52.0, 536.0, 24.0, 440.0
 LEAST_SPAN = timedelta(days=2)
@@ -22,6 +20,15 @@ LONG_DAYS = 70
 """Longer times are marked by months."""
 Along = Callable[[datetime], float]
 Up = Callable[[float], float]
+
+
+@dataclass(frozen=True)
+class Measured:
+    """A green speed [ft] as it was measured: when, how sure, by which method."""
+
+    at: datetime
+    speed_ft: Estimate
+    method: str
 
 
 @dataclass(frozen=True)
@@ -50,11 +57,11 @@ class Trend:
     now_words: str
 
 
-def trend(notes: Sequence[SpeedNote], day: DaySpeed, now: datetime) -> Trend:
-    """Return the trend of notes, newest first, one or more, up to now."""
-    first = min(notes[-1].measured_at, now - LEAST_SPAN)
+def trend(measured: Sequence[Measured], current: Estimate, now: datetime) -> Trend:
+    """Return the trend of speeds, newest first, one or more, up to the one that is used now."""
+    first = min(measured[-1].at, now - LEAST_SPAN)
     span = (now - first) / timedelta(seconds=1)
-    lowest, highest = _reach(notes, day.speed_ft)
+    lowest, highest = _reach([*(one.speed_ft for one in measured), current])
 
     def x_of(when: datetime) -> float:
         return round(LEFT + (RIGHT - LEFT) * ((when - first) / timedelta(seconds=1)) / span, 1)
@@ -62,9 +69,8 @@ def trend(notes: Sequence[SpeedNote], day: DaySpeed, now: datetime) -> Trend:
     def y_of(speed: float) -> float:
         return round(BOTTOM - (BOTTOM - TOP) * (speed - lowest) / (highest - lowest), 1)
 
-    points = tuple(_point(note, x_of, y_of) for note in reversed(notes))
+    points = tuple(_point(one, x_of, y_of) for one in reversed(measured))
     feet = range(lowest, highest + 1, max(1, math.ceil((highest - lowest) / MOST_MARKS)))
-    current = day.speed_ft
     return Trend(
         points,
         _line(points),
@@ -77,21 +83,20 @@ def trend(notes: Sequence[SpeedNote], day: DaySpeed, now: datetime) -> Trend:
     )
 
 
-def _reach(notes: Sequence[SpeedNote], current: Estimate) -> tuple[int, int]:
-    ends = [Estimate(note.speed_ft, note.sd_ft) for note in notes] + [current]
-    low, high = (min(e.value - e.within for e in ends), max(e.value + e.within for e in ends))
+def _reach(speeds: Sequence[Estimate]) -> tuple[int, int]:
+    low, high = min(e.value - e.within for e in speeds), max(e.value + e.within for e in speeds)
     return math.floor(low), math.ceil(high)
 
 
-def _point(note: SpeedNote, x_of: Along, y_of: Up) -> Point:
-    when = f"{note.measured_at.astimezone():%-d %b %H:%M}"
+def _point(one: Measured, x_of: Along, y_of: Up) -> Point:
+    when, speed = f"{one.at.astimezone():%-d %b %H:%M}", one.speed_ft
     return Point(
-        x_of(note.measured_at),
-        y_of(note.speed_ft),
-        y_of(note.speed_ft - 2.0 * note.sd_ft),
-        y_of(note.speed_ft + 2.0 * note.sd_ft),
-        note.method,
-        f"{speed_text(note.speed_ft)} on {when}",
+        x_of(one.at),
+        y_of(speed.value),
+        y_of(speed.value - speed.within),
+        y_of(speed.value + speed.within),
+        one.method,
+        f"{speed_text(speed.value)} on {when}",
     )
 
 

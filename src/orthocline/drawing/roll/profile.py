@@ -5,8 +5,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from orthocline.core.roll import Putt, Read
-from orthocline.formats.wording import Wording
-from orthocline.web.drawing.frame import path_d
+from orthocline.drawing.frame import path_d
+from orthocline.wording.figures import Wording
 
 WIDTH, HEIGHT = 640.0, 128.0
 LEFT, RIGHT = 96.0, 560.0

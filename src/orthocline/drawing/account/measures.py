@@ -8,8 +8,8 @@ import numpy as np
 from orthocline.core.estimate import Estimate
 from orthocline.core.speed import StrokePutt, stroke_rate
 from orthocline.core.units import INCH_M, PACE_M
-from orthocline.formats.wording import Wording, tidy
-from orthocline.web.drawing.frame import path_d, segments_d
+from orthocline.drawing.frame import path_d, segments_d
+from orthocline.wording.figures import Wording, tidy
 
 STRIDE_LEFT, STRIDE_RIGHT = 30.0, 610.0
 STEPS = 4

@@ -10,13 +10,13 @@ from hypothesis import strategies as st
 
 from orthocline.core.roll import own_roll, read
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.formats.wording import USUAL_WORDING, Wording
-from orthocline.web.drawing.frame import Frame, fit, path_d, segments_d
-from orthocline.web.drawing.ground import CLOSEST, clockwise_from_up, hachures
-from orthocline.web.drawing.labels import GAP, LINE_SHARE, Room, Wanted, ink, place_labels, text_width
-from orthocline.web.read.drawing import BOTTOM, TOP, plan
-from orthocline.web.read.inset import MIDDLE, RADIUS, cup
-from orthocline.web.read.profile import profile
+from orthocline.drawing.frame import Frame, fit, path_d, segments_d
+from orthocline.drawing.ground.hachures import CLOSEST, clockwise_from_up, hachures
+from orthocline.drawing.labels import GAP, LINE_SHARE, Room, Wanted, ink, place_labels, text_width
+from orthocline.drawing.roll.cup import MIDDLE, RADIUS, cup
+from orthocline.drawing.roll.plan import BOTTOM, TOP, plan
+from orthocline.drawing.roll.profile import profile
+from orthocline.wording.figures import USUAL_WORDING, Wording
 from tests.putts import plane_putt
 
 ROOM = Room(left=0.0, right=640.0, top=10.0, bottom=600.0, size=17.0)

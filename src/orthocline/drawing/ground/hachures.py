@@ -3,7 +3,7 @@
 import math
 from dataclasses import dataclass
 
-from orthocline.formats.wording import Wording, tidy
+from orthocline.wording.figures import Wording, tidy
 
 LEVEL = 0.0005
 """Slopes [ratio] below this are drawn as level."""

@@ -6,9 +6,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from orthocline.core.roll import Read
-from orthocline.formats.wording import hour_words
-from orthocline.web.drawing.frame import segments_d
-from orthocline.web.read.drawing import Line
+from orthocline.drawing.frame import segments_d
+from orthocline.drawing.roll.plan import Line
+from orthocline.wording.figures import hour_words
 
 SIZE, RADIUS = 170.0, 58.0
 MIDDLE = SIZE / 2

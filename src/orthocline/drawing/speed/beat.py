@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from orthocline.formats.wording import Wording
+from orthocline.wording.figures import Wording
 
 WIDTH = 640.0
 BALL_X = 390.0

@@ -23,22 +23,28 @@ from orthocline.core.speed import (
     stroke_rate,
 )
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.db.models import SpeedNote
-from orthocline.formats.wording import USUAL_WORDING, Wording
-from orthocline.services.speeds import combined
-from orthocline.web.noramp.drawing import speed_scale, zero_plan
-from orthocline.web.own.drawing import stride_drawing, strokes_drawing
-from orthocline.web.ramp.drawing import END_RADIUS, END_X, END_Y, FOOT_X, GROUND_Y, TAPE_LEFT, ramp_plan
-from orthocline.web.speed.drawing import BOTTOM, LEFT, RIGHT, TOP, trend
-from orthocline.web.tries import Try
+from orthocline.drawing.account.measures import stride_drawing, strokes_drawing
+from orthocline.drawing.speed.ramp import (
+    END_RADIUS,
+    END_X,
+    END_Y,
+    FOOT_X,
+    GROUND_Y,
+    TAPE_LEFT,
+    Roll,
+    ramp_plan,
+)
+from orthocline.drawing.speed.scales import speed_scale, zero_plan
+from orthocline.drawing.speed.trend import BOTTOM, LEFT, RIGHT, TOP, Measured, trend
+from orthocline.wording.figures import USUAL_WORDING, Wording
 
 UNIT = 0.2
 """Coordinates on the sheet are rounded to tenths."""
 NOW = datetime(2026, 7, 14, 12, 0, tzinfo=UTC)
 
 
-def tries(*feet, left_out=()):
-    return tuple(Try(f"{f} ft", f * FOOT_M, i in left_out) for i, f in enumerate(feet))
+def rolls(*feet, left_out=()):
+    return tuple(Roll(f * FOOT_M, i in left_out) for i, f in enumerate(feet))
 
 
 def numbers(path):
@@ -81,8 +87,10 @@ def test_a_groove_is_drawn_at_its_angle_and_touches_the_ball(degrees):
 
 
 def test_the_tape_shows_each_roll_where_it_lies_with_speed_and_slope():
-    out, back = tries(8.0, 8.2, 8.1, 12.0, left_out={3}), tries(10.0, 10.3)
-    found = speed_from_rolls(one_way([one.figure for one in out[:3]]), one_way([one.figure for one in back]))
+    out, back = rolls(8.0, 8.2, 8.1, 12.0, left_out={3}), rolls(10.0, 10.3)
+    found = speed_from_rolls(
+        one_way([one.length_m for one in out[:3]]), one_way([one.length_m for one in back])
+    )
     tape = ramp_plan(STANDARD_RAMP, found, out, back, USUAL_WORDING).tape
     there, again = tape.lanes
     per_foot = (there.dots[1].x - there.dots[0].x) / 0.2
@@ -98,32 +106,29 @@ def test_the_tape_shows_each_roll_where_it_lies_with_speed_and_slope():
 
 
 def test_metric_tapes_are_ticked_in_metres():
-    tape = ramp_plan(STANDARD_RAMP, None, tries(9.0), (), Wording(metric=True)).tape
+    tape = ramp_plan(STANDARD_RAMP, None, rolls(9.0), (), Wording(metric=True)).tape
     (zero, first), (one, second) = tape.ticks[0], tape.ticks[1]
     assert (zero, first) == (TAPE_LEFT, "0")
     per_metre = (tape.lanes[0].dots[0].x - TAPE_LEFT) / (9.0 * FOOT_M)
     assert one - zero == pytest.approx(per_metre * float(second), abs=0.5)
 
 
-def note(speed_ft, days, within=0.4, method="ramp"):
-    when = NOW - timedelta(days=days)
-    return SpeedNote(
-        speed_ft=speed_ft, sd_ft=within / 2, measured_at=when, method=method, course="x", green=""
-    )
+def measured(speed_ft, days, within=0.4, method="ramp"):
+    return Measured(NOW - timedelta(days=days), Estimate(speed_ft, within / 2), method)
 
 
 @given(
     st.lists(st.tuples(st.floats(3.0, 20.0), st.floats(0.0, 400.0)), min_size=1, max_size=12),
 )
 def test_the_trend_is_to_scale_and_stays_on_its_sheet(speeds):
-    notes = sorted((note(*one) for one in speeds), key=lambda n: n.measured_at, reverse=True)
-    drawn = trend(notes, combined((notes[0],), NOW), NOW)
+    notes = sorted((measured(*one) for one in speeds), key=lambda one: one.at, reverse=True)
+    drawn = trend(notes, notes[0].speed_ft, NOW)
     (low_y, low), (high_y, high) = drawn.rows[0], drawn.rows[-1]
     per_foot = (low_y - high_y) / (int(high) - int(low))
     for point, kept in zip(drawn.points, reversed(notes), strict=True):
         assert LEFT - UNIT <= point.x <= RIGHT + UNIT
         assert TOP - UNIT <= point.high_y <= point.y <= point.low_y <= BOTTOM + UNIT
-        assert low_y - point.y == pytest.approx(per_foot * (kept.speed_ft - int(low)), abs=0.5)
+        assert low_y - point.y == pytest.approx(per_foot * (kept.speed_ft.value - int(low)), abs=0.5)
         assert point.low_y - point.high_y == pytest.approx(per_foot * 0.8, abs=0.5)
     assert [point.x for point in drawn.points] == sorted(point.x for point in drawn.points)
     gaps = np.diff([x for x, _ in drawn.marks])
@@ -131,12 +136,11 @@ def test_the_trend_is_to_scale_and_stays_on_its_sheet(speeds):
 
 
 def test_posted_numbers_are_no_part_of_the_trends_line():
-    notes = [note(10.0, 0), note(12.0, 3, method="posted"), note(9.0, 5)]
-    drawn = trend(notes, combined((notes[0],), NOW), NOW)
+    notes = [measured(10.0, 0), measured(12.0, 3, method="posted"), measured(9.0, 5)]
+    drawn = trend(notes, notes[0].speed_ft, NOW)
     ys = numbers(drawn.line)[1::2]
     assert ys == [drawn.points[0].y, drawn.points[2].y]
-    alone = [notes[1]]
-    assert trend(alone, combined(tuple(alone), NOW), NOW).line == ""
+    assert trend([notes[1]], notes[1].speed_ft, NOW).line == ""
 
 
 def test_the_scale_of_speeds_holds_every_range():

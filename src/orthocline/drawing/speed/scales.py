@@ -9,8 +9,8 @@ import numpy as np
 from orthocline.core.estimate import Estimate
 from orthocline.core.speed import ZeroScore
 from orthocline.core.units import INCH_M
-from orthocline.formats.wording import Wording, speed_text
-from orthocline.web.drawing.frame import segments_d
+from orthocline.drawing.frame import segments_d
+from orthocline.wording.figures import Wording, speed_text
 
 LEFT, RIGHT = 40.0, 600.0
 SCALE_TOP, SCALE_LANE = 76.0, 84.0

@@ -1,0 +1,1 @@
+"""Pictures, made from what the core computes and a golfer's wording."""

@@ -1,0 +1,1 @@
+"""Where putts finished."""

@@ -1,0 +1,1 @@
+"""A putt: from above, at the cup, from the side."""

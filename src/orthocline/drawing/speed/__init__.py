@@ -1,0 +1,1 @@
+"""Ramp, rolls, speeds over time, the beat."""

@@ -1,1 +1,0 @@
-"""What drawings share: the frame from metres to the sheet, the ground, labels that keep clear."""

@@ -1,0 +1,1 @@
+"""Units, figures and every sentence: how golfers say and type things."""

@@ -1,0 +1,1 @@
+"""The call: a read in words."""

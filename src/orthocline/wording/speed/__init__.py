@@ -1,0 +1,1 @@
+"""What was measured, in words."""
