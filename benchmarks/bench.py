@@ -36,8 +36,8 @@ from orthocline.core.ground import plane_from_grade
 from orthocline.core.roll import Point, Putt, RollPast, Wind, read, roller, rolling_deceleration_mps2
 from orthocline.core.roll.aim import aim
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.db.cluster import ensure_running
-from orthocline.db.settings import var_folder
+from orthocline.db.server.cluster import ensure_running
+from orthocline.db.server.settings import var_folder
 from orthocline.web.read.forms import SPINDRIFT
 
 CLIENTS, REQUESTS = 8, 60

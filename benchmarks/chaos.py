@@ -26,7 +26,7 @@ from uuid import uuid4
 
 import psycopg
 
-from orthocline.db.cluster import ensure_running, stop
+from orthocline.db.server.cluster import ensure_running, stop
 
 SECONDS = float(os.environ.get("CHAOS_SECONDS", "75"))
 CLIENTS = 8

@@ -13,10 +13,10 @@ from sqlalchemy import NullPool, create_engine
 from sqlalchemy.orm import Session
 from werkzeug.serving import make_server
 
-from orthocline.db.cluster import ensure_running
-from orthocline.db.migrate import upgrade
-from orthocline.db.settings import var_folder
-from orthocline.services.demo import load_demo
+from orthocline.db.server.cluster import ensure_running
+from orthocline.db.server.migrate import upgrade
+from orthocline.db.server.settings import var_folder
+from orthocline.services.demo.golfer import load_demo
 from orthocline.web.app import create_app
 from orthocline.web.read.start import demo_values
 from orthocline.wording.figures import USUAL_WORDING

@@ -7,11 +7,11 @@ from argon2 import PasswordHasher
 from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session, sessionmaker
 
-from orthocline.db.cluster import ensure_running
-from orthocline.db.migrate import upgrade
-from orthocline.db.settings import var_folder
-from orthocline.services import accounts
-from orthocline.services.accounts import sign_up
+from orthocline.db.server.cluster import ensure_running
+from orthocline.db.server.migrate import upgrade
+from orthocline.db.server.settings import var_folder
+from orthocline.services.account import accounts
+from orthocline.services.account.accounts import sign_up
 from orthocline.web.app import create_app
 from orthocline.web.security import limiter
 

@@ -3,8 +3,8 @@
 from datetime import UTC, datetime, timedelta
 
 from orthocline.core.estimate import Estimate
-from orthocline.services.mode import Mode
-from orthocline.services.speeds import keep_speed
+from orthocline.services.account.mode import Mode
+from orthocline.services.speed.book import keep_speed
 
 COURSE = "Ternholm Links"
 

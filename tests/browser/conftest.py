@@ -18,10 +18,10 @@ from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 from werkzeug.serving import make_server
 
-from orthocline.db.migrate import upgrade
-from orthocline.db.queries import golfer_named
-from orthocline.services.accounts import end_sessions
-from orthocline.services.demo import load_demo
+from orthocline.db.account.queries import golfer_named
+from orthocline.db.server.migrate import upgrade
+from orthocline.services.account.accounts import end_sessions
+from orthocline.services.demo.golfer import load_demo
 from orthocline.web.app import create_app
 from tests.conftest import app_config
 

@@ -15,12 +15,12 @@ from pathlib import Path
 import psycopg
 import pytest
 
-from orthocline.db import cluster as clusters
-from orthocline.db import programs
-from orthocline.db.cluster import ensure_running, serving, stop
-from orthocline.db.programs import ClusterError
-from orthocline.db.settings import database_url
-from orthocline.db.var import mark_application, secret, write_private
+from orthocline.db.server import cluster as clusters
+from orthocline.db.server import programs
+from orthocline.db.server.cluster import ensure_running, serving, stop
+from orthocline.db.server.programs import ClusterError
+from orthocline.db.server.settings import database_url
+from orthocline.db.server.var import mark_application, secret, write_private
 
 
 @pytest.fixture(scope="module")

@@ -3,7 +3,7 @@
 import pytest
 from sqlalchemy import NullPool, create_engine, text
 
-from orthocline.db.migrate import differences, downgrade, upgrade
+from orthocline.db.server.migrate import differences, downgrade, upgrade
 
 KEPT = """
 INSERT INTO golfers (name, password_hash) VALUES ('ΝΙΚΟΣ', 'x'), ('νικος', 'x'), ('Tove', 'x');

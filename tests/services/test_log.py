@@ -11,16 +11,17 @@ from sqlalchemy.exc import IntegrityError
 from orthocline.core.log import Finish
 from orthocline.core.roll import SpeedAtHole, Wind, read
 from orthocline.core.roll import reading as core_read
-from orthocline.db.models import Golfer, LoggedPutt
+from orthocline.db.account.models import Golfer
+from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
-from orthocline.services import log
-from orthocline.services.accounts import delete_account, export_account, sign_in, sign_up
-from orthocline.services.demo import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, load_demo
-from orthocline.services.demo_speeds import WEEKS
+from orthocline.services.account.accounts import delete_account, export_account, sign_in, sign_up
+from orthocline.services.account.mode import Mode
+from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, load_demo
+from orthocline.services.demo.speeds import WEEKS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
-from orthocline.services.mode import Mode
-from orthocline.services.reading import compare_own, read_again, read_putt, require_roll
-from orthocline.services.speeds import list_speeds
+from orthocline.services.log import putts as log
+from orthocline.services.read.reading import compare_own, read_again, read_putt, require_roll
+from orthocline.services.speed.book import list_speeds
 from orthocline.services.today import today
 from orthocline.wording.read.call import call, own_words
 from tests.conftest import PASSWORD

@@ -3,10 +3,10 @@
 import pytest
 from sqlalchemy import func, select
 
-from orthocline.db.queries import courses_of
-from orthocline.services.accounts import delete_account, sign_in, sign_up
+from orthocline.db.speed.queries import courses_of
+from orthocline.services.account.accounts import delete_account, sign_in, sign_up
 from orthocline.services.errors import InvalidError
-from orthocline.services.log import list_putts, note_putt
+from orthocline.services.log.putts import list_putts, note_putt
 from tests.conftest import PASSWORD
 from tests.speeds import kept_speed
 

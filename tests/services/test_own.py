@@ -4,9 +4,7 @@ import pytest
 
 from orthocline.core.roll import read
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
-from orthocline.services.mode import Mode
-from orthocline.services.own import (
+from orthocline.services.account.measures import (
     KEPT,
     add_stride_try,
     add_stroke_putt,
@@ -18,6 +16,8 @@ from orthocline.services.own import (
     remove_trial,
     wording_of,
 )
+from orthocline.services.account.mode import Mode
+from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.wording.read.call import call
 from tests.putts import plane_putt
 

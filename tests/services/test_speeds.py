@@ -9,13 +9,12 @@ import pytest
 from orthocline.core.estimate import Estimate, combine
 from orthocline.core.speed import STANDARD_RAMP, HiddenGreen
 from orthocline.core.units import FOOT_M
-from orthocline.services import measuring
-from orthocline.services.accounts import delete_account, export_account
-from orthocline.services.beating import stroke_beat
+from orthocline.services.account.accounts import delete_account, export_account
+from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
-from orthocline.services.measuring import SimulatedRamp, hidden_green, level_reading, ramp_speed
-from orthocline.services.mode import Mode
-from orthocline.services.speeds import (
+from orthocline.services.speed import measuring
+from orthocline.services.speed.beat import stroke_beat
+from orthocline.services.speed.book import (
     Condition,
     day_speed,
     delete_speed,
@@ -25,6 +24,7 @@ from orthocline.services.speeds import (
     list_speeds,
     restore_speed,
 )
+from orthocline.services.speed.measuring import SimulatedRamp, hidden_green, level_reading, ramp_speed
 from tests.conftest import PASSWORD
 from tests.speeds import COURSE, kept_speed
 
@@ -86,7 +86,7 @@ def test_a_green_of_its_own_beats_its_course_and_a_course_beats_the_others(sessi
 def test_yesterdays_speeds_do_not_water_down_todays(session, golfer):
     kept_speed(session, golfer, 8.0, hours=49)
     newest = kept_speed(session, golfer, 10.0, hours=0.0)
-    assert day_speed(session, golfer, now()).notes == (newest,)
+    assert [note.id for note in day_speed(session, golfer, now()).notes] == [newest.id]
 
 
 def test_a_book_is_its_golfers_own(session, golfer, create_golfer):
@@ -105,7 +105,7 @@ def test_deleted_speeds_come_back_for_a_day(session, golfer):
     assert list_speeds(session, golfer) == []
     restore_speed(session, golfer, note.id)
     restore_speed(session, golfer, note.id)
-    assert list_speeds(session, golfer) == [note]
+    assert [kept.id for kept in list_speeds(session, golfer)] == [note.id]
     with pytest.raises(NotFoundError):
         restore_speed(session, golfer, note.id + 1)
 

@@ -5,11 +5,11 @@ import re
 import pytest
 from sqlalchemy import select
 
-from orthocline.db.models import StrideTrial
+from orthocline.db.account.models import StrideTrial
 from orthocline.formats.putt_document import schema
-from orthocline.services.log import note_putt
-from orthocline.services.mode import Mode
-from orthocline.services.own import add_stride_try
+from orthocline.services.account.measures import add_stride_try
+from orthocline.services.account.mode import Mode
+from orthocline.services.log.putts import note_putt
 from orthocline.web.app import create_app
 from orthocline.web.local import local_path
 from tests.conftest import PASSWORD, SECRET, app_config

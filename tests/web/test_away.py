@@ -8,7 +8,7 @@ import psycopg
 import pytest
 from sqlalchemy import create_engine, func, select, text
 
-from orthocline.db.models import LoggedPutt
+from orthocline.db.log.models import LoggedPutt
 from orthocline.web.app import create_app
 from orthocline.web.database import session
 from tests.conftest import PASSWORD, app_config

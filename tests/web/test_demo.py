@@ -5,12 +5,14 @@ from datetime import UTC, datetime, timedelta
 import pytest
 from sqlalchemy import func, select
 
-from orthocline.db.models import Golfer, LoggedPutt, SpeedNote, StrokeTrial
-from orthocline.services import demo as demo_service
-from orthocline.services.accounts import sign_in, sign_up
-from orthocline.services.demo import DEMO_GOLFER, PUTTS_LOGGED, demo_copy, load_demo
+from orthocline.db.account.models import Golfer, StrokeTrial
+from orthocline.db.log.models import LoggedPutt
+from orthocline.db.speed.models import SpeedNote
+from orthocline.services.account.accounts import sign_in, sign_up
+from orthocline.services.demo import golfer as demo_service
+from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, demo_copy, load_demo
 from orthocline.services.errors import InvalidError
-from orthocline.services.speeds import day_speed
+from orthocline.services.speed.book import day_speed
 from orthocline.web.app import create_app
 from tests.conftest import PASSWORD, app_config
 

@@ -6,7 +6,7 @@ from html import unescape
 import pytest
 from sqlalchemy import event, select
 
-from orthocline.db.models import LoggedPutt
+from orthocline.db.log.models import LoggedPutt
 from orthocline.web.read.forms import SPINDRIFT
 from tests.conftest import PASSWORD
 

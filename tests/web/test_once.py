@@ -7,7 +7,9 @@ from uuid import uuid4
 import pytest
 from sqlalchemy import func, select
 
-from orthocline.db.models import LoggedPutt, SpeedNote, StrideTrial, StrokeTrial
+from orthocline.db.account.models import StrideTrial, StrokeTrial
+from orthocline.db.log.models import LoggedPutt
+from orthocline.db.speed.models import SpeedNote
 from orthocline.web.read.forms import SPINDRIFT
 from tests.conftest import PASSWORD
 

@@ -3,8 +3,8 @@
 import pytest
 from sqlalchemy import select
 
-from orthocline.db.models import Golfer
-from orthocline.services.accounts import sign_up
+from orthocline.db.account.models import Golfer
+from orthocline.services.account.accounts import sign_up
 from orthocline.services.errors import InvalidError
 from tests.conftest import PASSWORD
 

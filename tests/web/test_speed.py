@@ -7,10 +7,10 @@ from urllib.parse import parse_qs, parse_qsl, urlsplit
 import pytest
 from sqlalchemy import event
 
-from orthocline.db.models import SpeedNote
-from orthocline.services.measuring import hidden_green
-from orthocline.services.mode import Mode
-from orthocline.services.own import add_stroke_putt
+from orthocline.db.speed.models import SpeedNote
+from orthocline.services.account.measures import add_stroke_putt
+from orthocline.services.account.mode import Mode
+from orthocline.services.speed.measuring import hidden_green
 from orthocline.web.read.forms import SPINDRIFT
 from tests.speeds import COURSE, kept_speed
 

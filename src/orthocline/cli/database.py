@@ -4,10 +4,10 @@ from pathlib import Path
 
 import click
 
-from orthocline.db.backup import backup, restore
-from orthocline.db.cluster import ensure_running, stop
-from orthocline.db.migrate import RowsWouldBeLostError, downgrade, upgrade
-from orthocline.db.settings import database_url, var_folder
+from orthocline.db.server.backup import backup, restore
+from orthocline.db.server.cluster import ensure_running, stop
+from orthocline.db.server.migrate import RowsWouldBeLostError, downgrade, upgrade
+from orthocline.db.server.settings import database_url, var_folder
 
 
 @click.group("db")

@@ -6,7 +6,7 @@ from orthocline import __version__
 from orthocline.cli.database import backup_command, database, restore_command
 from orthocline.cli.read import read_command
 from orthocline.cli.serve import demo_command, serve_command
-from orthocline.db.programs import ClusterError
+from orthocline.db.server.programs import ClusterError
 
 
 class Commands(click.Group):

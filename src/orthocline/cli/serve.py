@@ -11,10 +11,10 @@ import click
 from sqlalchemy import NullPool, create_engine
 from sqlalchemy.orm import Session
 
-from orthocline.db.migrate import upgrade
-from orthocline.db.settings import database_url, var_folder
-from orthocline.db.var import mark_application, secret
-from orthocline.services.demo import load_demo
+from orthocline.db.server.migrate import upgrade
+from orthocline.db.server.settings import database_url, var_folder
+from orthocline.db.server.var import mark_application, secret
+from orthocline.services.demo.golfer import load_demo
 
 HOST = "127.0.0.1"
 SERVING = "python:orthocline.web.serving"

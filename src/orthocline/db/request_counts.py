@@ -3,13 +3,28 @@
 import random
 from datetime import datetime, timedelta
 
-from sqlalchemy import Engine, case, delete, func, select
+from sqlalchemy import DateTime, Engine, Index, String, case, delete, func, select
 from sqlalchemy.dialects.postgresql import insert
+from sqlalchemy.orm import Mapped, mapped_column
 
-from orthocline.db.models import RequestCount
+from orthocline.db.base import Base
 
 SWEEP_EVERY = 50
 """One in so many counts also sweeps away those that have ended."""
+
+
+class RequestCount(Base):
+    """How often an address asked for a kind of page until `ends_at`; then it counts anew."""
+
+    __tablename__ = "request_counts"
+    __table_args__ = (
+        Index("ix_request_counts_ends_at", "ends_at"),
+        {"prefixes": ["UNLOGGED"]},
+    )
+
+    key: Mapped[str] = mapped_column(String(200), primary_key=True)
+    count: Mapped[int]
+    ends_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
 
 
 def count_request(engine: Engine, key: str, seconds: int, amount: int) -> int:

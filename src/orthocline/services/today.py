@@ -6,11 +6,12 @@ from datetime import datetime
 
 from sqlalchemy.orm import Session
 
-from orthocline.db.models import Golfer, LoggedPutt
-from orthocline.db.queries import count_putts, putts_of
-from orthocline.services.log import MOST_COUNTED
-from orthocline.services.mode import Mode
-from orthocline.services.speeds import DaySpeed, day_speed
+from orthocline.db.account.models import Golfer
+from orthocline.db.log.models import LoggedPutt
+from orthocline.db.log.queries import count_putts, putts_of
+from orthocline.services.account.mode import Mode
+from orthocline.services.log.putts import MOST_COUNTED
+from orthocline.services.speed.book import DaySpeed, day_speed
 
 LAST_PUTTS = 5
 

@@ -7,10 +7,9 @@ from flask import session as cookie
 from flask_login import LoginManager, UserMixin, current_user, login_user, logout_user
 from werkzeug.wrappers import Response
 
-from orthocline.db.models import Golfer, OwnMeasures
-from orthocline.db.queries import golfer_by_id
-from orthocline.services.mode import Mode
-from orthocline.services.own import own_measures, wording_of
+from orthocline.services.account.accounts import Golfer, golfer_in_session
+from orthocline.services.account.measures import Measures, own_measures, wording_of
+from orthocline.services.account.mode import Mode
 from orthocline.web.database import is_away, session
 from orthocline.wording.figures import USUAL_WORDING, Wording
 
@@ -29,8 +28,8 @@ class User(UserMixin):
 def _load(user_id: str) -> User | None:
     """Return the golfer whose session it is, unless all of theirs were ended since."""
     number, _, version = user_id.partition(".")
-    golfer = golfer_by_id(session(), int(number)) if number.isdecimal() else None
-    return User(golfer) if golfer and version == str(golfer.session_version) else None
+    golfer = golfer_in_session(session(), int(number), version) if number.isdecimal() else None
+    return User(golfer) if golfer else None
 
 
 def sign_in_as(golfer: Golfer) -> None:
@@ -76,14 +75,14 @@ def mode() -> Mode:
     return Mode.COMPETITION if chosen == Mode.COMPETITION.value else Mode.PRACTICE
 
 
-def measures() -> OwnMeasures | None:
+def measures() -> Measures | None:
     """Return the signed-in golfer's own measures, looked up once a request."""
     who = signed_in()
     if who is None:
         return None
     if "measures" not in g:
         g.measures = own_measures(session(), who)
-    return cast(OwnMeasures, g.measures)
+    return cast(Measures, g.measures)
 
 
 def wording() -> Wording:

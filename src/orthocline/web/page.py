@@ -7,7 +7,7 @@ from typing import Any
 
 from flask import current_app, request, url_for
 
-from orthocline.services.mode import Mode
+from orthocline.services.account.mode import Mode
 from orthocline.web.identity import mode, signed_in
 from orthocline.web.once import form_guard
 

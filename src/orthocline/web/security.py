@@ -9,7 +9,7 @@ from flask_wtf import CSRFProtect
 from limits.storage import Storage
 from sqlalchemy.exc import SQLAlchemyError
 
-from orthocline.db.request_counts import count_request, forget_requests, requests_counted
+from orthocline.services.request_counts import count_request, forget_requests, requests_counted
 from orthocline.web.database import engine
 
 CONTENT_SECURITY_POLICY = {

@@ -2,8 +2,8 @@
 
 from alembic import context
 
-from orthocline.db.models import Base
+from orthocline.db.tables import METADATA
 
-context.configure(connection=context.config.attributes["connection"], target_metadata=Base.metadata)
+context.configure(connection=context.config.attributes["connection"], target_metadata=METADATA)
 with context.begin_transaction():
     context.run_migrations()

@@ -4,8 +4,7 @@ from flask_wtf import FlaskForm
 from wtforms import PasswordField, StringField
 from wtforms.validators import InputRequired, Length
 
-from orthocline.db.models import NAME_LENGTH
-from orthocline.services.accounts import PASSWORD_LENGTHS
+from orthocline.services.account.accounts import NAME_LENGTH, PASSWORD_LENGTHS
 
 PASSWORD_NEEDED = [InputRequired("Enter your password.")]
 CURRENT = {"autocomplete": "current-password"}

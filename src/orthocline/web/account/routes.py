@@ -19,8 +19,8 @@ from flask_login import login_required
 from flask_wtf import FlaskForm
 from werkzeug.wrappers import Response as AnyResponse
 
-from orthocline.db.models import Golfer
-from orthocline.services.accounts import (
+from orthocline.services.account.accounts import (
+    Golfer,
     change_password,
     delete_account,
     end_sessions,
@@ -28,7 +28,7 @@ from orthocline.services.accounts import (
     sign_in,
     sign_up,
 )
-from orthocline.services.demo import COPY_LIFE, demo_copy
+from orthocline.services.demo.golfer import COPY_LIFE, demo_copy
 from orthocline.services.errors import InvalidError
 from orthocline.web.account.forms import DeleteForm, PasswordForm, SignInForm, SignUpForm
 from orthocline.web.database import session

@@ -4,7 +4,7 @@ from flask import Blueprint, render_template, request
 from werkzeug.datastructures import MultiDict
 
 from orthocline.drawing.speed.beat import stroke_plan
-from orthocline.services.beating import stroke_beat
+from orthocline.services.speed.beat import stroke_beat
 from orthocline.web.beat.forms import START, BeatForm
 from orthocline.web.identity import mode, wording
 

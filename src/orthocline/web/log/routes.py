@@ -7,7 +7,7 @@ from werkzeug.wrappers import Response
 from orthocline.core.log import Finish
 from orthocline.drawing.log.finish import target
 from orthocline.services.errors import InvalidError
-from orthocline.services.log import (
+from orthocline.services.log.putts import (
     MOST_COUNTED,
     delete_putt,
     edit_putt,
@@ -19,7 +19,7 @@ from orthocline.services.log import (
     save_read,
     shown,
 )
-from orthocline.services.reading import read_putt
+from orthocline.services.read.reading import read_putt
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in, wording
 from orthocline.web.log.forms import EditForm, FilterForm, FinishForm, NoteForm

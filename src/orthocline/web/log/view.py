@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.units import INCH_M
-from orthocline.services.log import Entry
+from orthocline.services.log.putts import Entry
 from orthocline.wording.figures import Wording, side, tidy
 
 NEAR_M = 0.5 * INCH_M

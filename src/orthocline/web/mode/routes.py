@@ -4,8 +4,8 @@ from flask import Blueprint, current_app, redirect, request
 from flask import session as cookie
 from werkzeug.wrappers import Response
 
-from orthocline.services.accounts import set_mode
-from orthocline.services.mode import Mode
+from orthocline.services.account.accounts import set_mode
+from orthocline.services.account.mode import Mode
 from orthocline.web.identity import signed_in
 from orthocline.web.local import local_path
 

@@ -7,9 +7,9 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
 from orthocline.core.estimate import Estimate
-from orthocline.services.mode import require_practice
-from orthocline.services.own import own_stroke_rate
-from orthocline.services.speeds import day_speed
+from orthocline.services.account.measures import own_stroke_rate
+from orthocline.services.account.mode import require_practice
+from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, mode, signed_in, wording
 from orthocline.web.noramp.forms import Asked, asked

@@ -3,14 +3,14 @@
 from dataclasses import dataclass
 from datetime import datetime
 
-from orthocline.core.estimate import Estimate, combine
+from orthocline.core.estimate import Estimate
 from orthocline.core.speed import ZeroScore
 from orthocline.drawing.speed.scales import SpeedScale, ZeroPlan, speed_scale, zero_plan
+from orthocline.services.account.measures import pacing_sd
+from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
-from orthocline.services.measuring import by_posting, by_stroke, by_timing, zero_putts
-from orthocline.services.mode import Mode
-from orthocline.services.own import pacing_sd
-from orthocline.services.speeds import METHODS, DaySpeed, aged_note
+from orthocline.services.speed.book import METHODS, DaySpeed, beside_the_book
+from orthocline.services.speed.measuring import by_posting, by_stroke, by_timing, zero_putts
 from orthocline.web.noramp.forms import BALLS, KINDS, ROLLS, STROKES, TIMES, Asked
 from orthocline.web.tries import TryKind
 from orthocline.wording.figures import Wording, tidy, when_words
@@ -109,14 +109,12 @@ def measured(asked: Asked, mode: Mode, rate: Estimate | None) -> Estimate:
 
 def _beside(asked: Asked, found: Estimate, day: DaySpeed | None, now: datetime) -> list[tuple[str, Estimate]]:
     """Return the speed found, those of the book that still hold, and what they make together."""
+    kept, together = beside_the_book(found, day, now, MOST_BESIDE)
     speeds = [(WAYS[asked.by][0], found)]
-    if day and not day.stale:
-        for note in day.notes[:MOST_BESIDE]:
-            then = f"{METHODS[note.method]} {when_words(note.measured_at, now)}".capitalize()
-            speeds.append((then, aged_note(note, now)))
-    if len(speeds) == 1:
-        return speeds
-    return [*speeds, ("Together", combine([one for _, one in speeds]))]
+    for note, estimate in kept:
+        then = f"{METHODS[note.method]} {when_words(note.measured_at, now)}".capitalize()
+        speeds.append((then, estimate))
+    return [*speeds, ("Together", together)] if together else speeds
 
 
 def _pairs(asked: Asked) -> list[tuple[float, float]]:

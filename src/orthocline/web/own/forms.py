@@ -7,7 +7,7 @@ from wtforms.fields.choices import SelectChoice
 
 from orthocline.core.roll import PAST_RANGE_M
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.db.models import OwnMeasures
+from orthocline.services.account.measures import Measures
 from orthocline.web.fields import PostedFigureForm, QuantityField
 from orthocline.wording.figures import Wording
 from orthocline.wording.quantities import parse_far_m, parse_green_speed_ft, parse_near_m, parse_number
@@ -80,7 +80,7 @@ class StrokeForm(PostedFigureForm):
     )
 
 
-def measures_texts(measures: OwnMeasures, wording: Wording) -> dict[str, str]:
+def measures_texts(measures: Measures, wording: Wording) -> dict[str, str]:
     """Return own measures as the fields say them."""
     chosen = {name: getattr(measures, name) for name in CHOICES}
     lengths = {name: getattr(measures, f"{name}_m") for name in LENGTHS}

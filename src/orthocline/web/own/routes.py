@@ -6,8 +6,8 @@ from flask_wtf import FlaskForm
 from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
+from orthocline.services.account.measures import add_stride_try, add_stroke_putt, keep_measures, remove_trial
 from orthocline.services.errors import InvalidError
-from orthocline.services.own import add_stride_try, add_stroke_putt, keep_measures, remove_trial
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, measures, mode, wording
 from orthocline.web.once import entry_key

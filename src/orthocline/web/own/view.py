@@ -3,10 +3,15 @@
 from dataclasses import dataclass
 
 from orthocline.core.speed import stroke_rate
-from orthocline.db.models import OwnMeasures
 from orthocline.drawing.account.measures import Stride, Strokes, stride_drawing, strokes_drawing
-from orthocline.services.mode import Mode
-from orthocline.services.own import own_stride, own_stroke_rate, stroke_putts, stroke_trials
+from orthocline.services.account.measures import (
+    Measures,
+    own_stride,
+    own_stroke_rate,
+    stroke_putts,
+    stroke_trials,
+)
+from orthocline.services.account.mode import Mode
 from orthocline.wording.figures import Wording, tidy
 
 
@@ -22,7 +27,7 @@ class OwnView:
     strokes: Strokes
 
 
-def view(measures: OwnMeasures, wording: Wording, mode: Mode) -> OwnView:
+def view(measures: Measures, wording: Wording, mode: Mode) -> OwnView:
     """Return the page of a golfer's own measures; in Competition without the strokes, which tell a speed."""
     strokes = stroke_trials(measures, mode)
     putts = stroke_putts(strokes)
@@ -46,14 +51,14 @@ def view(measures: OwnMeasures, wording: Wording, mode: Mode) -> OwnView:
     )
 
 
-def _stride_words(measures: OwnMeasures, wording: Wording) -> str:
+def _stride_words(measures: Measures, wording: Wording) -> str:
     own = own_stride(measures)
     if own is None:
         return "Pace along a tape, three times. Until then a pace is the usual yard."
     return f"Your pace is {wording.far(own.value)}, within {wording.short(own.within)}."
 
 
-def _stroke_words(measures: OwnMeasures) -> str:
+def _stroke_words(measures: Measures) -> str:
     rate = own_stroke_rate(measures)
     if rate is None:
         return (

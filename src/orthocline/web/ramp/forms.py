@@ -24,7 +24,7 @@ from orthocline.core.speed import (
     Ramp,
     Rods,
 )
-from orthocline.services.measuring import SimulatedRamp, hidden_green
+from orthocline.services.speed.measuring import SimulatedRamp, hidden_green
 from orthocline.web.fields import FigureForm, QuantityField
 from orthocline.web.tries import Try, TryKind, address_of, counted, first_error, tries_in
 from orthocline.wording.figures import Wording

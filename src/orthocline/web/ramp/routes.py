@@ -8,9 +8,9 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
 from orthocline.core.estimate import Estimate
+from orthocline.services.account.mode import require_practice
 from orthocline.services.errors import InvalidError
-from orthocline.services.mode import require_practice
-from orthocline.services.speeds import last_evidence
+from orthocline.services.speed.book import last_evidence
 from orthocline.web.database import session
 from orthocline.web.identity import mode, signed_in, wording
 from orthocline.web.page import is_part

@@ -5,10 +5,10 @@ from dataclasses import dataclass
 
 from orthocline.core.speed import RampSpeed
 from orthocline.drawing.speed.ramp import RampPlan, Roll, ramp_plan
+from orthocline.services.account.measures import pacing_sd
+from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
-from orthocline.services.measuring import level_reading, ramp_speed
-from orthocline.services.mode import Mode
-from orthocline.services.own import pacing_sd
+from orthocline.services.speed.measuring import level_reading, ramp_speed
 from orthocline.web.ramp.forms import Asked, RampForm
 from orthocline.web.tries import Try
 from orthocline.wording.figures import Wording, speed_text, tidy

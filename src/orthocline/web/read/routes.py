@@ -5,7 +5,7 @@ from datetime import UTC, datetime
 from flask import Blueprint, Response, jsonify, make_response, render_template, request, url_for
 
 from orthocline.drawing.roll.plan import eye, plan
-from orthocline.services.reading import read_putt, require_roll
+from orthocline.services.read.reading import read_putt, require_roll
 from orthocline.web.identity import measures, mode, wording
 from orthocline.web.page import is_part
 from orthocline.web.read.asked import Asked, asked

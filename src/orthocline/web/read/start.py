@@ -6,8 +6,8 @@ from flask import request
 
 from orthocline.core.units import PERCENT
 from orthocline.formats.speed_origin import SpeedOrigin
-from orthocline.services.demo import SPINDRIFT as DEMO_PUTT
-from orthocline.services.speeds import day_speed
+from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
+from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, signed_in, wording
 from orthocline.web.read.asked import values_of

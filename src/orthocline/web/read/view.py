@@ -7,14 +7,13 @@ from urllib.parse import urlencode
 from orthocline.core.estimate import Estimate
 from orthocline.core.roll import PAST_RANGE_M, Read, RollPast, grain_worth
 from orthocline.core.speed import aged
-from orthocline.db.models import OwnMeasures
 from orthocline.drawing.roll.cup import Cup, cup
 from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan, plan
 from orthocline.drawing.roll.profile import Profile, profile
-from orthocline.services.mode import Mode
-from orthocline.services.own import own_stroke_rate
-from orthocline.services.reading import compare_own, read_putt
-from orthocline.services.speeds import METHODS, hours_since, is_stale
+from orthocline.services.account.measures import Measures, own_stroke_rate
+from orthocline.services.account.mode import Mode
+from orthocline.services.read.reading import compare_own, read_putt
+from orthocline.services.speed.book import METHODS, hours_since, is_stale
 from orthocline.web.read.asked import Asked
 from orthocline.web.read.forms import ReadForm
 from orthocline.wording.figures import Wording, speed_text, when_words
@@ -92,7 +91,7 @@ class ReadView:
         return [asdict(handle) for handle in self.handles]
 
 
-def view(asked: Asked, mode: Mode, measures: OwnMeasures | None, now: datetime) -> ReadView:
+def view(asked: Asked, mode: Mode, measures: Measures | None, now: datetime) -> ReadView:
     """Return the page of what is asked; refused in Competition."""
     answer = read_putt(asked.putt, mode) if asked.putt else None
     own_aim, wording = asked.form.own_aim_right_m, asked.wording

@@ -7,9 +7,18 @@ from wtforms import DateTimeLocalField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import Length, Optional
 
-from orthocline.db.models import COURSE_LENGTH, GREEN_LENGTH, NOTE_LENGTH, SpeedNote
 from orthocline.services.errors import InvalidError
-from orthocline.services.speeds import FIRMNESS, MOISTURE, MOWING, RATINGS, Condition
+from orthocline.services.speed.book import (
+    COURSE_LENGTH,
+    FIRMNESS,
+    GREEN_LENGTH,
+    MOISTURE,
+    MOWING,
+    NOTE_LENGTH,
+    RATINGS,
+    Condition,
+    KeptSpeed,
+)
 
 TOO_LONG = "At most %(max)d characters."
 NOT_A_TIME = "A day and a time, such as 2026-11-23T07:40."
@@ -87,10 +96,9 @@ class KeepForm(PlaceForm):
             raise InvalidError("when", "No clock shows that time.") from error
 
 
-def place_values(note: SpeedNote) -> dict[str, str]:
+def place_values(kept: KeptSpeed) -> dict[str, str]:
     """Return a kept speed as the fields of `PlaceForm`."""
-    texts = {
-        name: getattr(note, name) for name in ("course", "green", "mowing", "moisture", "firmness", "note")
-    }
-    ratings = {name: str(getattr(note, name) or "") for name in ("trueness", "smoothness")}
-    return texts | ratings
+    seen = kept.condition
+    texts = {name: getattr(seen, name) for name in ("mowing", "moisture", "firmness", "note")}
+    ratings = {name: str(getattr(seen, name) or "") for name in ("trueness", "smoothness")}
+    return {"course": kept.course, "green": kept.green} | texts | ratings

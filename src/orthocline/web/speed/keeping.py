@@ -9,11 +9,10 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
 from orthocline.core.estimate import Estimate
-from orthocline.db.queries import newest_speed
 from orthocline.formats.speed_origin import SpeedOrigin
+from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
-from orthocline.services.mode import Mode
-from orthocline.services.speeds import day_speed, keep_speed, place_of
+from orthocline.services.speed.book import day_speed, keep_speed, last_place, place_of
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in
 from orthocline.web.local import local_path
@@ -31,9 +30,8 @@ def keep_form() -> KeepForm:
     if "course" not in values:
         course, _, green = values.get("place", "").partition(",")
         who = signed_in()
-        last = newest_speed(session(), who.id) if who and not course else None
-        values["course"] = last.course if last else course
-        values["green"] = last.green if last else green.strip()
+        last = last_place(session(), who) if who and not course else ("", "")
+        values["course"], values["green"] = last if last[0] else (course, green.strip())
     return KeepForm(values)
 
 

@@ -9,9 +9,9 @@ from werkzeug.wrappers import Response
 
 from orthocline.core.speed import STANDARD_RAMP
 from orthocline.drawing.speed.ramp import ramp_plan
+from orthocline.services.account.mode import require_practice
 from orthocline.services.errors import InvalidError
-from orthocline.services.mode import require_practice
-from orthocline.services.speeds import (
+from orthocline.services.speed.book import (
     day_speed,
     delete_speed,
     describe_speed,
@@ -58,7 +58,9 @@ def edit(note_id: int) -> Page:
     if form.validate_on_submit():
         try:
             describe_speed(
-                note,
+                session(),
+                golfer(),
+                note_id,
                 course=form.course.data or "",
                 green=form.green.data or "",
                 condition=form.condition(),

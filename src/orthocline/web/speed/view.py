@@ -6,11 +6,9 @@ from datetime import datetime
 
 from flask import url_for
 
-from orthocline.core.estimate import Estimate
-from orthocline.db.models import SpeedNote
 from orthocline.drawing.speed.ramp import RampPlan
 from orthocline.drawing.speed.trend import Measured, Trend, trend
-from orthocline.services.speeds import METHODS, DaySpeed, place_of
+from orthocline.services.speed.book import METHODS, Condition, DaySpeed, KeptSpeed
 from orthocline.wording.figures import speed_text, when_words
 
 PAGES = {"ramp": "ramp.page", "posted": "noramp.page", "timed": "noramp.page", "stroke": "noramp.page"}
@@ -61,42 +59,40 @@ class BookView:
 
 
 def book_view(
-    notes: Sequence[SpeedNote], courses: Sequence[str], day: DaySpeed | None, now: datetime
+    notes: Sequence[KeptSpeed], courses: Sequence[str], day: DaySpeed | None, now: datetime
 ) -> BookView:
     """Return the book: the notes of one course, newest first, with the speed of its last day."""
     rows = tuple(row(note) for note in notes)
     if day is None or not notes:
         return BookView(rows, tuple(courses), "")
     course = day.notes[0].course
-    measured = [
-        Measured(note.measured_at, Estimate(note.speed_ft, note.sd_ft), note.method) for note in notes
-    ]
+    measured = [Measured(note.measured_at, note.speed_ft, note.method) for note in notes]
     drawn = trend(measured, day.speed_ft, now)
     return BookView(rows, tuple(courses), course, day, _because(day, now), drawn)
 
 
-def row(note: SpeedNote) -> Row:
+def row(note: KeptSpeed) -> Row:
     """Return one speed as the list shows it."""
     here = note.measured_at.astimezone()
     page = url_for(PAGES[note.method])
     return Row(
         note.id,
-        speed_text(note.speed_ft),
-        f"±{speed_text(2.0 * note.sd_ft)} ft",
-        place_of(note.course, note.green),
+        speed_text(note.speed_ft.value),
+        f"±{speed_text(note.speed_ft.within)} ft",
+        note.place,
         f"{here:%-d %b, %H:%M}",
         here.isoformat(timespec="minutes"),
         METHODS[note.method],
-        _condition(note),
-        note.note,
+        _condition(note.condition),
+        note.condition.note,
         f"{page}?{note.evidence}" if note.evidence else "",
     )
 
 
-def _condition(note: SpeedNote) -> str:
-    words = [note.mowing, note.moisture, note.firmness]
+def _condition(seen: Condition) -> str:
+    words = [seen.mowing, seen.moisture, seen.firmness]
     words += [
-        f"{name} {got}/5" for name, got in (("true", note.trueness), ("smooth", note.smoothness)) if got
+        f"{name} {got}/5" for name, got in (("true", seen.trueness), ("smooth", seen.smoothness)) if got
     ]
     return ", ".join(word for word in words if word)
 
@@ -105,5 +101,5 @@ def _because(day: DaySpeed, now: datetime) -> str:
     when = when_words(day.measured_at, now)
     if len(day.notes) == 1:
         return f"By {METHODS[day.method]}, {when}."
-    parts = ", ".join(f"{METHODS[note.method]} {speed_text(note.speed_ft)}" for note in day.notes)
+    parts = ", ".join(f"{METHODS[note.method]} {speed_text(note.speed_ft.value)}" for note in day.notes)
     return f"From {len(day.notes)} measures, the surer ones weighing more ({parts}), {when}."

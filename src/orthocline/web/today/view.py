@@ -5,11 +5,11 @@ from datetime import datetime
 
 from orthocline.drawing.roll.plan import Plan, plan
 from orthocline.formats.putt_document import putt_of
-from orthocline.services.demo import SPINDRIFT as DEMO_PUTT
-from orthocline.services.log import shown
-from orthocline.services.mode import Mode
-from orthocline.services.reading import read_again, read_putt
-from orthocline.services.speeds import DaySpeed
+from orthocline.services.account.mode import Mode
+from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
+from orthocline.services.log.putts import shown
+from orthocline.services.read.reading import read_again, read_putt
+from orthocline.services.speed.book import DaySpeed
 from orthocline.services.today import Today
 from orthocline.web.log.view import Row, row
 from orthocline.web.read.asked import values_of

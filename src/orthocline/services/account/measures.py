@@ -1,6 +1,7 @@
 """A golfer's own measures: stride, shoe, hand, eye, fingers, arms, stroke, usual pace, units and words."""
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
@@ -12,19 +13,14 @@ from orthocline.core.instruments import PACING_SD, USUAL_PACING_SD, USUAL_SHOE_M
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.speed import StrokePutt, stroke_rate
 from orthocline.core.units import PACE_M
-from orthocline.db.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
-from orthocline.db.queries import add_once, count_of, entry_of, measures_of, one_at_a_time, with_same_key
+from orthocline.db.account import models
+from orthocline.db.account.models import Golfer, OwnMeasures
+from orthocline.db.account.queries import measures_of
+from orthocline.db.entries import add_once, count_of, entry_of, one_at_a_time, with_same_key
+from orthocline.services.account.mode import Mode, require_practice
 from orthocline.services.errors import InvalidError, NotFoundError
-from orthocline.services.mode import Mode, require_practice
 from orthocline.wording.figures import Wording
 
-USUAL: Mapping[str, Any] = {
-    "units": "feet",
-    "slopes": "percent",
-    "bend": "break",
-    "hand": "right",
-    "eye": "unknown",
-}
 KEPT = (
     "units",
     "slopes",
@@ -40,14 +36,66 @@ KEPT = (
     "usual_past_m",
 )
 """What `keep_measures` keeps; tries are added and removed one by one."""
-TRIALS: Mapping[str, type[StrideTrial] | type[StrokeTrial]] = {"stride": StrideTrial, "stroke": StrokeTrial}
+
+
+@dataclass(frozen=True)
+class StrideTrial:
+    """So many paces along so much tape, by the number under which it can be removed."""
+
+    id: int
+    paces: float
+    tape_m: float
+
+
+@dataclass(frozen=True)
+class StrokeTrial:
+    """A putt that calibrates the stroke, by the number under which it can be removed."""
+
+    id: int
+    stroke_m: float
+    roll_m: float
+    green_speed_ft: float
+
+
+@dataclass(frozen=True)
+class Measures:
+    """A golfer's own measures, units and words; None where the usual figure is used."""
+
+    units: str = "feet"
+    slopes: str = "percent"
+    bend: str = "break"
+    hand: str = "right"
+    eye: str = "unknown"
+    shoe_m: float | None = None
+    finger_1_m: float | None = None
+    finger_2_m: float | None = None
+    finger_3_m: float | None = None
+    arm_full_m: float | None = None
+    arm_bent_m: float | None = None
+    usual_past_m: float | None = None
+    stride_trials: tuple[StrideTrial, ...] = ()
+    stroke_trials: tuple[StrokeTrial, ...] = ()
+
+
+TRIALS: Mapping[str, type[models.StrideTrial] | type[models.StrokeTrial]] = {
+    "stride": models.StrideTrial,
+    "stroke": models.StrokeTrial,
+}
 STRIDE_RANGE_M = (0.3, 1.5)
 MOST_TRIES = 20
 
 
-def own_measures(session: Session, golfer: Golfer) -> OwnMeasures:
+def own_measures(session: Session, golfer: Golfer) -> Measures:
     """Return a golfer's own measures, with the usual ones where none were kept."""
-    return measures_of(session, golfer.id) or OwnMeasures(golfer_id=golfer.id, **USUAL)
+    kept = measures_of(session, golfer.id)
+    if kept is None:
+        return Measures()
+    strides = (StrideTrial(one.id, one.paces, one.tape_m) for one in kept.stride_trials)
+    strokes = (
+        StrokeTrial(one.id, one.stroke_m, one.roll_m, one.green_speed_ft) for one in kept.stroke_trials
+    )
+    values = {name: getattr(kept, name) for name in KEPT}
+    return Measures(**values, stride_trials=tuple(strides), stroke_trials=tuple(strokes))
 
 
 def keep_measures(session: Session, golfer: Golfer, values: Mapping[str, Any]) -> None:
@@ -57,17 +105,17 @@ def keep_measures(session: Session, golfer: Golfer, values: Mapping[str, Any]) -
         setattr(measures, name, values[name])
 
 
-def own_stride(measures: OwnMeasures) -> Estimate | None:
+def own_stride(measures: Measures) -> Estimate | None:
     """Return the golfer's own length of a pace [m], if any tries were kept."""
     return stride([StrideTry(one.paces, one.tape_m) for one in measures.stride_trials])
 
 
-def own_stroke_rate(measures: OwnMeasures) -> Estimate | None:
+def own_stroke_rate(measures: Measures) -> Estimate | None:
     """Return the golfer's own launch speed per length of stroke [1/s], if any putts were kept."""
     return stroke_rate(stroke_putts(measures.stroke_trials))
 
 
-def stroke_trials(measures: OwnMeasures, mode: Mode) -> Sequence[StrokeTrial]:
+def stroke_trials(measures: Measures, mode: Mode) -> Sequence[StrokeTrial]:
     """Return the putts that calibrate the stroke; none in Competition, because they tell a green's speed."""
     return measures.stroke_trials if mode is Mode.PRACTICE else ()
 
@@ -77,7 +125,7 @@ def stroke_putts(trials: Sequence[StrokeTrial]) -> list[StrokePutt]:
     return [StrokePutt(one.stroke_m, one.roll_m, one.green_speed_ft) for one in trials]
 
 
-def wording_of(measures: OwnMeasures) -> Wording:
+def wording_of(measures: Measures) -> Wording:
     """Return how the golfer says and types figures."""
     own = own_stride(measures)
     return Wording(
@@ -112,7 +160,7 @@ def add_stride_try(
     least, most = STRIDE_RANGE_M
     if not least <= tape_m / paces <= most:
         raise InvalidError("paces", "A pace is 1 to 5 ft (0.3 to 1.5 m) long: check paces and tape.")
-    trial = StrideTrial(golfer_id=golfer.id, key=key, paces=paces, tape_m=tape_m)
+    trial = models.StrideTrial(golfer_id=golfer.id, key=key, paces=paces, tape_m=tape_m)
     _add(session, golfer, trial, "paces")
 
 
@@ -141,7 +189,7 @@ def add_stroke_putt(
     least, most = GREEN_SPEED_RANGE_FT
     if not least <= green_speed_ft <= most:
         raise InvalidError("stroke_speed", f"Green speed must be between {least:g} and {most:g} feet.")
-    trial = StrokeTrial(
+    trial = models.StrokeTrial(
         golfer_id=golfer.id, key=key, stroke_m=stroke_m, roll_m=roll_m, green_speed_ft=green_speed_ft
     )
     _add(session, golfer, trial, "stroke")
@@ -169,13 +217,15 @@ def _kept(session: Session, golfer: Golfer) -> OwnMeasures:
     one_at_a_time(session, golfer.id)
     found = measures_of(session, golfer.id)
     if found is None:
-        found = OwnMeasures(golfer_id=golfer.id, **USUAL)
+        found = OwnMeasures(golfer_id=golfer.id)
         session.add(found)
         session.flush()
     return found
 
 
-def _add(session: Session, golfer: Golfer, trial: StrideTrial | StrokeTrial, field: str) -> None:
+def _add(
+    session: Session, golfer: Golfer, trial: models.StrideTrial | models.StrokeTrial, field: str
+) -> None:
     measures = _kept(session, golfer)
     if with_same_key(session, trial) is None and count_of(session, type(trial), golfer.id) >= MOST_TRIES:
         raise InvalidError(field, f"{MOST_TRIES} tries are enough: remove one first.")

@@ -7,8 +7,8 @@ from pathlib import Path
 
 from sqlalchemy import Engine, NullPool, create_engine, inspect, make_url, text
 
-from orthocline.db.migrate import upgrade
-from orthocline.db.programs import ClusterError, newest_version, program
+from orthocline.db.server.migrate import upgrade
+from orthocline.db.server.programs import ClusterError, newest_version, program
 
 OURS = "TABLE DATA public golfers"
 """Stands in the table of contents of every backup of ours."""

@@ -9,9 +9,9 @@ from alembic.config import Config
 from alembic.migration import MigrationContext
 from sqlalchemy import Connection, Engine, NullPool, create_engine, func, inspect, select, table
 
-from orthocline.db.models import Base
+from orthocline.db.tables import METADATA
 
-SCRIPTS = Path(__file__).with_name("migrations")
+SCRIPTS = Path(__file__).parents[1] / "migrations"
 MIGRATING = 7_501_001
 """Key of the lock that a migration holds."""
 
@@ -68,4 +68,4 @@ def _rows(connection: Connection) -> dict[str, int]:
 def differences(url: str) -> list[object]:
     """Return how the database differs from the models: nothing, when all migrations are written."""
     with _engine(url).connect() as connection:
-        return list(compare_metadata(MigrationContext.configure(connection), Base.metadata))
+        return list(compare_metadata(MigrationContext.configure(connection), METADATA))

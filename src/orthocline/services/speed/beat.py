@@ -1,7 +1,7 @@
 """The beat to putt to."""
 
 from orthocline.core.speed import Beat, tempo_beat
-from orthocline.services.mode import Mode, require_practice
+from orthocline.services.account.mode import Mode, require_practice
 
 
 def stroke_beat(mode: Mode, back_s: float | None) -> Beat:

@@ -2,10 +2,10 @@
 
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.roll import OwnRoll, Putt, Read, own_roll, read, read_as_solved
-from orthocline.db.models import LoggedPutt
+from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
 from orthocline.formats.read_document import aim_of
-from orthocline.services.mode import Mode, require_practice
+from orthocline.services.account.mode import Mode, require_practice
 
 
 def read_putt(putt: Putt, mode: Mode) -> Read:

@@ -17,8 +17,8 @@ from typing import Any
 import psycopg
 from psycopg import sql
 
-from orthocline.db.programs import ClusterError, give_to_server, newest_version, program, run
-from orthocline.db.var import application_runs, locked, write_private
+from orthocline.db.server.programs import ClusterError, give_to_server, newest_version, program, run
+from orthocline.db.server.var import application_runs, locked, write_private
 
 OWNER, USER = "orthocline", "orthocline_app"
 """The role that owns the server, which keeps house only, and the application's, which owns the tables."""

@@ -12,18 +12,14 @@ from orthocline.core.ground import plane_from_grade
 from orthocline.core.log import Finish
 from orthocline.core.roll import Launch, Point, Putt, RollPast, meet, read, roller
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.db.models import Golfer
-from orthocline.db.queries import (
-    copy_all,
-    delete_demo_copies,
-    demo_template,
-    golfer_of_key,
-    hold,
-    newest_speed,
-)
-from orthocline.services.demo_speeds import COURSE, load_demo_speeds
+from orthocline.db.account.models import Golfer
+from orthocline.db.account.queries import golfer_of_key
+from orthocline.db.demo import copy_all, delete_demo_copies, demo_template
+from orthocline.db.entries import hold
+from orthocline.db.speed.queries import newest_speed
+from orthocline.services.demo.speeds import COURSE, load_demo_speeds
 from orthocline.services.errors import NotFoundError
-from orthocline.services.log import record_finish, save_read
+from orthocline.services.log.putts import record_finish, save_read
 
 DEMO_GOLFER = "Wren Halloran"
 START_SPREAD_RAD, LENGTH_SPREAD = math.radians(1.5), 0.12

@@ -3,9 +3,9 @@
 import os
 from pathlib import Path
 
-from orthocline.db.cluster import ensure_running
+from orthocline.db.server.cluster import ensure_running
 
-PROJECT = Path(__file__).parents[3]
+PROJECT = Path(__file__).parents[4]
 DIALECT = "postgresql+psycopg"
 
 

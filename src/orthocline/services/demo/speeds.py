@@ -18,10 +18,10 @@ from orthocline.core.speed import (
     speed_from_rolls,
 )
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.db.models import Golfer
-from orthocline.services.mode import Mode
-from orthocline.services.own import add_stride_try, add_stroke_putt, keep_measures
-from orthocline.services.speeds import Condition, keep_speed
+from orthocline.db.account.models import Golfer
+from orthocline.services.account.measures import add_stride_try, add_stroke_putt, keep_measures
+from orthocline.services.account.mode import Mode
+from orthocline.services.speed.book import Condition, keep_speed
 from orthocline.wording.figures import USUAL_WORDING
 
 COURSE = "Ternholm Links"

@@ -11,17 +11,17 @@ from argon2.exceptions import InvalidHashError, VerifyMismatchError
 from sqlalchemy.orm import Session
 from zxcvbn import zxcvbn
 
-from orthocline.db.models import NAME_LENGTH, Base, Golfer, LoggedPutt, OwnMeasures
-from orthocline.db.queries import (
-    all_putts,
-    all_speeds,
-    golfer_named,
-    golfer_of_key,
-    hold,
-    measures_of,
-)
+from orthocline.db.account.models import NAME_LENGTH as NAME_LENGTH
+from orthocline.db.account.models import Golfer as Golfer
+from orthocline.db.account.models import OwnMeasures
+from orthocline.db.account.queries import golfer_by_id, golfer_named, golfer_of_key, measures_of
+from orthocline.db.base import Base
+from orthocline.db.entries import hold
+from orthocline.db.log.models import LoggedPutt
+from orthocline.db.log.queries import all_putts
+from orthocline.db.speed.queries import all_speeds
+from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
-from orthocline.services.mode import Mode
 from orthocline.services.text import tidy_text
 
 OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at")
@@ -60,6 +60,12 @@ def sign_up(session: Session, name: str, password: str, key: UUID | None = None)
     session.add(golfer)
     session.flush()
     return golfer
+
+
+def golfer_in_session(session: Session, golfer_id: int, version: str) -> Golfer | None:
+    """Return the golfer of a session, unless all of theirs were ended since it began."""
+    golfer = golfer_by_id(session, golfer_id)
+    return golfer if golfer and version == str(golfer.session_version) else None
 
 
 def sign_in(session: Session, name: str, password: str) -> Golfer:

@@ -10,28 +10,18 @@ from sqlalchemy.orm import Session
 from orthocline.core.estimate import Estimate, combine
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.speed import STALE_H, aged
-from orthocline.db.models import (
-    COURSE_LENGTH,
-    EVIDENCE_LENGTH,
-    GREEN_LENGTH,
-    NOTE_LENGTH,
-    Golfer,
-    SpeedNote,
-)
-from orthocline.db.queries import (
-    add_once,
-    courses_of,
-    entry_of,
-    newest_speed,
-    purge_deleted,
-    speed_of,
-    speeds_of,
-)
+from orthocline.db.account.models import Golfer
+from orthocline.db.entries import add_once
+from orthocline.db.speed.models import COURSE_LENGTH as COURSE_LENGTH
+from orthocline.db.speed.models import EVIDENCE_LENGTH, SpeedNote
+from orthocline.db.speed.models import GREEN_LENGTH as GREEN_LENGTH
+from orthocline.db.speed.models import NOTE_LENGTH as NOTE_LENGTH
+from orthocline.db.speed.queries import courses_of, newest_speed, speeds_of
 from orthocline.formats.speed_origin import SpeedOrigin
-from orthocline.services.errors import InvalidError, NotFoundError
-from orthocline.services.log import UNDO_TIME
-from orthocline.services.mode import Mode, require_practice
+from orthocline.services.account.mode import Mode, require_practice
+from orthocline.services.errors import InvalidError
 from orthocline.services.text import short_text, tidy_text
+from orthocline.services.undo import delete_entry, find_entry, restore_entry
 
 METHODS = {
     "ramp": "ramp",
@@ -44,7 +34,7 @@ MOWING = ("mown today", "rolled today", "mown yesterday", "not mown")
 MOISTURE = ("dry", "damp", "wet")
 FIRMNESS = ("soft", "medium", "firm")
 RATINGS = range(1, 6)
-NO_SPEED = "There is no such speed in your book. It may have been deleted."
+MISSING = "speed in your book"
 DAY = timedelta(hours=12)
 """Measures no further apart than this are one day's."""
 LONGEST_AGO = timedelta(days=3653)
@@ -65,6 +55,25 @@ class Condition:
 
 
 @dataclass(frozen=True)
+class KeptSpeed:
+    """A green speed in the book: what, where, when, by which method, and how the green was."""
+
+    id: int
+    course: str
+    green: str
+    measured_at: datetime
+    method: str
+    speed_ft: Estimate
+    evidence: str
+    condition: Condition
+
+    @property
+    def place(self) -> str:
+        """Course and green."""
+        return place_of(self.course, self.green)
+
+
+@dataclass(frozen=True)
 class DaySpeed:
     """The speed of a day, from one or more notes.
 
@@ -72,14 +81,14 @@ class DaySpeed:
     ----------
     speed_ft : Estimate
         As sure as it is now: each note aged, weighted and combined.
-    notes : tuple of SpeedNote
+    notes : tuple of KeptSpeed
         Those that went into it, newest first.
     stale : bool
         Whether it was measured too long ago.
     """
 
     speed_ft: Estimate
-    notes: tuple[SpeedNote, ...]
+    notes: tuple[KeptSpeed, ...]
     stale: bool
 
     @property
@@ -151,7 +160,7 @@ def keep_speed(
         sd_ft=found.sd,
         evidence=evidence[:EVIDENCE_LENGTH],
     )
-    describe_speed(note, course=course, green=green, condition=condition or Condition())
+    _describe(note, course, green, condition or Condition())
     return add_once(session, note)
 
 
@@ -161,14 +170,28 @@ def last_evidence(session: Session, golfer: Golfer, method: str) -> str:
     return note.evidence if note else ""
 
 
-def describe_speed(note: SpeedNote, *, course: str, green: str, condition: Condition) -> None:
-    """Write where a speed was measured and how the green was.
+def describe_speed(
+    session: Session, golfer: Golfer, note_id: int, *, course: str, green: str, condition: Condition
+) -> None:
+    """Write anew where a kept speed was measured and how the green was.
 
     Raises
     ------
     InvalidError
         For a missing course or words that are too long.
+    NotFoundError
+        When there is none of that number.
     """
+    _describe(find_entry(session, SpeedNote, golfer, note_id, MISSING), course, green, condition)
+
+
+def last_place(session: Session, golfer: Golfer) -> tuple[str, str]:
+    """Return course and green of the speed that was measured last; empty for none."""
+    note = newest_speed(session, golfer.id)
+    return (note.course, note.green) if note else ("", "")
+
+
+def _describe(note: SpeedNote, course: str, green: str, condition: Condition) -> None:
     note.course = short_text("course", course, COURSE_LENGTH)
     if not note.course:
         raise InvalidError("course", "Which course? A name is enough.")
@@ -178,9 +201,22 @@ def describe_speed(note: SpeedNote, *, course: str, green: str, condition: Condi
     note.note = short_text("note", condition.note, NOTE_LENGTH)
 
 
-def list_speeds(session: Session, golfer: Golfer, course: str = "") -> Sequence[SpeedNote]:
+def _kept(note: SpeedNote) -> KeptSpeed:
+    return KeptSpeed(
+        note.id,
+        note.course,
+        note.green,
+        note.measured_at,
+        note.method,
+        Estimate(note.speed_ft, note.sd_ft),
+        note.evidence,
+        Condition(note.mowing, note.moisture, note.firmness, note.trueness, note.smoothness, note.note),
+    )
+
+
+def list_speeds(session: Session, golfer: Golfer, course: str = "") -> list[KeptSpeed]:
     """Return the golfer's speeds, newest first, of all courses or of one."""
-    return speeds_of(session, golfer.id, course=course)
+    return [_kept(note) for note in speeds_of(session, golfer.id, course=course)]
 
 
 def list_courses(session: Session, golfer: Golfer) -> Sequence[str]:
@@ -188,47 +224,19 @@ def list_courses(session: Session, golfer: Golfer) -> Sequence[str]:
     return courses_of(session, golfer.id)
 
 
-def find_speed(session: Session, golfer: Golfer, note_id: int) -> SpeedNote:
-    """Return one speed of the golfer's own book.
-
-    Raises
-    ------
-    NotFoundError
-        When there is none of that number.
-    """
-    note = speed_of(session, golfer.id, note_id)
-    if note is None:
-        raise NotFoundError(NO_SPEED)
-    return note
+def find_speed(session: Session, golfer: Golfer, note_id: int) -> KeptSpeed:
+    """Return one speed of the golfer's own book; raises as `find_entry` does."""
+    return _kept(find_entry(session, SpeedNote, golfer, note_id, MISSING))
 
 
 def delete_speed(session: Session, golfer: Golfer, note_id: int) -> None:
-    """Delete a speed; it can be restored for a day. Twice is as good as once.
-
-    Raises
-    ------
-    NotFoundError
-        When there is none of that number.
-    """
-    note, now = entry_of(session, SpeedNote, golfer.id, note_id), datetime.now(UTC)
-    if note is None:
-        raise NotFoundError(NO_SPEED)
-    note.deleted_at = note.deleted_at or now
-    purge_deleted(session, golfer.id, now - UNDO_TIME)
+    """Delete a speed, with a way back; raises as `delete_entry` does."""
+    delete_entry(session, SpeedNote, golfer, note_id, MISSING)
 
 
 def restore_speed(session: Session, golfer: Golfer, note_id: int) -> None:
-    """Bring a deleted speed back. Twice is as good as once.
-
-    Raises
-    ------
-    NotFoundError
-        When it is gone for good, or is not the golfer's.
-    """
-    note = entry_of(session, SpeedNote, golfer.id, note_id)
-    if note is None:
-        raise NotFoundError("That speed cannot be brought back any more.")
-    note.deleted_at = None
+    """Bring a deleted speed back; raises as `restore_entry` does."""
+    restore_entry(session, SpeedNote, golfer, note_id)
 
 
 def day_speed(session: Session, golfer: Golfer, now: datetime, place: str = "") -> DaySpeed | None:
@@ -244,10 +252,11 @@ def day_speed(session: Session, golfer: Golfer, now: datetime, place: str = "") 
         return None
     day = newest.measured_at - DAY
     notes = speeds_of(session, golfer.id, course=newest.course, green=green, since=day) if green else ()
-    return combined(tuple(notes or speeds_of(session, golfer.id, course=newest.course, since=day)), now)
+    notes = notes or speeds_of(session, golfer.id, course=newest.course, since=day)
+    return combined(tuple(_kept(note) for note in notes), now)
 
 
-def combined(notes: tuple[SpeedNote, ...], now: datetime) -> DaySpeed:
+def combined(notes: tuple[KeptSpeed, ...], now: datetime) -> DaySpeed:
     """Return the speed that notes, newest first, make together now."""
     return DaySpeed(_combined(notes, now), notes, is_stale(notes[0].measured_at, now))
 
@@ -257,9 +266,22 @@ def is_stale(measured_at: datetime, now: datetime) -> bool:
     return now - measured_at > timedelta(hours=STALE_H)
 
 
-def aged_note(note: SpeedNote, now: datetime) -> Estimate:
+def aged_note(note: KeptSpeed, now: datetime) -> Estimate:
     """Return a kept speed [ft] as sure as it is now."""
-    return aged(Estimate(note.speed_ft, note.sd_ft), hours_since(note.measured_at, now))
+    return aged(note.speed_ft, hours_since(note.measured_at, now))
+
+
+def beside_the_book(
+    found: Estimate, day: DaySpeed | None, now: datetime, most: int
+) -> tuple[list[tuple[KeptSpeed, Estimate]], Estimate | None]:
+    """Return what the book has beside a speed just found, and what all of it makes together.
+
+    Kept speeds, at `most` so many, each with how sure it is now; nothing where the day's speed is old.
+    """
+    if day is None or day.stale:
+        return [], None
+    kept = [(note, aged_note(note, now)) for note in day.notes[:most]]
+    return kept, combine([found, *(estimate for _, estimate in kept)])
 
 
 def hours_since(then: datetime, now: datetime) -> float:
@@ -267,5 +289,5 @@ def hours_since(then: datetime, now: datetime) -> float:
     return (now - then).total_seconds() / 3600.0
 
 
-def _combined(notes: Sequence[SpeedNote], at: datetime) -> Estimate:
+def _combined(notes: Sequence[KeptSpeed], at: datetime) -> Estimate:
     return combine([aged_note(note, at) for note in notes])

@@ -10,30 +10,25 @@ from sqlalchemy.orm import Session
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.log import FARTHEST_FINISH_M, Finish
 from orthocline.core.roll import Putt, Read
-from orthocline.db.models import NOTE_LENGTH, PLACE_LENGTH, Golfer, LoggedPutt
-from orthocline.db.queries import (
-    LARGEST_ID,
-    add_once,
-    count_putts,
-    entry_of,
-    purge_deleted,
-    putt_of,
-    putts_of,
-)
+from orthocline.db.account.models import Golfer
+from orthocline.db.entries import LARGEST_ID, add_once
+from orthocline.db.log.models import NOTE_LENGTH as NOTE_LENGTH
+from orthocline.db.log.models import PLACE_LENGTH as PLACE_LENGTH
+from orthocline.db.log.models import LoggedPutt
+from orthocline.db.log.queries import count_putts, putts_of
 from orthocline.formats.putt_document import document_of
 from orthocline.formats.putt_document import putt_of as putt_of_document
 from orthocline.formats.read_document import summary_document
+from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError, NotFoundError
-from orthocline.services.mode import Mode
 from orthocline.services.text import short_text, tidy_text
+from orthocline.services.undo import delete_entry, find_entry, restore_entry
 
-UNDO_TIME = timedelta(days=1)
-"""How long a deleted putt can be brought back before it is deleted for good."""
 PUTTS_A_PAGE = 50
 MOST_COUNTED = 1000
 """Nobody needs to know how many more there are than so many."""
 EPOCH = datetime(1970, 1, 1, tzinfo=UTC)
-NO_PUTT = "There is no such putt in your log. It may have been deleted."
+MISSING = "putt in your log"
 LONGEST_M = 100.0
 
 
@@ -115,17 +110,8 @@ def note_putt(
 
 
 def find_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
-    """Return a putt of the golfer's own log.
-
-    Raises
-    ------
-    NotFoundError
-        When there is none of that number, whether or not somebody else has one.
-    """
-    putt = putt_of(session, golfer.id, putt_id)
-    if putt is None:
-        raise NotFoundError(NO_PUTT)
-    return putt
+    """Return a putt of the golfer's own log; raises as `find_entry` does."""
+    return find_entry(session, LoggedPutt, golfer, putt_id, MISSING)
 
 
 def list_putts(
@@ -205,30 +191,10 @@ def edit_putt(putt: LoggedPutt, *, place: str, note: str) -> None:
 
 
 def delete_putt(session: Session, golfer: Golfer, putt_id: int) -> None:
-    """Delete a putt; it can be restored for a day, and is then deleted for good. Twice is as good as once.
-
-    Raises
-    ------
-    NotFoundError
-        When there is none of that number.
-    """
-    putt, now = entry_of(session, LoggedPutt, golfer.id, putt_id), datetime.now(UTC)
-    if putt is None:
-        raise NotFoundError(NO_PUTT)
-    putt.deleted_at = putt.deleted_at or now
-    purge_deleted(session, golfer.id, now - UNDO_TIME)
+    """Delete a putt, with a way back; raises as `delete_entry` does."""
+    delete_entry(session, LoggedPutt, golfer, putt_id, MISSING)
 
 
 def restore_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
-    """Bring a deleted putt back. Twice is as good as once.
-
-    Raises
-    ------
-    NotFoundError
-        When it is gone for good, or is not the golfer's.
-    """
-    putt = entry_of(session, LoggedPutt, golfer.id, putt_id)
-    if putt is None:
-        raise NotFoundError("That putt cannot be brought back any more.")
-    putt.deleted_at = None
-    return putt
+    """Bring a deleted putt back; raises as `restore_entry` does."""
+    return restore_entry(session, LoggedPutt, golfer, putt_id)

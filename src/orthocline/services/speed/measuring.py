@@ -23,8 +23,8 @@ from orthocline.core.speed import (
     speed_from_strokes,
     timed_speed,
 )
+from orthocline.services.account.mode import Mode, require_practice
 from orthocline.services.errors import InvalidError
-from orthocline.services.mode import Mode, require_practice
 from orthocline.wording.figures import speed_text
 
 WHAT = "Measuring green speed"

@@ -1,0 +1,1 @@
+"""Accounts and own measures."""

@@ -1,0 +1,123 @@
+"""Golfers and their own measures."""
+
+from datetime import datetime
+from uuid import UUID
+
+from sqlalchemy import (
+    BigInteger,
+    CheckConstraint,
+    DateTime,
+    ForeignKey,
+    Identity,
+    Index,
+    String,
+    UniqueConstraint,
+    func,
+    text,
+)
+from sqlalchemy.orm import Mapped, mapped_column, relationship
+
+from orthocline.db.base import Base, Entry
+
+NAME_LENGTH = 60
+
+
+class Golfer(Base):
+    """Someone who signs in. Names differ by more than capitals.
+
+    `session_version` stands in each signed-in browser's cookie: a new one ends all sessions. `demo` is NULL
+    but for the demo's golfer, who is a ``template``, and the ``copy`` of it that a visitor looks round in.
+    """
+
+    __tablename__ = "golfers"
+    __table_args__ = (
+        CheckConstraint("mode IN ('practice', 'competition')", name="mode"),
+        CheckConstraint("demo IN ('template', 'copy')", name="demo"),
+        Index("uq_golfers_name", text("folded(name)"), unique=True, postgresql_where=text("demo IS NULL")),
+    )
+
+    id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)
+    name: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    password_hash: Mapped[str] = mapped_column(String(200))
+    mode: Mapped[str] = mapped_column(String(20), server_default="practice")
+    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    session_version: Mapped[int] = mapped_column(server_default="1")
+    demo: Mapped[str | None] = mapped_column(String(10))
+    key: Mapped[UUID | None] = mapped_column(unique=True)
+
+
+class OwnMeasures(Base):
+    """A golfer's own measures, units and words; NULL where the usual figure is used.
+
+    Of stride and stroke what was tried is kept, in rows of their own; what follows from it is worked out.
+    """
+
+    __tablename__ = "own_measures"
+    __table_args__ = (
+        CheckConstraint("units IN ('feet', 'metres')", name="units"),
+        CheckConstraint("slopes IN ('percent', 'degrees')", name="slopes"),
+        CheckConstraint("bend IN ('break', 'borrow')", name="bend"),
+        CheckConstraint("hand IN ('right', 'left')", name="hand"),
+        CheckConstraint("eye IN ('right', 'left', 'unknown')", name="eye"),
+        *(
+            CheckConstraint(f"{name} > 0", name=name)
+            for name in ("shoe_m", "finger_1_m", "finger_2_m", "finger_3_m", "arm_full_m", "arm_bent_m")
+        ),
+        CheckConstraint("usual_past_m >= 0", name="usual_past_m"),
+    )
+
+    golfer_id: Mapped[int] = mapped_column(
+        BigInteger, ForeignKey("golfers.id", ondelete="CASCADE"), primary_key=True
+    )
+    units: Mapped[str] = mapped_column(String(10), server_default="feet")
+    slopes: Mapped[str] = mapped_column(String(10), server_default="percent")
+    bend: Mapped[str] = mapped_column(String(10), server_default="break")
+    hand: Mapped[str] = mapped_column(String(10), server_default="right")
+    eye: Mapped[str] = mapped_column(String(10), server_default="unknown")
+    shoe_m: Mapped[float | None]
+    finger_1_m: Mapped[float | None]
+    finger_2_m: Mapped[float | None]
+    finger_3_m: Mapped[float | None]
+    arm_full_m: Mapped[float | None]
+    arm_bent_m: Mapped[float | None]
+    usual_past_m: Mapped[float | None]
+    stride_trials: Mapped[list["StrideTrial"]] = relationship(order_by="StrideTrial.id", viewonly=True)
+    stroke_trials: Mapped[list["StrokeTrial"]] = relationship(order_by="StrokeTrial.id", viewonly=True)
+
+
+class Trial(Entry):
+    """One trial of a golfer's own measure."""
+
+    golfer_id: Mapped[int] = mapped_column(
+        BigInteger, ForeignKey("own_measures.golfer_id", ondelete="CASCADE")
+    )
+
+
+class StrideTrial(Trial, Base):
+    """So many paces along so much tape."""
+
+    __tablename__ = "stride_trials"
+    __table_args__ = (
+        CheckConstraint("paces > 0", name="paces"),
+        CheckConstraint("tape_m > 0", name="tape_m"),
+        UniqueConstraint("golfer_id", "key"),
+    )
+
+    paces: Mapped[float]
+    tape_m: Mapped[float]
+
+
+class StrokeTrial(Trial, Base):
+    """A putt that calibrates the stroke: its length, the roll, and the speed of the level green."""
+
+    __tablename__ = "stroke_trials"
+    __table_args__ = (
+        CheckConstraint("stroke_m > 0", name="stroke_m"),
+        CheckConstraint("roll_m > 0", name="roll_m"),
+        CheckConstraint("green_speed_ft > 0", name="green_speed_ft"),
+        UniqueConstraint("golfer_id", "key"),
+    )
+
+    stroke_m: Mapped[float]
+    roll_m: Mapped[float]
+    green_speed_ft: Mapped[float]

@@ -1,0 +1,1 @@
+"""The private server, migrations, backup."""

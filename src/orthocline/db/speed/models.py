@@ -1,0 +1,46 @@
+"""The speed book."""
+
+from datetime import datetime
+
+from sqlalchemy import CheckConstraint, DateTime, Index, String, UniqueConstraint
+from sqlalchemy.orm import Mapped, mapped_column
+
+from orthocline.db.base import Base, UndoableEntry
+
+NOTE_LENGTH = 500
+COURSE_LENGTH, GREEN_LENGTH = 50, 28
+"""Course and green, with a comma and a space between them, make a place."""
+
+EVIDENCE_LENGTH = 2000
+
+
+class SpeedNote(UndoableEntry, Base):
+    """A green speed in the golfer's book: what, where, when, by which method, and how the green was.
+
+    `evidence` holds the address of the page that found it, so that it can be gone over again.
+    """
+
+    __tablename__ = "speed_notes"
+    __table_args__ = (
+        CheckConstraint("speed_ft >= 3 AND speed_ft <= 20", name="speed_ft"),
+        CheckConstraint("sd_ft > 0", name="sd_ft"),
+        CheckConstraint("method IN ('ramp', 'posted', 'timed', 'stroke')", name="method"),
+        CheckConstraint("trueness BETWEEN 1 AND 5", name="trueness"),
+        CheckConstraint("smoothness BETWEEN 1 AND 5", name="smoothness"),
+        Index("ix_speed_notes_golfer_id_measured_at", "golfer_id", "measured_at"),
+        UniqueConstraint("golfer_id", "key"),
+    )
+
+    course: Mapped[str] = mapped_column(String(COURSE_LENGTH))
+    green: Mapped[str] = mapped_column(String(GREEN_LENGTH), server_default="")
+    measured_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
+    method: Mapped[str] = mapped_column(String(10))
+    speed_ft: Mapped[float]
+    sd_ft: Mapped[float]
+    evidence: Mapped[str] = mapped_column(String(EVIDENCE_LENGTH), server_default="")
+    mowing: Mapped[str] = mapped_column(String(20), server_default="")
+    moisture: Mapped[str] = mapped_column(String(20), server_default="")
+    firmness: Mapped[str] = mapped_column(String(20), server_default="")
+    trueness: Mapped[int | None]
+    smoothness: Mapped[int | None]
+    note: Mapped[str] = mapped_column(String(NOTE_LENGTH), server_default="")

@@ -1,0 +1,10 @@
+"""All tables, for migrations."""
+
+from orthocline.db.account.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
+from orthocline.db.base import Base
+from orthocline.db.log.models import LoggedPutt
+from orthocline.db.request_counts import RequestCount
+from orthocline.db.speed.models import SpeedNote
+
+METADATA = Base.metadata
+TABLES = (Golfer, OwnMeasures, StrideTrial, StrokeTrial, LoggedPutt, SpeedNote, RequestCount)

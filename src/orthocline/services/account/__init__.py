@@ -1,0 +1,1 @@
+"""Accounts, own measures, the mode."""
