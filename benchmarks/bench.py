@@ -38,7 +38,7 @@ from orthocline.core.roll.aim import aim
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.server.cluster import ensure_running
 from orthocline.db.server.settings import var_folder
-from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.shared.read_address import SPINDRIFT
 
 CLIENTS, REQUESTS = 8, 60
 WINDY, SLOW, MANY = 400, 64, 20_000

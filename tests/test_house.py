@@ -52,6 +52,14 @@ def test_every_layer_says_what_it_is(layer):
     assert (ROOT / "src/orthocline" / layer / "README.md").exists()
 
 
+def test_the_linter_knows_every_feature_and_every_room():
+    contracts = (ROOT / "pyproject.toml").read_text()
+    features = {path.parent.name for path in (ROOT / "src/orthocline/web").glob("*/routes.py")}
+    rooms = {path.parent.name for path in (ROOT / "src/orthocline/core").glob("*/__init__.py")}
+    assert {name for name in features if f'"orthocline.web.{name}"' not in contracts} == set()
+    assert {name for name in rooms if f'"orthocline.core.{name}.*"' not in contracts} == set()
+
+
 def test_docs_name_every_command_and_setting():
     docs = (ROOT / "docs/commands.md").read_text()
     targets = re.findall(r"^([a-z]+):", (ROOT / "Makefile").read_text(), re.MULTILINE)

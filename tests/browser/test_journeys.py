@@ -6,7 +6,7 @@ from pathlib import Path
 import pytest
 from selenium.webdriver import ActionChains, Keys
 
-from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.shared.read_address import SPINDRIFT
 from tests.browser.conftest import DESK, PHONE, Live
 
 AXE = Path(__file__).parents[2] / "tests/browser/axe.min.js"

@@ -6,7 +6,7 @@ from pathlib import Path
 import pytest
 from selenium.webdriver import ActionChains, Keys
 
-from orthocline.web.read.forms import SPINDRIFT, START
+from orthocline.web.shared.read_address import SPINDRIFT, START
 from tests.browser.conftest import DESK, PHONE
 
 

@@ -5,7 +5,7 @@ import time
 import pytest
 from selenium.webdriver import ActionChains, Keys
 
-from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.shared.read_address import SPINDRIFT
 from tests.browser.conftest import DESK, PHONE
 
 

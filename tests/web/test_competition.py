@@ -5,7 +5,7 @@ from html import unescape
 
 import pytest
 
-from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.shared.read_address import SPINDRIFT
 from tests.speeds import kept_speed
 
 TOLD = (

@@ -7,7 +7,7 @@ import pytest
 from sqlalchemy import event, select
 
 from orthocline.db.log.models import LoggedPutt
-from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.shared.read_address import SPINDRIFT
 from tests.conftest import PASSWORD
 
 INCH = 0.0254

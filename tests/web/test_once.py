@@ -10,7 +10,7 @@ from sqlalchemy import func, select
 from orthocline.db.account.models import StrideTrial, StrokeTrial
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.speed.models import SpeedNote
-from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.shared.read_address import SPINDRIFT
 from tests.conftest import PASSWORD
 
 FORMS = {

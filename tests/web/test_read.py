@@ -7,7 +7,7 @@ from html import unescape
 
 import pytest
 
-from orthocline.web.read.forms import SPINDRIFT, START
+from orthocline.web.shared.read_address import SPINDRIFT, START
 
 PART = {"HX-Request": "true"}
 

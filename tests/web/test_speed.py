@@ -11,7 +11,7 @@ from orthocline.db.speed.models import SpeedNote
 from orthocline.services.account.measures import add_stroke_putt
 from orthocline.services.account.mode import Mode
 from orthocline.services.speed.measuring import hidden_green
-from orthocline.web.read.forms import SPINDRIFT
+from orthocline.web.shared.read_address import SPINDRIFT
 from tests.speeds import COURSE, kept_speed
 
 PART = {"HX-Request": "true"}

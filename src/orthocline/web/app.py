@@ -15,9 +15,9 @@ from orthocline.web import (
     database,
     errors,
     log,
+    measures,
     mode,
-    noramp,
-    own,
+    other_methods,
     ramp,
     read,
     speed,
@@ -101,6 +101,6 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     app.add_template_filter(speed_text)
     app.add_template_filter(tidy)
     app.add_template_filter(unbroken)
-    for feature in (about, account, beat, log, mode, noramp, own, ramp, read, speed, today):
+    for feature in (about, account, beat, log, measures, mode, other_methods, ramp, read, speed, today):
         app.register_blueprint(feature.blueprint)
     return app

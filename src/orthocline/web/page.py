@@ -13,7 +13,7 @@ from orthocline.web.once import form_guard
 
 NAVIGATION = (("Today", "today.page"), ("Speed", "speed.page"), ("Read", "read.page"), ("Log", "log.page"))
 
-SECTIONS = {"ramp": "speed", "noramp": "speed"}
+SECTIONS = {"ramp": "speed", "other_methods": "speed"}
 """Features that belong to another one's place in the navigation."""
 
 

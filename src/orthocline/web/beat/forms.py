@@ -1,7 +1,7 @@
 """What the beat asks for: how fast the stroke, where the mark, how long the stroke."""
 
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.web.fields import FigureForm, QuantityField
+from orthocline.web.shared.fields import FigureForm, QuantityField
 from orthocline.wording.quantities import parse_far_m, parse_near_m, parse_seconds
 
 START = {"back": "0.6 s"}

@@ -8,7 +8,7 @@ from wtforms.validators import Length, Optional
 from orthocline.core.log import FARTHEST_FINISH_M, Finish
 from orthocline.core.units import FOOT_M
 from orthocline.services.log.putts import NOTE_LENGTH, PLACE_LENGTH
-from orthocline.web.fields import PostedFigureForm, QuantityField
+from orthocline.web.shared.fields import PostedFigureForm, QuantityField
 from orthocline.wording.quantities import parse_far_m, parse_near_m
 
 RESULTS = [

@@ -16,19 +16,14 @@ from orthocline.services.log.putts import (
     note_putt,
     record_finish,
     restore_putt,
-    save_read,
     shown,
 )
-from orthocline.services.read.reading import read_putt
 from orthocline.web.database import session
-from orthocline.web.identity import golfer, mode, signed_in, wording
+from orthocline.web.identity import golfer, mode, wording
 from orthocline.web.log.forms import EditForm, FilterForm, FinishForm, NoteForm
-from orthocline.web.log.view import row
-from orthocline.web.once import entry_key, typed_fields
+from orthocline.web.once import entry_key
 from orthocline.web.page import is_part
-from orthocline.web.read.asked import asked
-from orthocline.web.read.start import start_values
-from orthocline.web.security import read_limit
+from orthocline.web.shared.log_rows import row
 from orthocline.wording.figures import Wording
 
 blueprint = Blueprint("log", __name__)
@@ -40,27 +35,6 @@ Page = str | Response | tuple[str, int]
 def page() -> str:
     """The golfer's putts, newest first."""
     return _list_page(NoteForm(meta={"wording": wording()}))
-
-
-@blueprint.post("/log")
-@read_limit
-def save() -> Response:
-    """Save the read in the form; its finish is asked for next."""
-    wanted = asked(dict(typed_fields()), wording(), start_values())
-    address = f"{url_for('read.page')}?{wanted.query}"
-    if signed_in() is None:
-        return redirect(url_for("account.sign_in", next=address), 303)
-    if wanted.putt is None:
-        return redirect(address, 303)
-    putt = save_read(
-        session(),
-        golfer(),
-        read_putt(wanted.putt, mode()),
-        place=wanted.form.place.data or "",
-        own_aim_right_m=wanted.form.own_aim_right_m,
-        key=entry_key(),
-    )
-    return redirect(url_for("log.finish", putt_id=putt.id), 303)
 
 
 @blueprint.post("/log/note")

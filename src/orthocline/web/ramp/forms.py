@@ -25,8 +25,8 @@ from orthocline.core.speed import (
     Rods,
 )
 from orthocline.services.speed.measuring import SimulatedRamp, hidden_green
-from orthocline.web.fields import FigureForm, QuantityField
-from orthocline.web.tries import Try, TryKind, address_of, counted, first_error, tries_in
+from orthocline.web.shared.fields import FigureForm, QuantityField
+from orthocline.web.shared.trials import Try, TryKind, address_of, counted, first_error, tries_in
 from orthocline.wording.figures import Wording
 from orthocline.wording.quantities import (
     is_paced,

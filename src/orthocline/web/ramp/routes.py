@@ -17,8 +17,8 @@ from orthocline.web.page import is_part
 from orthocline.web.ramp.forms import BACK, OUT, SEEDS, START, Asked, asked, with_simulated
 from orthocline.web.ramp.view import RampView, measured, view
 from orthocline.web.security import read_limit
-from orthocline.web.speed.forms import KeepForm
-from orthocline.web.speed.keeping import Page, keep, keep_form, read_address
+from orthocline.web.shared.save_forms import KeepForm
+from orthocline.web.shared.save_speed import Page, keep, keep_form, read_address
 
 blueprint = Blueprint("ramp", __name__)
 ANOTHER = "another"

@@ -10,7 +10,7 @@ from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.measuring import level_reading, ramp_speed
 from orthocline.web.ramp.forms import Asked, RampForm
-from orthocline.web.tries import Try
+from orthocline.web.shared.trials import Try
 from orthocline.wording.figures import Wording, speed_text, tidy
 from orthocline.wording.speed.ramp import ramp_details, ramp_notes
 

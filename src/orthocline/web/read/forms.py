@@ -24,9 +24,10 @@ from orthocline.core.roll import (
     SpeedAtHole,
     Wind,
 )
-from orthocline.core.units import FOOT_M, wrap_rad
+from orthocline.core.units import FOOT_M
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
-from orthocline.web.fields import FigureForm, QuantityField
+from orthocline.web.shared.fields import FigureForm, QuantityField
+from orthocline.web.shared.read_address import TOWARD_DEG
 from orthocline.wording.figures import Wording
 from orthocline.wording.quantities import (
     SPEED_UNITS_MPS,
@@ -38,49 +39,7 @@ from orthocline.wording.quantities import (
     parse_speed_mps,
 )
 
-SPINDRIFT = {
-    "length": "14 ft",
-    "side": "2.1 %",
-    "falls": "left",
-    "rise": "1 in",
-    "slope": "up",
-    "speed": "10.2",
-    "past": "12 in",
-    "place": "Ternholm Links, green 4, Spindrift",
-}
-"""The demo putt."""
-START = {
-    "length": "10 ft",
-    "side": "1 %",
-    "falls": "left",
-    "rise": "0 %",
-    "slope": "up",
-    "speed": "10",
-    "past": "12 in",
-}
-"""What an empty page starts from."""
-TOWARD_DEG = {
-    "hole": 0,
-    "hole and left": 45,
-    "left": 90,
-    "ball and left": 135,
-    "ball": 180,
-    "ball and right": -135,
-    "right": -90,
-    "hole and right": -45,
-}
-"""Ways that grass grows and wind blows, as the golfer sees them: degrees to the left of the hole."""
 WAYS = [SelectChoice(way, f"toward the {way}") for way in TOWARD_DEG]
-
-
-def nearest_way(seen_deg: float) -> str:
-    """Return the name of the way, of the eight in `TOWARD_DEG`, nearest to a direction the golfer sees."""
-    return min(TOWARD_DEG, key=lambda name: abs(math.remainder(TOWARD_DEG[name] - seen_deg, 360.0)))
-
-
-def toward(putt: Putt, direction_rad: float) -> str:
-    """Return the name of the way nearest to a direction on the map."""
-    return nearest_way(math.degrees(wrap_rad(direction_rad - putt.bearing_rad)))
 
 
 def rise_over(form: "ReadForm") -> float:

@@ -2,16 +2,21 @@
 
 from datetime import UTC, datetime
 
-from flask import Blueprint, Response, jsonify, make_response, render_template, request, url_for
+from flask import Blueprint, Response, jsonify, make_response, redirect, render_template, request, url_for
+from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.drawing.roll.plan import eye, plan
+from orthocline.services.log.putts import save_read
 from orthocline.services.read.reading import read_putt, require_roll
-from orthocline.web.identity import measures, mode, wording
+from orthocline.web.database import session
+from orthocline.web.identity import golfer, measures, mode, signed_in, wording
+from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part
-from orthocline.web.read.asked import Asked, asked
-from orthocline.web.read.start import demo_values, start_values
+from orthocline.web.read.defaults import start_values
+from orthocline.web.read.request import Asked, asked
 from orthocline.web.read.view import view
 from orthocline.web.security import read_limit
+from orthocline.web.shared.read_address import demo_values
 
 blueprint = Blueprint("read", __name__)
 ROLL_RATE_HZ = 30
@@ -57,3 +62,24 @@ def roll() -> Response | tuple[Response, int]:
     rows = answer.track.even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
     spots = frame.spots(*eye(answer.putt, rows[:, 1:3]))
     return jsonify(duration_s=round(end, 3), spots=spots.round(1).tolist(), beat_s=1.0)
+
+
+@blueprint.post("/log")
+@read_limit
+def save() -> AnyResponse:
+    """Save the read in the form; its finish is asked for next."""
+    wanted = asked(dict(typed_fields()), wording(), start_values())
+    address = f"{url_for('read.page')}?{wanted.query}"
+    if signed_in() is None:
+        return redirect(url_for("account.sign_in", next=address), 303)
+    if wanted.putt is None:
+        return redirect(address, 303)
+    putt = save_read(
+        session(),
+        golfer(),
+        read_putt(wanted.putt, mode()),
+        place=wanted.form.place.data or "",
+        own_aim_right_m=wanted.form.own_aim_right_m,
+        key=entry_key(),
+    )
+    return redirect(url_for("log.finish", putt_id=putt.id), 303)

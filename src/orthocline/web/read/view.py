@@ -14,8 +14,8 @@ from orthocline.services.account.measures import Measures, own_stroke_rate
 from orthocline.services.account.mode import Mode
 from orthocline.services.read.reading import compare_own, read_putt
 from orthocline.services.speed.book import METHODS, hours_since, is_stale
-from orthocline.web.read.asked import Asked
 from orthocline.web.read.forms import ReadForm
+from orthocline.web.read.request import Asked
 from orthocline.wording.figures import Wording, speed_text, when_words
 from orthocline.wording.read.call import Call, call, entry_words, own_words
 from orthocline.wording.read.pace import stroke_m

@@ -22,7 +22,7 @@ from orthocline.services.speed.book import (
 )
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in, wording
-from orthocline.web.speed.forms import PlaceForm, place_values
+from orthocline.web.shared.save_forms import PlaceForm, place_values
 from orthocline.web.speed.view import FirstView, book_view, row
 
 blueprint = Blueprint("speed", __name__)

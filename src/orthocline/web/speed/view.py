@@ -11,7 +11,12 @@ from orthocline.drawing.speed.trend import Measured, Trend, trend
 from orthocline.services.speed.book import METHODS, Condition, DaySpeed, KeptSpeed
 from orthocline.wording.figures import speed_text, when_words
 
-PAGES = {"ramp": "ramp.page", "posted": "noramp.page", "timed": "noramp.page", "stroke": "noramp.page"}
+PAGES = {
+    "ramp": "ramp.page",
+    "posted": "other_methods.page",
+    "timed": "other_methods.page",
+    "stroke": "other_methods.page",
+}
 """The page that measures by a method."""
 
 

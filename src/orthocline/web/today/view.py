@@ -11,10 +11,8 @@ from orthocline.services.log.putts import shown
 from orthocline.services.read.reading import read_again, read_putt
 from orthocline.services.speed.book import DaySpeed
 from orthocline.services.today import Today
-from orthocline.web.log.view import Row, row
-from orthocline.web.read.asked import values_of
-from orthocline.web.read.forms import SPINDRIFT
-from orthocline.web.read.start import demo_values
+from orthocline.web.shared.log_rows import Row, row
+from orthocline.web.shared.read_address import SPINDRIFT, demo_values, values_of
 from orthocline.wording.figures import Wording, speed_text, when_words
 from orthocline.wording.read.call import Call, call
 

@@ -7,11 +7,12 @@ from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.roll import Putt, PuttError, SpeedAtHole
+from orthocline.core.roll import Putt, PuttError
 from orthocline.formats.speed_origin import SpeedOrigin
-from orthocline.web.read.forms import START, ReadForm, toward
-from orthocline.web.read.moves import ground_values, held_frame, stepped, turned_ground, turned_ways
-from orthocline.wording.figures import USUAL_WORDING, Wording, tidy
+from orthocline.web.read.edits import ground_values, held_frame, stepped, turned_ground, turned_ways
+from orthocline.web.read.forms import ReadForm
+from orthocline.web.shared.read_address import START
+from orthocline.wording.figures import USUAL_WORDING, Wording
 
 DRAG_FIELDS = ("around", "fall", "frame")
 
@@ -97,26 +98,3 @@ def _checked(values: Mapping[str, str], wording: Wording) -> Asked:
         # Tilt and rise are each within range, but not the slope they make together.
         form.side.errors = (f"Tilt and rise together: {error}.",)
         return Asked(form, None)
-
-
-def values_of(putt: Putt, wording: Wording, place: str = "") -> dict[str, str]:
-    """Return the fields of the address that asks for a putt, in the golfer's units."""
-    grade = putt.surface.grade(putt.bearing_rad)
-    side = putt.surface.side_tilt_right(putt.bearing_rad)
-    pace = putt.pace
-    past = f"{pace.speed_mps:g} m/s" if isinstance(pace, SpeedAtHole) else wording.typed_near(pace.past_m)
-    values = {
-        "length": wording.typed_far(putt.length_m),
-        "side": wording.typed_slope(abs(side)),
-        "falls": "right" if side > 0 else "left",
-        "rise": wording.typed_slope(abs(grade)),
-        "slope": "up" if grade >= 0 else "down",
-        "speed": tidy(putt.green_speed_ft, 2),
-        "past": past,
-        "place": place,
-    }
-    if putt.grain.strength:
-        values |= {"grain": f"{putt.grain.strength:g}", "grain_toward": toward(putt, putt.grain.toward_rad)}
-    if putt.wind.speed_mps:
-        values |= {"wind": f"{putt.wind.speed_mps:g} m/s", "wind_toward": toward(putt, putt.wind.toward_rad)}
-    return {name: value for name, value in values.items() if value}

@@ -12,14 +12,14 @@ from orthocline.services.account.mode import require_practice
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, mode, signed_in, wording
-from orthocline.web.noramp.forms import Asked, asked
-from orthocline.web.noramp.view import WAYS, NoRampView, measured, view
+from orthocline.web.other_methods.forms import Asked, asked
+from orthocline.web.other_methods.view import WAYS, NoRampView, measured, view
 from orthocline.web.page import is_part
 from orthocline.web.security import read_limit
-from orthocline.web.speed.forms import KeepForm
-from orthocline.web.speed.keeping import Page, keep, keep_form, read_address
+from orthocline.web.shared.save_forms import KeepForm
+from orthocline.web.shared.save_speed import Page, keep, keep_form, read_address
 
-blueprint = Blueprint("noramp", __name__)
+blueprint = Blueprint("other_methods", __name__)
 
 
 @blueprint.get("/speed/without-a-ramp")
@@ -32,7 +32,7 @@ def page() -> Response:
     answer = make_response(_page(seen, keep_form()), 422 if seen.errors else 200)
     answer.vary.add("HX-Request")
     if is_part():
-        answer.headers["HX-Replace-Url"] = f"{url_for('noramp.page')}?{wanted.query}"
+        answer.headers["HX-Replace-Url"] = f"{url_for('other_methods.page')}?{wanted.query}"
     return answer
 
 
@@ -41,7 +41,7 @@ def keep_it() -> Page:
     """Keep the speed in the golfer's book."""
     wanted = asked(MultiDict(request.form), wording())
     return keep(
-        "noramp.page",
+        "other_methods.page",
         wanted.fields,
         wanted.by,
         lambda: measured(wanted, mode(), _rate()),
@@ -61,6 +61,6 @@ def _view(wanted: Asked) -> NoRampView:
 
 
 def _page(seen: NoRampView, form: KeepForm) -> str:
-    template = "noramp/_part.html" if is_part() else "noramp/page.html"
+    template = "other_methods/_part.html" if is_part() else "other_methods/page.html"
     onward = read_address(seen.found, seen.asked.by) if seen.found else ""
     return render_template(template, view=seen, keep=form, ways=WAYS, wording=wording(), read_with=onward)

@@ -1,18 +1,15 @@
 """What a read starts from where its address says nothing: the golfer's units, pace and day's speed."""
 
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, datetime
 
 from flask import request
 
 from orthocline.core.units import PERCENT
-from orthocline.formats.speed_origin import SpeedOrigin
-from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, signed_in, wording
-from orthocline.web.read.asked import values_of
-from orthocline.web.read.forms import SPINDRIFT, START
-from orthocline.wording.figures import USUAL_WORDING, Wording, tidy
+from orthocline.web.shared.read_address import START, speed_values
+from orthocline.wording.figures import Wording
 
 
 def start_values() -> dict[str, str]:
@@ -28,24 +25,6 @@ def start_values() -> dict[str, str]:
         if day and not place:
             values["place"] = day.place
     return values
-
-
-def speed_values(origin: SpeedOrigin) -> dict[str, str]:
-    """Return the fields of a read that say its speed and where it comes from."""
-    return {"speed": tidy(origin.speed_ft), "measured": origin.text}
-
-
-def demo_values(said: Wording, now: datetime) -> dict[str, str]:
-    """Return the address of the demo putt: in the golfer's units, measured the last time it was 07:40."""
-    values = SPINDRIFT if said == USUAL_WORDING else values_of(DEMO_PUTT.putt, said, SPINDRIFT["place"])
-    return values | {"measured": demo_origin(now).text}
-
-
-def demo_origin(now: datetime) -> SpeedOrigin:
-    """Return where the demo putt's speed comes from."""
-    today = now.astimezone().replace(hour=7, minute=40, second=0, microsecond=0)
-    when = today if today <= now else today - timedelta(days=1)
-    return SpeedOrigin(DEMO_PUTT.speed_ft, 0.3, when, "ramp")
 
 
 def _in_units(said: Wording) -> dict[str, str]:

@@ -8,7 +8,7 @@ from wtforms.fields.choices import SelectChoice
 from orthocline.core.roll import PAST_RANGE_M
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.services.account.measures import Measures
-from orthocline.web.fields import PostedFigureForm, QuantityField
+from orthocline.web.shared.fields import PostedFigureForm, QuantityField
 from orthocline.wording.figures import Wording
 from orthocline.wording.quantities import parse_far_m, parse_green_speed_ft, parse_near_m, parse_number
 

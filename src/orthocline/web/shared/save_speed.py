@@ -17,8 +17,8 @@ from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in
 from orthocline.web.local import local_path
 from orthocline.web.once import entry_key, typed_fields
-from orthocline.web.read.start import speed_values
-from orthocline.web.speed.forms import KeepForm
+from orthocline.web.shared.read_address import speed_values
+from orthocline.web.shared.save_forms import KeepForm
 from orthocline.wording.figures import speed_text
 
 Page = str | Response | tuple[str, int]

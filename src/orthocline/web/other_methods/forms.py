@@ -9,8 +9,8 @@ from wtforms import StringField
 
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.web.fields import FigureForm, QuantityField
-from orthocline.web.tries import Try, TryKind, address_of, first_error, tries_in
+from orthocline.web.shared.fields import FigureForm, QuantityField
+from orthocline.web.shared.trials import Try, TryKind, address_of, first_error, tries_in
 from orthocline.wording.figures import Wording
 from orthocline.wording.quantities import (
     is_paced,

@@ -10,11 +10,11 @@ from orthocline.services.account.measures import add_stride_try, add_stroke_putt
 from orthocline.services.errors import InvalidError
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, measures, mode, wording
+from orthocline.web.measures.forms import MeasuresForm, StrideForm, StrokeForm, measures_texts
+from orthocline.web.measures.view import view
 from orthocline.web.once import entry_key
-from orthocline.web.own.forms import MeasuresForm, StrideForm, StrokeForm, measures_texts
-from orthocline.web.own.view import view
 
-blueprint = Blueprint("own", __name__)
+blueprint = Blueprint("measures", __name__)
 Page = str | Response | tuple[str, int]
 
 
@@ -83,7 +83,7 @@ def remove(kind: str, trial_id: int) -> Response:
 
 
 def _back(part: str = "") -> Response:
-    return redirect(url_for("own.page", _anchor=part or None), 303)
+    return redirect(url_for("measures.page", _anchor=part or None), 303)
 
 
 def _page(
@@ -97,7 +97,7 @@ def _page(
     meta = {"wording": said}
     status = 422 if request.method == "POST" else 200
     return render_template(
-        "own/page.html",
+        "measures/page.html",
         view=view(own, said, mode()),
         form=measures_form or MeasuresForm(blank, meta=meta),
         stride_form=stride_form or StrideForm(None, meta=meta),

@@ -5,7 +5,8 @@ import math
 from orthocline.core.ground import Plane, plane_from_grade
 from orthocline.core.roll import Putt
 from orthocline.core.units import INCH_M, PERCENT
-from orthocline.web.read.forms import TOWARD_DEG, ReadForm, nearest_way, rise_over
+from orthocline.web.read.forms import ReadForm, rise_over
+from orthocline.web.shared.read_address import TOWARD_DEG, nearest_way
 from orthocline.wording.figures import tidy
 from orthocline.wording.quantities import SPEED_UNITS_MPS, parse_far_m, parse_speed_mps
 

@@ -11,8 +11,8 @@ from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import METHODS, DaySpeed, beside_the_book
 from orthocline.services.speed.measuring import by_posting, by_stroke, by_timing, zero_putts
-from orthocline.web.noramp.forms import BALLS, KINDS, ROLLS, STROKES, TIMES, Asked
-from orthocline.web.tries import TryKind
+from orthocline.web.other_methods.forms import BALLS, KINDS, ROLLS, STROKES, TIMES, Asked
+from orthocline.web.shared.trials import TryKind
 from orthocline.wording.figures import Wording, tidy, when_words
 
 MOST_BESIDE = 3

@@ -1,0 +1,5 @@
+"""The measures feature."""
+
+from orthocline.web.measures.routes import blueprint
+
+__all__ = ["blueprint"]

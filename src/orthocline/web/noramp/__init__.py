@@ -1,5 +1,0 @@
-"""The noramp feature."""
-
-from orthocline.web.noramp.routes import blueprint
-
-__all__ = ["blueprint"]

@@ -1,0 +1,1 @@
+"""What two features need: fields, trials, saving a speed, rows of the log, the address of a read."""
