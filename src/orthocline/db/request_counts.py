@@ -1,14 +1,20 @@
 """How often an address asked, counted in the database, so that all workers count together."""
 
 import random
-from datetime import datetime, timedelta
+from datetime import datetime
 
-from sqlalchemy import DateTime, Engine, Index, String, case, delete, func, select
-from sqlalchemy.dialects.postgresql import insert
+from sqlalchemy import DateTime, Engine, Index, String, delete, func, select, text
 from sqlalchemy.orm import Mapped, mapped_column
 
 from orthocline.db.base import Base
 
+COUNT = text("""INSERT INTO request_counts AS kept (key, count, ends_at)
+VALUES (:key, :amount, now() + make_interval(secs => :seconds))
+ON CONFLICT (key) DO UPDATE SET
+  count = CASE WHEN kept.ends_at <= now() THEN 0 ELSE kept.count END + excluded.count,
+  ends_at = CASE WHEN kept.ends_at <= now() THEN excluded.ends_at ELSE kept.ends_at END
+RETURNING count""")
+"""One statement, so that many at once are all counted; written out, because every read runs it."""
 SWEEP_EVERY = 50
 """One in so many counts also sweeps away those that have ended."""
 
@@ -29,20 +35,10 @@ class RequestCount(Base):
 
 def count_request(engine: Engine, key: str, seconds: int, amount: int) -> int:
     """Count a request and return how many there were since the first of the last so many seconds."""
-    ends = func.now() + timedelta(seconds=seconds)
-    over = RequestCount.ends_at <= func.now()
-    new = insert(RequestCount).values(key=key, count=amount, ends_at=ends)
-    counted = new.on_conflict_do_update(
-        index_elements=[RequestCount.key],
-        set_={
-            "count": case((over, amount), else_=RequestCount.count + amount),
-            "ends_at": case((over, ends), else_=RequestCount.ends_at),
-        },
-    ).returning(RequestCount.count)
-    with engine.begin() as connection:
+    with engine.connect().execution_options(isolation_level="AUTOCOMMIT") as connection:
         if random.randrange(SWEEP_EVERY) == 0:
             connection.execute(delete(RequestCount).where(RequestCount.ends_at < func.now()))
-        return int(connection.scalar(counted) or 0)
+        return int(connection.scalar(COUNT, {"key": key, "seconds": seconds, "amount": amount}) or 0)
 
 
 def requests_counted(engine: Engine, key: str) -> tuple[int, datetime | None]:
