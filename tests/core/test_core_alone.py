@@ -53,4 +53,4 @@ def test_a_ball_drops_up_to_the_capture_speed():
 def test_a_putt_too_fast_to_drop_is_read_with_a_warning():
     answer = read(plane_putt(10, past_in=150))
     assert answer.make_window is None
-    assert [warning.code for warning in answer.warnings] == ["too_fast_to_drop"]
+    assert list(answer.warnings) == ["too_fast_to_drop"]

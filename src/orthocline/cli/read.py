@@ -7,10 +7,11 @@ from typing import Any, BinaryIO
 
 import click
 
-from orthocline.core.roll import read
+from orthocline.core.roll import Read, read
 from orthocline.formats.putt_document import LARGEST_BYTES, DocumentError, parse_putt
 from orthocline.formats.read_document import read_document
 from orthocline.wording.read.call import call, entry_words
+from orthocline.wording.read.warnings import warning_words
 
 UNREADABLE = 2
 
@@ -31,7 +32,7 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool) -> None:
         click.echo(error.line, err=True)
         sys.exit(UNREADABLE)
     if as_json:
-        click.echo(_dump(read_document(answer)))
+        click.echo(_dump(_document(answer)))
         return
     said = call(answer)
     click.echo(said.sentence)
@@ -39,15 +40,15 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool) -> None:
         click.echo(sentence)
     for name, words in said.lines:
         click.echo(f"{name}: {words}")
-    for warning in answer.warnings:
-        click.echo(f"Note: {warning.message}")
+    for warning in warning_words(answer):
+        click.echo(f"Note: {warning}")
 
 
 def _read_lines(file: BinaryIO) -> int:
     status = 0
     for line in _bounded_lines(file):
         try:
-            answer = read_document(read(parse_putt(line)))
+            answer = _document(read(parse_putt(line)))
         except DocumentError as error:
             answer = {"error": {"member": error.member, "message": str(error)}}
             status = UNREADABLE
@@ -62,6 +63,10 @@ def _bounded_lines(file: BinaryIO) -> Iterator[bytes]:
         while len(piece) > LARGEST_BYTES and not piece.endswith(b"\n"):
             piece = file.readline(LARGEST_BYTES + 1)
         yield line
+
+
+def _document(answer: Read) -> dict[str, Any]:
+    return read_document(answer, warning_words(answer))
 
 
 def _dump(answer: dict[str, Any]) -> str:

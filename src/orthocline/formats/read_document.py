@@ -1,21 +1,28 @@
 """The read as JSON: what comes out for a putt document, and what of it is enough to have it again."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import replace
 from typing import Any
 
 import numpy as np
 
 from orthocline.core.constants import MODEL_VERSION
-from orthocline.core.roll import Aim, Launch, Mark, Putt, Read, Window, roller
+from orthocline.core.roll import Aim, Launch, Mark, Putt, Read, ReadWarning, Window, roller
 
 LONGEST_WAY = 3.0
 """A ball's way to the hole is no longer than so many times the straight one."""
 PATH_COLUMN = 4
 
 
-def read_document(read: Read) -> dict[str, Any]:
-    """Return a read as JSON data: the members of the putt document's chapter on the read."""
+def read_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
+    """Return a read as JSON data: the members of the putt document's chapter on the read.
+
+    Parameters
+    ----------
+    messages : sequence of str
+        The sentences of the read's warnings, in their order.
+    """
     aim, window = read.aim, read.make_window
     return {
         "version": 1,
@@ -31,7 +38,10 @@ def read_document(read: Read) -> dict[str, Any]:
         "past_m": aim.past_m,
         "plays_like_m": read.level_twin.plays_like_m,
         "asked_pace_met": aim.pace_met,
-        "warnings": [{"code": w.code, "message": w.message} for w in read.warnings],
+        "warnings": [
+            {"code": code.value, "message": message}
+            for code, message in zip(read.warnings, messages, strict=True)
+        ],
         "entry_clock_hours": read.entry_clock_hours,
         "entry_window_hours": list(read.entry_window_hours) if read.entry_window_hours else None,
         "one_second_m": read.one_second_m,
@@ -53,9 +63,9 @@ def read_document(read: Read) -> dict[str, Any]:
     }
 
 
-def summary_document(read: Read) -> dict[str, Any]:
+def summary_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
     """Return a read as JSON data without its paths, which follow again from the putt and the model."""
-    whole = read_document(read)
+    whole = read_document(read, messages)
     return {name: value for name, value in whole.items() if name not in ("path", "path_past")}
 
 
@@ -70,7 +80,7 @@ def aim_of(document: dict[str, Any], putt: Putt) -> Aim:
         document["past_m"],
         LONGEST_WAY * putt.length_m,
         document["asked_pace_met"],
-        all(warning["code"] != "wind_not_counted" for warning in document["warnings"]),
+        all(warning["code"] != ReadWarning.WIND_NOT_COUNTED for warning in document["warnings"]),
     )
     at_hole = roller(putt, solved)(launch).at_times(np.array([solved.time_to_hole_s]))
     return replace(solved, path_m=float(at_hole[0, PATH_COLUMN]))

@@ -186,9 +186,9 @@ class Wording:
             return f"{tidy(math.degrees(math.atan(slope)))}°"
         return f"{tidy(slope / PERCENT)} %"
 
-    def ball_speed(self, speed_mps: float) -> str:
+    def ball_speed(self, speed_mps: float, decimals: int = 1) -> str:
         """Return how fast a ball rolls: ``5.4 ft/s``, ``1.6 m/s``."""
-        return f"{tidy(speed_mps / self.far_m)} {self.far_unit}/s"
+        return f"{tidy(speed_mps / self.far_m, decimals)} {self.far_unit}/s"
 
     def past(self, past_m: float) -> str:
         """Return a roll-past: ``one foot``, ``18 in``, ``4½ ft``; ``30 cm``."""

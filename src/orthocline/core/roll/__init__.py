@@ -3,7 +3,7 @@
 from orthocline.core.roll.aim import Aim, Launch, roller
 from orthocline.core.roll.capture import meet
 from orthocline.core.roll.forces import forces_of, grain_worth
-from orthocline.core.roll.green_speed import rolling_deceleration_mps2
+from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
 from orthocline.core.roll.integrator import roll
 from orthocline.core.roll.make_window import Window
 from orthocline.core.roll.marks import Mark
@@ -26,7 +26,7 @@ from orthocline.core.roll.putt import (
     SpeedAtHole,
     Wind,
 )
-from orthocline.core.roll.reading import Read, read, read_as_solved
+from orthocline.core.roll.reading import Read, ReadWarning, read, read_as_solved
 
 __all__ = [
     "GRAIN_RANGE",
@@ -47,6 +47,7 @@ __all__ = [
     "Putt",
     "PuttError",
     "Read",
+    "ReadWarning",
     "RollPast",
     "SpeedAtHole",
     "Wind",
@@ -60,4 +61,5 @@ __all__ = [
     "roll",
     "roller",
     "rolling_deceleration_mps2",
+    "steepest_holding_slope",
 ]

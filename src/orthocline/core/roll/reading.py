@@ -3,6 +3,7 @@
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass
+from enum import StrEnum
 
 import numpy as np
 from numpy.typing import NDArray
@@ -10,7 +11,7 @@ from numpy.typing import NDArray
 from orthocline.core.roll.aim import WIDEST_AIM_RAD, Aim, aim, roller
 from orthocline.core.roll.capture import Meeting, meet
 from orthocline.core.roll.entry import entry_clock_hours
-from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
+from orthocline.core.roll.green_speed import rolling_deceleration_mps2
 from orthocline.core.roll.level_twin import LevelTwin, level_twin
 from orthocline.core.roll.make_window import MakeWindow, make_window
 from orthocline.core.roll.marks import Mark, apex, curve_gate, start_spot
@@ -24,12 +25,19 @@ PAST_POINTS = 21
 """Points from the hole to where the ball would rest."""
 
 
-@dataclass(frozen=True)
-class ReadWarning:
-    """Something the golfer must know of a read: a fixed `code` and a sentence with its remedy."""
+class ReadWarning(StrEnum):
+    """Something the golfer must know of a read; its figures are the read's own."""
 
-    code: str
-    message: str
+    SLOPE_DOES_NOT_HOLD = "slope_does_not_hold"
+    """No ball comes to rest here: there is no roll-past."""
+    PACE_NOT_MET = "pace_not_met"
+    """No ball passes the hole so softly; the softest is given."""
+    WIND_NOT_COUNTED = "wind_not_counted"
+    """No line to the hole was found in this wind: the read is for still air."""
+    TOO_FAST_TO_DROP = "too_fast_to_drop"
+    """The ball would run over the hole or lip out."""
+    NO_AIM_MARK = "no_aim_mark"
+    """The start line is too far off the hole for a spot beside it."""
 
 
 @dataclass(frozen=True)
@@ -127,7 +135,7 @@ def read_as_solved(putt: Putt, solved: Aim) -> Read:
         path=track.even_times(0.0, to_hole, PATH_POINTS)[:, :4],
         path_past=track.even_times(to_hole, track.duration_s, PAST_POINTS)[:, :4],
         track=track,
-        warnings=tuple(_warnings(putt, solved, meeting, useful=useful)),
+        warnings=tuple(_warnings(solved, meeting, useful=useful)),
     )
 
 
@@ -142,33 +150,14 @@ def _entry_window(putt: Putt, window: MakeWindow | None, meeting: Meeting) -> tu
     return min(hours), max(hours)
 
 
-def _warnings(putt: Putt, solved: Aim, meeting: Meeting, *, useful: bool) -> Iterator[ReadWarning]:
-    speed = f"{solved.speed_at_hole_mps:.2f} m/s"
-    holds = 100.0 * steepest_holding_slope(putt.green_speed_ft)
+def _warnings(solved: Aim, meeting: Meeting, *, useful: bool) -> Iterator[ReadWarning]:
     if solved.past_m is None:
-        yield ReadWarning(
-            "slope_does_not_hold",
-            f"This slope cannot hold a ball: at this green speed only ground up to {holds:.1f} % does."
-            " Past the hole it would still be rolling."
-            + (f" The softest putt, {speed} at the hole, is given." if not solved.pace_met else ""),
-        )
+        yield ReadWarning.SLOPE_DOES_NOT_HOLD
     elif not solved.pace_met:
-        yield ReadWarning(
-            "pace_not_met", f"No ball passes the hole so softly here; the softest, {speed}, is given."
-        )
+        yield ReadWarning.PACE_NOT_MET
     if not solved.wind_counted:
-        yield ReadWarning(
-            "wind_not_counted", "In this wind no line to the hole was found: the read is for still air."
-        )
+        yield ReadWarning.WIND_NOT_COUNTED
     if not meeting.drops:
-        remedy = "Roll it softer." if solved.pace_met else "Play for a safe leave below the hole."
-        yield ReadWarning(
-            "too_fast_to_drop",
-            f"At {speed} at the hole the ball is too fast to drop: it would run over or lip out. {remedy}",
-        )
+        yield ReadWarning.TOO_FAST_TO_DROP
     if not useful:
-        yield ReadWarning(
-            "no_aim_mark",
-            "The start line is more than 60 degrees off the hole: no spot beside the hole stands for it."
-            " Use the start spot.",
-        )
+        yield ReadWarning.NO_AIM_MARK

@@ -23,6 +23,7 @@ from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.text import short_text, tidy_text
 from orthocline.services.undo import delete_entry, find_entry, restore_entry
+from orthocline.wording.read.warnings import warning_words
 
 PUTTS_A_PAGE = 50
 MOST_COUNTED = 1000
@@ -85,7 +86,7 @@ def save_read(
         length_m=answer.putt.length_m,
         green_speed_ft=answer.putt.green_speed_ft,
         putt_document=document_of(answer.putt),
-        read_document=summary_document(answer),
+        read_document=summary_document(answer, warning_words(answer)),
         model_version=MODEL_VERSION,
         own_aim_right_m=own_aim_right_m,
         note=short_text("note", note, NOTE_LENGTH),

@@ -19,6 +19,7 @@ from orthocline.web.read.request import Asked
 from orthocline.wording.figures import Wording, speed_text, when_words
 from orthocline.wording.read.call import Call, call, entry_words, own_words
 from orthocline.wording.read.pace import stroke_m
+from orthocline.wording.read.warnings import warning_words
 
 
 @dataclass(frozen=True)
@@ -134,7 +135,7 @@ def _source(asked: Asked, now: datetime) -> Source:
 
 def _notes(answer: Read, wording: Wording) -> tuple[str, ...]:
     """Return the warnings, and what grain is worth."""
-    notes = [warning.message for warning in answer.warnings]
+    notes = list(warning_words(answer, wording))
     if answer.putt.grain.strength:
         worth = wording.slope(grain_worth(answer.putt))
         notes.append(f"This grain is worth {worth} of slope, and is counted.")
