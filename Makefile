@@ -22,6 +22,7 @@ check: setup
 	@$(PY) -m mypy
 	@.venv/bin/lint-imports
 	@scripts/assets --check
+	@$(PY) scripts/letter_widths.py --check
 
 format: setup
 	@$(PY) -m ruff format .
@@ -36,8 +37,9 @@ chaos: setup
 screenshots: setup
 	@$(PY) scripts/screenshots.py
 
-assets:
+assets: setup
 	@scripts/assets
+	@$(PY) scripts/letter_widths.py
 
 stop:
 	@if [ -x $(RUN) ]; then $(RUN) db stop; fi

@@ -6,6 +6,7 @@ from pathlib import Path
 import pytest
 from selenium.webdriver import ActionChains, Keys
 
+from orthocline.drawing.lettering import text_width
 from orthocline.web.shared.read_address import SPINDRIFT, START
 from tests.browser.conftest import DESK, PHONE
 
@@ -52,13 +53,12 @@ def test_while_the_ball_is_held_the_drawing_keeps_still(page):
     )
     ball = page.run(
         "const h = document.querySelector('[data-handle=ball]').getBoundingClientRect();"
-        "const circles = [...document.querySelectorAll('#plan > circle:not(#rolling)')];"
-        "const b = circles.pop().getBoundingClientRect();"
+        "const b = document.querySelector('[data-part=ball]').getBoundingClientRect();"
         "return Math.hypot(h.x + h.width / 2 - b.x - b.width / 2, h.y + h.height / 2 - b.y - b.height / 2)"
     )
     assert ball < 3, "the drawn ball is under the pointer"
     ActionChains(page.driver).release().perform()
-    page.until(lambda: page.run("return document.querySelector('#plan').dataset.turn") == "0.0")
+    page.until(lambda: page.run("return document.querySelector('#plan').dataset.turn") == "0.0000")
     assert page.value("rise") != "1 in"
 
 
@@ -134,15 +134,15 @@ def test_my_read_first_then_both_are_drawn(page):
     page.go("/read", **SPINDRIFT)
     page.find("[name=first]").click()
     page.see("where would you aim?", "#call")
-    assert not page.all("#way")
+    assert not page.all("[data-part=way]")
     page.find("#own").send_keys("9 in")
     page.see("Your aim is 8¾ in left of the read: it would pass", "#call")
     page.see("17¾ in right", "#call")
-    assert page.all("#plan .fill-real"), "the ball of the own aim is drawn"
+    assert page.all("[data-part=own-way]"), "the ball of the own aim is drawn"
 
 
 def rolled_seconds(page):
-    return page.run("return +(document.getElementById('rolling').dataset.seconds || 0)")
+    return page.run("return +(document.querySelector('[data-part=rolling]').dataset.seconds || 0)")
 
 
 def test_roll_it_takes_real_time(page):
@@ -157,7 +157,7 @@ def test_roll_it_takes_real_time(page):
         page.run(
             f"const c = document.querySelector('{s}'); return [+c.getAttribute('cx'), +c.getAttribute('cy')]"
         )
-        for s in ("#plan > circle.fill-ink", "#rolling")
+        for s in ("[data-part=hole]", "[data-part=rolling]")
     )
     assert ball == pytest.approx(hole, abs=1.0)
 
@@ -194,6 +194,18 @@ def test_no_label_touches_another_or_a_path(page, metrics, name):
     page.go("/read", **EXTREMES[name])
     page.run("return document.fonts.ready.then(() => 0)")
     assert page.run(TOUCHING) == []
+
+
+def test_words_are_as_wide_as_the_drawing_takes_them_to_be(page):
+    page.go("/read", **SPINDRIFT)
+    page.run("return document.fonts.ready.then(() => 0)")
+    texts = page.run(
+        "return [...document.querySelectorAll('#plan text, #cup text, #side-view text')]"
+        ".map((t) => [t.textContent, parseFloat(getComputedStyle(t).fontSize), t.getComputedTextLength()])"
+    )
+    assert len(texts) > 12
+    for words, size, width in texts:
+        assert text_width(words, size) == pytest.approx(width, rel=0.02), words
 
 
 def test_the_whole_answer_is_seen_without_scrolling(page):

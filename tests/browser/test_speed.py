@@ -204,7 +204,7 @@ def test_every_sound_of_a_minute_is_within_five_milliseconds(page):
 FRAMES = """
 const done = arguments[arguments.length - 1];
 import('/static/js/sound.js').then(({ due }) => {
-  const page = document.getElementById('beat-page'), pulse = document.getElementById('pulse');
+  const page = document.getElementById('beat-page'), pulse = document.querySelector('[data-part=pulse]');
   const beat = JSON.parse(page.dataset.beat);
   const frames = [], seen = new Set();
   const look = () => {
@@ -236,4 +236,4 @@ def test_the_pulse_shows_each_sound_in_the_frame_in_which_it_is_due(page, metric
     assert not all(on for _, _, on in frames)
     page.press("Stop")
     page.see("Start", "#start")
-    assert page.find("#pulse").get_attribute("data-sound") == ""
+    assert page.find("[data-part=pulse]").get_attribute("data-sound") == ""

@@ -20,9 +20,8 @@ boxes.forEach((box, i) => {
   if (box.left < 0 || box.right > innerWidth) found.add(`${words} off the page`);
   if (box.left < sheet.left - 1 || box.right > sheet.right + 1) found.add(`${words} off its sheet`);
 });
-const lines = document.querySelectorAll(
-  "#way, #plan path.stroke-real, #plan line.stroke-do, #fall-line, #profile path.stroke-ink, #rails, #ground, #tape path.stroke-do, #tape path.stroke-fall, #drawing path.stroke-do, #trend path.stroke-do",
-);
+const parts = ["way", "own-way", "own-line", "aim-line", "fall-line", "speeds", "rails", "ground", "speed", "tape-ground", "now", "target"];
+const lines = document.querySelectorAll(parts.map((name) => `[data-part=${name}]`).join());
 for (const line of lines) {
   const toPage = line.getScreenCTM();
   for (let s = 0; s < line.getTotalLength(); s += 3) {

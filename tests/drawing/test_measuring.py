@@ -1,7 +1,6 @@
 """The drawings of measuring are true to scale: ramp, rails, tape, trend, speeds, zero putts, stride."""
 
 import math
-import re
 from datetime import UTC, datetime, timedelta
 
 import numpy as np
@@ -11,6 +10,7 @@ from hypothesis import strategies as st
 
 from orthocline.core.constants import BALL_RADIUS_M
 from orthocline.core.estimate import Estimate
+from orthocline.core.log import Finish
 from orthocline.core.speed import (
     STANDARD_RAMP,
     Groove,
@@ -24,17 +24,12 @@ from orthocline.core.speed import (
 )
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.drawing.account.measures import stride_drawing, strokes_drawing
-from orthocline.drawing.speed.ramp import (
-    END_RADIUS,
-    END_X,
-    END_Y,
-    FOOT_X,
-    GROUND_Y,
-    TAPE_LEFT,
-    Roll,
-    ramp_plan,
-)
+from orthocline.drawing.log.finish import target
+from orthocline.drawing.scene import Words
+from orthocline.drawing.speed.ramp import END, END_RADIUS, FOOT, ramp_plan
 from orthocline.drawing.speed.scales import speed_scale, zero_plan
+from orthocline.drawing.speed.tape import LEFT as TAPE_LEFT
+from orthocline.drawing.speed.tape import Roll
 from orthocline.drawing.speed.trend import BOTTOM, LEFT, RIGHT, TOP, Measured, trend
 from orthocline.wording.figures import USUAL_WORDING, Wording
 
@@ -47,43 +42,45 @@ def rolls(*feet, left_out=()):
     return tuple(Roll(f * FOOT_M, i in left_out) for i, f in enumerate(feet))
 
 
-def numbers(path):
-    return [float(n) for n in re.findall(r"-?\d+\.?\d*", path)]
-
-
 @given(st.floats(0.2, 2.0), st.floats(5.0, 45.0))
 def test_the_ramp_stands_at_its_angle_and_fits_the_sheet(length, degrees):
-    side = ramp_plan(Ramp(length, math.radians(degrees), Rods(0.02)), None, (), (), USUAL_WORDING).side
-    run, rise = FOOT_X - side.top[0], GROUND_Y - side.top[1]
-    assert math.degrees(math.atan2(rise, run)) == pytest.approx(degrees, abs=0.2)
-    assert side.top[0] >= 129.0
-    assert side.top[1] >= 35.0
-    ball = math.hypot(side.ball[0] - side.top[0], side.ball[1] - side.top[1])
-    assert ball == pytest.approx(side.ball_radius, abs=UNIT), "the ball touches the ramp"
+    drawn = ramp_plan(Ramp(length, math.radians(degrees), Rods(0.02)), None, (), (), USUAL_WORDING)
+    (top_x, top_y), foot = drawn.item("ramp").spots
+    assert tuple(foot) == FOOT
+    assert math.degrees(math.atan2(FOOT.y - top_y, FOOT.x - top_x)) == pytest.approx(degrees, abs=0.2)
+    assert top_x >= 129.0
+    assert top_y >= 35.0
+    ball = drawn.item("ball")
+    touch = math.hypot(ball.at.x - top_x, ball.at.y - top_y)
+    assert touch == pytest.approx(ball.radius, abs=UNIT), "the ball touches the ramp"
 
 
 @given(st.floats(0.005, 0.038))
 def test_rods_touch_the_ball_where_the_gap_says(gap):
-    end = ramp_plan(Ramp(0.7, 0.35, Rods(gap)), None, (), (), USUAL_WORDING).end
-    (left, y), (right, _) = end.touch
+    drawn = ramp_plan(Ramp(0.7, 0.35, Rods(gap)), None, (), (), USUAL_WORDING)
+    (left, y), (right, _) = drawn.item("touch").spots[2:]
     assert (right - left) / (2 * END_RADIUS) == pytest.approx(gap / (2 * BALL_RADIUS_M), abs=0.001)
-    assert math.hypot(left - END_X, y - END_Y) == pytest.approx(END_RADIUS, abs=UNIT)
-    assert math.hypot(end.rods[0][0] - END_X, end.rods[0][1] - END_Y) == pytest.approx(
-        END_RADIUS + 9.0, abs=UNIT
-    )
+    assert math.hypot(left - END.x, y - END.y) == pytest.approx(END_RADIUS, abs=UNIT)
+    for rod in drawn.items_named("rod"):
+        away = math.hypot(rod.at.x - END.x, rod.at.y - END.y)
+        assert away == pytest.approx(END_RADIUS + rod.radius, abs=UNIT)
 
 
 @given(st.floats(60.0, 179.0))
 def test_a_groove_is_drawn_at_its_angle_and_touches_the_ball(degrees):
-    end = ramp_plan(Ramp(0.7, 0.35, Groove(math.radians(degrees))), None, (), (), USUAL_WORDING).end
-    bottom_x, bottom_y, top_x, top_y = numbers(end.rails)[:4]
-    opening = 2 * math.degrees(math.atan2(bottom_x - top_x, bottom_y - top_y))
+    drawn = ramp_plan(Ramp(0.7, 0.35, Groove(math.radians(degrees))), None, (), (), USUAL_WORDING)
+    top, bottom, _ = drawn.item("rails").spots
+    slope = bottom - top
+    opening = 2 * math.degrees(math.atan2(*slope))
     assert opening == pytest.approx(degrees, abs=0.3)
-    slope = np.array([bottom_x - top_x, bottom_y - top_y])
-    to_ball = np.array([END_X - bottom_x, END_Y - bottom_y])
+    to_ball = np.subtract(END, bottom)
     distance = abs(slope[0] * to_ball[1] - slope[1] * to_ball[0]) / np.hypot(*slope)
     assert distance == pytest.approx(END_RADIUS, abs=0.5)
-    assert end.words_y > bottom_y
+    assert drawn.item("rails-words").at.y > bottom[1]
+
+
+def across(item):
+    return item.spots[0, 0]
 
 
 def test_the_tape_shows_each_roll_where_it_lies_with_speed_and_slope():
@@ -91,26 +88,37 @@ def test_the_tape_shows_each_roll_where_it_lies_with_speed_and_slope():
     found = speed_from_rolls(
         one_way([one.length_m for one in out[:3]]), one_way([one.length_m for one in back])
     )
-    tape = ramp_plan(STANDARD_RAMP, found, out, back, USUAL_WORDING).tape
-    there, again = tape.lanes
-    per_foot = (there.dots[1].x - there.dots[0].x) / 0.2
-    for dot, feet in zip((*there.dots, *again.dots), (8.0, 8.2, 8.1, 12.0, 10.0, 10.3), strict=True):
-        assert dot.x - TAPE_LEFT == pytest.approx(per_foot * feet, rel=0.03)
-    assert [dot.left_out for dot in there.dots] == [False, False, False, True]
-    assert there.mean_x == pytest.approx(np.mean([dot.x for dot in there.dots[:3]]), abs=UNIT)
-    assert there.mean_x < tape.speed_x < again.mean_x
-    assert tape.high_x - tape.speed_x == pytest.approx(tape.speed_x - tape.low_x, abs=UNIT)
-    _, left, _, right = numbers(tape.ground)
+    tape = ramp_plan(STANDARD_RAMP, found, out, back, USUAL_WORDING)
+    there, again = ([dot.at.x for dot in tape.items_named(f"roll-{way}")] for way in ("out", "back"))
+    per_foot = (there[1] - there[0]) / 0.2
+    for x, feet in zip((*there, *again), (8.0, 8.2, 8.1, 10.0, 10.3), strict=True):
+        assert x - TAPE_LEFT == pytest.approx(per_foot * feet, rel=0.03)
+    (crossed,) = tape.items_named("left-out-out")
+    assert crossed.spots[:, 0].mean() - TAPE_LEFT == pytest.approx(per_foot * 12.0, rel=0.03)
+    out_x, speed_x, back_x = (across(tape.item(name)) for name in ("mean-out", "speed", "mean-back"))
+    assert out_x == pytest.approx(np.mean(there), abs=UNIT)
+    assert out_x < speed_x < back_x
+    low, high = tape.item("range").spots[:2, 0]
+    assert high - speed_x == pytest.approx(speed_x - low, abs=UNIT)
+    (_, left), (_, right) = tape.item("tape-ground").spots
     assert left > right, "it is up the way out: the out rolls are short"
-    assert tape.speed == f"speed {found.speed_ft.value:.1f}"
+    assert tape.says.endswith(f"Speed {found.speed_ft.value:.1f}")
+
+
+def test_a_roll_that_stands_out_is_ringed():
+    out = rolls(9.0, 9.1, 9.05, 13.0)
+    found = speed_from_rolls(one_way([one.length_m for one in out]), None)
+    tape = ramp_plan(STANDARD_RAMP, found, out, (), USUAL_WORDING)
+    (ring,) = tape.items_named("stands-out")
+    assert ring.at == tape.items_named("roll-out")[3].at
 
 
 def test_metric_tapes_are_ticked_in_metres():
-    tape = ramp_plan(STANDARD_RAMP, None, rolls(9.0), (), Wording(metric=True)).tape
-    (zero, first), (one, second) = tape.ticks[0], tape.ticks[1]
-    assert (zero, first) == (TAPE_LEFT, "0")
-    per_metre = (tape.lanes[0].dots[0].x - TAPE_LEFT) / (9.0 * FOOT_M)
-    assert one - zero == pytest.approx(per_metre * float(second), abs=0.5)
+    tape = ramp_plan(STANDARD_RAMP, None, rolls(9.0), (), Wording(metric=True))
+    zero, one = tape.items_named("tick")[:2]
+    assert (zero.at.x, zero.text) == (TAPE_LEFT, "0 m")
+    per_metre = (tape.item("roll-out").at.x - TAPE_LEFT) / (9.0 * FOOT_M)
+    assert one.at.x - zero.at.x == pytest.approx(per_metre * float(one.text), abs=0.5)
 
 
 def measured(speed_ft, days, within=0.4, method="ramp"):
@@ -123,61 +131,84 @@ def measured(speed_ft, days, within=0.4, method="ramp"):
 def test_the_trend_is_to_scale_and_stays_on_its_sheet(speeds):
     notes = sorted((measured(*one) for one in speeds), key=lambda one: one.at, reverse=True)
     drawn = trend(notes, notes[0].speed_ft, NOW)
-    (low_y, low), (high_y, high) = drawn.rows[0], drawn.rows[-1]
-    per_foot = (low_y - high_y) / (int(high) - int(low))
-    for point, kept in zip(drawn.points, reversed(notes), strict=True):
-        assert LEFT - UNIT <= point.x <= RIGHT + UNIT
-        assert TOP - UNIT <= point.high_y <= point.y <= point.low_y <= BOTTOM + UNIT
-        assert low_y - point.y == pytest.approx(per_foot * (kept.speed_ft.value - int(low)), abs=0.5)
-        assert point.low_y - point.high_y == pytest.approx(per_foot * 0.8, abs=0.5)
-    assert [point.x for point in drawn.points] == sorted(point.x for point in drawn.points)
-    gaps = np.diff([x for x, _ in drawn.marks])
+    low, high = drawn.items_named("row")[0], drawn.items_named("row")[-1]
+    low_y, per_foot = low.at.y - 6.0, (low.at.y - high.at.y) / (int(high.text) - int(low.text))
+    places = []
+    for group, kept in zip(drawn.items_named("measured"), reversed(notes), strict=True):
+        (x, low_end), (_, high_end) = group.items[0].spots
+        assert LEFT - UNIT <= x <= RIGHT + UNIT
+        assert TOP - UNIT <= high_end <= low_end <= BOTTOM + UNIT
+        y = 0.5 * (low_end + high_end)
+        assert low_y - y == pytest.approx(per_foot * (kept.speed_ft.value - int(low.text)), abs=0.5)
+        assert low_end - high_end == pytest.approx(per_foot * 0.8, abs=0.5)
+        places.append(x)
+    assert places == sorted(places)
+    gaps = np.diff(drawn.item("time-marks").spots[::2, 0])
     assert (gaps >= 33.9).all(), "marks of the time axis keep apart"
 
 
 def test_posted_numbers_are_no_part_of_the_trends_line():
     notes = [measured(10.0, 0), measured(12.0, 3, method="posted"), measured(9.0, 5)]
     drawn = trend(notes, notes[0].speed_ft, NOW)
-    ys = numbers(drawn.line)[1::2]
-    assert ys == [drawn.points[0].y, drawn.points[2].y]
-    assert trend([notes[1]], notes[1].speed_ft, NOW).line == ""
+    middles = [group.items[0].spots[:, 1].mean() for group in drawn.items_named("measured")]
+    assert drawn.item("line").spots[:, 1] == pytest.approx([middles[0], middles[2]])
+    assert not trend([notes[1]], notes[1].speed_ft, NOW).items_named("line")
 
 
 def test_the_scale_of_speeds_holds_every_range():
     scale = speed_scale([("Posted number", Estimate(19.5, 0.5)), ("Together", Estimate(10.0, 0.15))])
-    first, last = scale.lanes
-    marks = {int(words): x for x, words in scale.marks}
+    marks = {int(words.text): words.at.x for words in scale.items_named("mark")}
     per_foot = (marks[12] - marks[4]) / 8
-    assert last.x - marks[4] == pytest.approx(6.0 * per_foot, abs=UNIT)
-    assert first.high_x - first.low_x == pytest.approx(2.0 * per_foot, abs=UNIT)
+    first, last = (across(line) for line in scale.items_named("speed"))
+    assert last - marks[4] == pytest.approx(6.0 * per_foot, abs=UNIT)
+    low, high = scale.items_named("range")[0].spots[:2, 0]
+    assert high - low == pytest.approx(2.0 * per_foot, abs=UNIT)
+    assert low < first < high
     assert max(marks.values()) <= 600.0 + UNIT
-    assert (first.last, last.last) == (False, True)
+    assert [line.sign for line in scale.items_named("speed")] == ["ink", "do"], "the last is the answer"
 
 
 def test_zero_putts_lie_to_scale_about_their_target():
     score = score_zero_putts(12 * FOOT_M, [12.5 * FOOT_M, 11.0 * FOOT_M, 16.0 * FOOT_M])
     plan = zero_plan(score, USUAL_WORDING)
-    per_foot = (plan.leave_x - plan.target_x) / 1.5
-    offsets = [(ball.x - plan.target_x) / per_foot for ball in plan.balls]
-    assert offsets == pytest.approx([0.5, -1.0, 4.0], abs=0.01)
-    assert [ball.good for ball in plan.balls] == [True, False, False]
-    assert [ball.words for ball in plan.balls] == ["6 in past", "12 in short", "4 ft past"]
-    assert (plan.mean_x - plan.target_x) / per_foot == pytest.approx(3.5 / 3, abs=0.01)
+    target_x, leave_x = plan.item("leave").spots[:2, 0]
+    per_foot = (leave_x - target_x) / 1.5
+    balls = plan.items_named("ball")
+    assert [(ball.at.x - target_x) / per_foot for ball in balls] == pytest.approx([0.5, -1.0, 4.0], abs=0.01)
+    assert [ball.fill for ball in balls] == ["solid", "open", "open"], "the good ones are full"
+    assert [words.text for words in plan.items_named("stopped")] == ["6 in past", "12 in short", "4 ft past"]
+    assert (across(plan.item("average")) - target_x) / per_foot == pytest.approx(3.5 / 3, abs=0.01)
 
 
 def test_strides_are_drawn_beside_the_usual_yard():
     drawn = stride_drawing(Wording(pace_m=0.75, shoe_m=0.30, own_pace=True))
-    step = drawn.feet[1][0] - drawn.feet[0][0]
-    yards = numbers(drawn.usual)
-    assert step / (yards[4] - yards[0]) == pytest.approx(0.75 / 0.9144, abs=0.01)
-    assert drawn.foot_length / step == pytest.approx(0.30 / 0.75, abs=0.01)
-    assert drawn.words == "your pace 2.5 ft"
+    paces, yards = (drawn.item(name).spots[::2, 0] for name in ("paces", "yards"))
+    feet = [(foot.spots[:, 0].min(), foot.spots[:, 0].max()) for foot in drawn.items_named("foot")]
+    assert [left for left, _ in feet] == pytest.approx(paces)
+    step = paces[1] - paces[0]
+    assert step / (yards[1] - yards[0]) == pytest.approx(0.75 / 0.9144, abs=0.01)
+    assert (feet[0][1] - feet[0][0]) / step == pytest.approx(0.30 / 0.75, abs=0.01)
+    assert drawn.item("pace").text == "your pace 2.5 ft"
 
 
 def test_strokes_lie_on_the_line_that_they_calibrate():
     putts = [StrokePutt(s * INCH_M, (s / 10) ** 2 * 2.0, 10.0) for s in (8.0, 12.0, 16.0)]
     drawn = strokes_drawing(putts, stroke_rate(putts), USUAL_WORDING)
-    x0, y0, x1, y1 = numbers(drawn.line)
-    for x, y in drawn.dots:
+    (x0, y0), (x1, y1) = drawn.item("rate").spots
+    for x, y in (dot.at for dot in drawn.items_named("putt")):
         assert (y0 - y) / (x - x0) == pytest.approx((y0 - y1) / (x1 - x0), rel=0.01)
-    assert strokes_drawing([], None, USUAL_WORDING).line == ""
+    assert strokes_drawing([], None, USUAL_WORDING) is None
+
+
+@pytest.mark.parametrize("metric", [False, True])
+@pytest.mark.parametrize(("along", "across"), [(0.05, 0.0), (0.6, -0.4), (-2.0, 3.0), (0.45, 0.45)])
+def test_the_finish_lies_to_scale_and_its_rings_names_keep_clear_of_it(metric, along, across):
+    drawn = target(Finish(along, across), "", Wording(metric=metric))
+    dot = drawn.scene.item("finish-dot")
+    per_metre = drawn.scene.data["per-near"] / (0.01 if metric else INCH_M)
+    assert (dot.at.x - 300.0) / per_metre == pytest.approx(across, abs=0.001)
+    assert (300.0 - dot.at.y) / per_metre == pytest.approx(along, abs=0.001)
+    radii = [ring.radius for ring in drawn.scene.items_named("ring")]
+    names = [one.text for one in drawn.scene.items if isinstance(one, Words) and one.text[0].isdigit()]
+    unit_m = 1.0 if metric else FOOT_M
+    assert radii == pytest.approx([float(name.split()[0]) * unit_m * per_metre for name in names])

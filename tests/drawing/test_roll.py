@@ -10,12 +10,13 @@ from hypothesis import strategies as st
 
 from orthocline.core.roll import own_roll, read
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.drawing.frame import Frame, fit, path_d, segments_d
+from orthocline.drawing.frame import Frame, fit
 from orthocline.drawing.ground.hachures import CLOSEST, clockwise_from_up, hachures
-from orthocline.drawing.labels import GAP, LINE_SHARE, Room, Wanted, ink, place_labels, text_width
+from orthocline.drawing.labels import GAP, LINE_SHARE, Room, Wanted, dots_along, label_box, place_labels
 from orthocline.drawing.roll.cup import MIDDLE, RADIUS, cup
 from orthocline.drawing.roll.plan import BOTTOM, TOP, plan
 from orthocline.drawing.roll.profile import profile
+from orthocline.drawing.scene import Spot, spots_of
 from orthocline.wording.figures import USUAL_WORDING, Wording
 from tests.putts import plane_putt
 
@@ -53,32 +54,50 @@ def test_everything_fits_the_box(places):
 )
 def test_labels_touch_neither_ink_nor_each_other(points, bend):
     way = np.array([(320.0 + bend * math.sin(math.pi * t), 560 - 500 * t) for t in np.linspace(0, 1, 40)])
-    drawn = ink([way], np.array([(300.0, 300.0)]))
-    labels = place_labels([Wanted("curve gate", x, y, side) for x, y, side in points], drawn, ROOM)
+    drawn = dots_along([way], spots_of((300.0, 300.0)))
+    labels = place_labels([Wanted("curve gate", Spot(x, y), side) for x, y, side in points], drawn, ROOM)
     assert len(labels) == len(points)
-    boxes = []
-    for label in labels:
-        wide = text_width(label.text, ROOM.size)
-        left = label.x - wide if label.anchor == "end" else label.x
-        middle = label.y - 6.0
-        near = drawn[np.abs(drawn[:, 1] - middle) <= 0.5 * ROOM.size, 0]
-        assert not ((near > left - 0.5 * GAP) & (near < left + wide + 0.5 * GAP)).any()
-        boxes.append((label.anchor, middle))
+    boxes = [label_box(label, ROOM.size) for label in labels]
+    for box in boxes:
+        near = drawn[(drawn[:, 1] >= box.top) & (drawn[:, 1] <= box.bottom), 0]
+        assert not ((near > box.left - 0.5 * GAP) & (near < box.right + 0.5 * GAP)).any()
     for side in ("start", "end"):
-        heights = sorted(y for anchor, y in boxes if anchor == side)
-        assert all(b - a >= LINE_SHARE * ROOM.size - 0.2 for a, b in pairwise(heights))
+        tops = sorted(box.top for box, label in zip(boxes, labels, strict=True) if label.anchor == side)
+        assert all(b - a >= LINE_SHARE * ROOM.size - 0.2 for a, b in pairwise(tops))
 
 
 def test_a_label_that_fits_nowhere_is_left_out_unless_it_is_needed():
-    wall = np.array([(5.0, 300.0), (635.0, 300.0)])
-    wanted = [Wanted("3 s", 300, 300, needed=False), Wanted("curve gate", 300, 300)]
-    assert [label.text for label in place_labels(wanted, ink([wall], wall), ROOM)] == ["curve gate"]
+    wall = spots_of((5.0, 300.0), (635.0, 300.0))
+    for side in ("left", "near"):
+        wanted = [
+            Wanted("3 s", Spot(300, 300), side, needed=False),
+            Wanted("curve gate", Spot(300, 300), side),
+        ]
+        walls = [wall + spots_of((0.0, up)) for up in range(-60, 61, 15)]
+        assert [label.text for label in place_labels(wanted, dots_along(walls, wall), ROOM)] == ["curve gate"]
+
+
+def test_hundreds_of_labels_of_a_map_touch_nothing():
+    chance = np.random.default_rng(7)
+    heights = np.linspace(0.0, 3000.0, 60)
+    contours = [np.column_stack([x + 30 * np.sin(heights / 200 + x), heights]) for x in range(50, 3000, 150)]
+    drawn = dots_along(contours, spots_of((0.0, 0.0)))
+    room = Room(0.0, 3000.0, 0.0, 3000.0)
+    wanted = [
+        Wanted(f"{i / 10:.1f} %", Spot(*chance.uniform(0, 3000, 2)), "near", needed=False) for i in range(400)
+    ]
+    boxes = [label_box(label, room.size) for label in place_labels(wanted, drawn, room)]
+    assert len(boxes) > 250, "most find a place"
+    assert not any(box.meets(other) for i, box in enumerate(boxes) for other in boxes[:i])
+    for box in boxes:
+        inside = (drawn[:, 0] > box.left) & (drawn[:, 0] < box.right)
+        assert not (inside & (drawn[:, 1] > box.top) & (drawn[:, 1] < box.bottom)).any()
 
 
 @given(st.floats(0.001, 0.25), st.floats(5, 900), st.booleans())
 def test_contours_are_honest_and_far_enough_apart(tilt, scale, metric):
     wording = Wording(metric=metric)
-    ground = hachures(tilt, 0.0, scale, wording)
+    ground = hachures(tilt, 0.0, scale, Spot(0, 0), wording)
     fall = ground.spacing / scale * tilt / wording.near_m
     assert ground.spacing >= CLOSEST - 0.1
     if ground.spacing < 400:
@@ -87,10 +106,10 @@ def test_contours_are_honest_and_far_enough_apart(tilt, scale, metric):
 
 
 def test_steeper_ground_is_darker_and_level_ground_is_bare():
-    gentle, steep = (hachures(tilt, 0, 100, USUAL_WORDING) for tilt in (0.01, 0.05))
+    gentle, steep = (hachures(tilt, 0, 100, Spot(0, 0), USUAL_WORDING) for tilt in (0.01, 0.05))
     assert steep.every < gentle.every
     assert steep.weight > gentle.weight
-    assert hachures(0.0, 0.0, 100.0, USUAL_WORDING) is None
+    assert hachures(0.0, 0.0, 100.0, Spot(0, 0), USUAL_WORDING) is None
     assert clockwise_from_up(0.02, 0.0) == pytest.approx(180.0), "uphill: it falls toward the golfer"
     assert clockwise_from_up(0.0, 0.02) == pytest.approx(90.0)
 
@@ -105,31 +124,32 @@ def test_the_plan_is_the_read_to_scale(side, length_ft):
     assert math.hypot(drawn.ball.x - drawn.hole.x, drawn.ball.y - drawn.hole.y) == pytest.approx(
         scale * length_ft * FOOT_M, abs=0.15
     )
-    assert drawn.answer.mark.x - drawn.hole.x == pytest.approx(scale * answer.aim_right_m, abs=0.15)
-    assert (drawn.answer.way[-1] - (drawn.hole.x, drawn.hole.y)) == pytest.approx([0, 0], abs=0.1)
+    mark = drawn.scene.item("aim-line").spots[-1]
+    assert mark[0] - drawn.hole.x == pytest.approx(scale * answer.aim_right_m, abs=0.15)
+    assert drawn.scene.item("way").spots[-1] - drawn.hole == pytest.approx([0, 0], abs=0.1)
     assert TOP - 0.1 <= drawn.rest.y <= drawn.ball.y <= BOTTOM + 0.1
-    assert len(drawn.answer.ticks) // 2 + len(drawn.answer.seconds) // 2 == int(
-        answer.aim.time_to_hole_s / 0.25
-    )
+    strokes = [drawn.scene.item(name).spots for name in ("ticks", "seconds")]
+    assert sum(map(len, strokes)) // 2 == int(answer.aim.time_to_hole_s / 0.25)
 
 
 def test_own_aim_is_drawn_where_it_was_said():
     putt = plane_putt(14, side_right=-0.021)
     answer = read(putt)
     drawn = plan(putt, answer, USUAL_WORDING, own_roll(putt, answer.aim, 9 * INCH_M))
-    own = drawn.answer.own
-    assert own.mark.x - drawn.hole.x == pytest.approx(drawn.frame.scale * 9 * INCH_M, abs=0.15)
-    assert own.finish.x < drawn.hole.x, "too low a start finishes below the hole"
-    right = plan(putt, answer, USUAL_WORDING, own_roll(putt, answer.aim, answer.aim_right_m)).answer.own
-    assert (right.finish.x, right.finish.y) == (drawn.hole.x, drawn.hole.y), "it ends in the hole"
+    mark, finish = (drawn.scene.item(name).spots[-1] for name in ("own-line", "own-way"))
+    assert mark[0] - drawn.hole.x == pytest.approx(drawn.frame.scale * 9 * INCH_M, abs=0.15)
+    assert finish[0] < drawn.hole.x, "too low a start finishes below the hole"
+    right = plan(putt, answer, USUAL_WORDING, own_roll(putt, answer.aim, answer.aim_right_m))
+    assert tuple(right.scene.item("own-way").spots[-1]) == drawn.hole, "it ends in the hole"
 
 
 def test_the_cup_shows_the_entry_from_the_side_where_the_ball_comes():
     drawn = cup(read(plane_putt(14, side_right=-0.021)))
-    assert drawn.entry.x1 > MIDDLE, "it curves left, so it comes in from the right"
-    assert drawn.entry.y1 > MIDDLE + RADIUS
-    assert drawn.window.startswith(f"M{MIDDLE} {MIDDLE}L")
-    assert cup(read(plane_putt(10, past_in=150))).window == ""
+    x, y = drawn.item("entry").spots[0]
+    assert x > MIDDLE.x, "it curves left, so it comes in from the right"
+    assert y > MIDDLE.y + RADIUS
+    assert tuple(drawn.item("window").spots[0]) == MIDDLE
+    assert not cup(read(plane_putt(10, past_in=150))).items_named("window")
 
 
 def test_the_profile_rises_with_the_ground():
@@ -137,16 +157,11 @@ def test_the_profile_rises_with_the_ground():
         profile(putt := plane_putt(10, grade=grade), read(putt), USUAL_WORDING)
         for grade in (0.02, -0.02, 0.0)
     )
-    assert up.ground_left > up.ground_right
-    assert down.ground_left < down.ground_right
-    assert up.ground_words == "up 2½ in over the putt · 2 %"
-    assert level.ground_words == "level from ball to hole"
-    assert up.start_y < up.end_y, "it slows on the way"
-
-
-def test_paths_are_short():
-    assert path_d(np.array([(1.0, 2.0), (3.25, 4.0)])) == "M1.0 2.0L3.2 4.0"
-    assert (
-        segments_d(np.array([(0, 0), (1, 1), (2, 2), (3, 3)], dtype=float))
-        == "M0.0 0.0L1.0 1.0M2.0 2.0L3.0 3.0"
-    )
+    (_, left), (_, right) = up.item("grade-line").spots
+    assert left > right
+    (_, left), (_, right) = down.item("grade-line").spots
+    assert left < right
+    assert up.item("grade").text == "up 2½ in over the putt · 2 %"
+    assert level.item("grade").text == "level from ball to hole"
+    speeds = up.item("speeds").spots
+    assert speeds[0, 1] < speeds[-1, 1], "it slows on the way"

@@ -5,6 +5,7 @@ import json
 import math
 import re
 from pathlib import Path
+from xml.etree import ElementTree
 
 import jsonschema
 import pytest
@@ -103,6 +104,12 @@ def test_command_prints_the_call_for_people():
     done = run("-", text=json.dumps(DOCUMENT))
     assert done.exit_code == 0
     assert done.output.startswith("Aim 12 in left of centre. Roll it one foot past.")
+
+
+def test_command_draws_the_plan_into_a_file(tmp_path):
+    file = tmp_path / "putt.svg"
+    done = run("-", "--drawing", str(file), text=json.dumps(DOCUMENT))
+    assert ElementTree.parse(file).getroot().get("aria-label") == done.output.splitlines()[0]
 
 
 def test_command_prints_the_example_of_the_document():

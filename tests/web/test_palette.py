@@ -5,8 +5,8 @@ from pathlib import Path
 
 import pytest
 
-CSS = (Path(__file__).parents[2] / "assets/app.css").read_text()
-COLOURS = dict(re.findall(r"--color-([a-z-]+): (#[0-9a-f]{6});", CSS.split("@layer base")[0]))
+CSS = (Path(__file__).parents[2] / "src/orthocline/drawing/sheet.css").read_text()
+COLOURS = dict(re.findall(r"--color-([a-z-]+): (#[0-9a-f]{6});", CSS))
 GROUNDS = ("paper", "raised", "green")
 WORDS = ("ink", "quiet", "do-words", "fall", "unsure", "real")
 LINES = ("ink", "quiet", "do", "fall", "unsure", "real", "edge")

@@ -35,7 +35,7 @@ def test_rolls_of_any_unit_both_ways_give_speed_slope_and_spread(client):
     assert "(3 balls, spread" in text(page)
     assert "each roll counts ×1.05" in text(page)
     assert "Lift the upper end 10¼ in" in text(page)
-    assert page.text.count('class="fill-real"/>') == 6, "each roll is a dot"
+    assert len(re.findall('data-part="roll-(?:out|back)"', page.text)) == 6, "each roll is a dot"
 
 
 def test_the_ramp_is_drawn_to_scale(client):

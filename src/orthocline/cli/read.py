@@ -3,13 +3,16 @@
 import json
 import sys
 from collections.abc import Iterator
-from typing import Any, BinaryIO
+from typing import Any, BinaryIO, TextIO
 
 import click
 
 from orthocline.core.roll import Read, read
+from orthocline.drawing.roll.plan import plan
+from orthocline.drawing.svg import svg_file
 from orthocline.formats.putt_document import LARGEST_BYTES, DocumentError, parse_putt
 from orthocline.formats.read_document import read_document
+from orthocline.wording.figures import USUAL_WORDING
 from orthocline.wording.read.call import call, entry_words
 from orthocline.wording.read.warnings import warning_words
 
@@ -20,10 +23,13 @@ UNREADABLE = 2
 @click.argument("file", type=click.File("rb"))
 @click.option("--json", "as_json", is_flag=True, help="Print the read as JSON.")
 @click.option("--lines", is_flag=True, help="One document a line in, one answer a line out (with --json).")
-def read_command(file: BinaryIO, *, as_json: bool, lines: bool) -> None:
+@click.option("--drawing", type=click.File("w", lazy=True), help="Write its plan to this file, as SVG.")
+def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO | None) -> None:
     """Read the putt document in FILE (- for standard input)."""
     if lines and not as_json:
         raise click.UsageError("--lines goes with --json")
+    if lines and drawing:
+        raise click.UsageError("--drawing is of one putt, not of --lines")
     if lines:
         sys.exit(_read_lines(file))
     try:
@@ -31,6 +37,8 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool) -> None:
     except DocumentError as error:
         click.echo(error.line, err=True)
         sys.exit(UNREADABLE)
+    if drawing:
+        drawing.write(_drawn(answer))
     if as_json:
         click.echo(_dump(_document(answer)))
         return
@@ -67,6 +75,10 @@ def _bounded_lines(file: BinaryIO) -> Iterator[bytes]:
 
 def _document(answer: Read) -> dict[str, Any]:
     return read_document(answer, warning_words(answer))
+
+
+def _drawn(answer: Read) -> str:
+    return svg_file(plan(answer.putt, answer, USUAL_WORDING, says=call(answer).sentence).scene)
 
 
 def _dump(answer: dict[str, Any]) -> str:

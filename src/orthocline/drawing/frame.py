@@ -4,9 +4,8 @@ import math
 from dataclasses import dataclass
 
 import numpy as np
-from numpy.typing import NDArray
 
-Spots = NDArray[np.float64]
+from orthocline.drawing.scene import Spot, Spots
 
 
 @dataclass(frozen=True)
@@ -28,6 +27,11 @@ class Frame:
     hole_y: float
     turn_deg: float = 0.0
 
+    @property
+    def hole(self) -> Spot:
+        """The hole's centre on the sheet, to a tenth of a unit."""
+        return Spot(round(self.hole_x, 1), round(self.hole_y, 1))
+
     def spots(self, beyond_m: Spots, right_m: Spots) -> Spots:
         """Return sheet coordinates, shape (n, 2), of places beyond the hole and right of it [m]."""
         cos, sin = math.cos(math.radians(self.turn_deg)), math.sin(math.radians(self.turn_deg))
@@ -35,12 +39,12 @@ class Frame:
         y = self.hole_y - self.scale * (beyond_m * cos - right_m * sin)
         return np.column_stack([x, y])
 
-    def spot(self, beyond_m: float, right_m: float) -> tuple[float, float]:
+    def spot(self, beyond_m: float, right_m: float) -> Spot:
         """Return the sheet coordinates of one place, to a tenth of a unit."""
         cos, sin = math.cos(math.radians(self.turn_deg)), math.sin(math.radians(self.turn_deg))
         x = self.hole_x + self.scale * (right_m * cos + beyond_m * sin)
         y = self.hole_y - self.scale * (beyond_m * cos - right_m * sin)
-        return round(x, 1), round(y, 1)
+        return Spot(round(x, 1), round(y, 1))
 
 
 def fit(
@@ -53,14 +57,3 @@ def fit(
     middle = 0.5 * (float(right.max()) + float(right.min()))
     slack = 0.5 * (height - scale * tall)
     return Frame(scale, center_x - scale * middle, top + slack + scale * float(beyond.max()))
-
-
-def path_d(spots: Spots) -> str:
-    """Return an SVG path through points of the sheet, to a tenth of a unit."""
-    return "M" + "L".join(f"{x:.1f} {y:.1f}" for x, y in spots.tolist())
-
-
-def segments_d(spots: Spots) -> str:
-    """Return an SVG path of separate strokes, each from one point of the sheet to the next."""
-    pairs = spots.reshape(-1, 4).tolist()
-    return "".join(f"M{x1:.1f} {y1:.1f}L{x2:.1f} {y2:.1f}" for x1, y1, x2, y2 in pairs)

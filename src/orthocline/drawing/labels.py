@@ -1,52 +1,65 @@
-"""Labels that touch neither a line nor each other: stacked at the sides of what is drawn."""
+"""Labels that touch neither what is drawn nor each other: in stacks at its sides, or near their points."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 import numpy as np
+import shapely
+from numpy.typing import NDArray
 
-from orthocline.drawing.frame import Spots
+from orthocline.drawing.lettering import USUAL, text_width
+from orthocline.drawing.scene import Item, Line, Sign, Spot, Spots, Words, spots_of
 
-LETTER_SHARE = 0.56
-"""Width of a letter as a share of the type's size: a little over what the shipped type needs."""
 LINE_SHARE = 1.25
 LETTERS_MIDDLE = 6.0
 """The foot of a label's letters stands so much below the point that it labels."""
 GAP = 14.0
-NEAR = 40.0
+NEAR_GAP = 10.0
+"""A label near its point keeps so far from it."""
+FAR = 40.0
 """A label further than this from its point has a leader line to it."""
+
+
+LabelSide = Literal["left", "right", "near"]
 
 
 @dataclass(frozen=True)
 class Wanted:
-    """A label that wants a place beside a point of the drawing, on the side named if it fits there.
+    """A label that wants a place by a point of the drawing.
 
-    One that is not `needed` is left out where it fits on neither side.
+    Attributes
+    ----------
+    side : {"left", "right", "near"}
+        Beside all that is drawn at its height, on the side named if it fits there; or, as on a map, as near
+        as can be.
+    needed : bool
+        One that is not needed is left out where it fits nowhere.
     """
 
     text: str
-    x: float
-    y: float
-    side: str = "left"
-    kind: str = "quiet"
+    at: Spot
+    side: LabelSide = "left"
+    sign: Sign = Sign.QUIET
     needed: bool = True
 
 
 @dataclass(frozen=True)
 class Label:
-    """A label in its place: text anchored at (x, y), and the end of its leader line, if it needs one."""
+    """A label in its place: text anchored at a spot, and the ends of its leader line, if it needs one."""
 
     text: str
-    x: float
-    y: float
+    at: Spot
     anchor: str
-    kind: str
-    leader: tuple[float, float, float, float] | None
+    sign: Sign
+    leader: Spots | None = None
 
-
-def text_width(text: str, size: float) -> float:
-    """Return about how wide a text is drawn."""
-    return LETTER_SHARE * size * len(text)
+    @property
+    def items(self) -> Iterator[Item]:
+        """What is drawn of it."""
+        if self.leader is not None:
+            yield Line(self.leader, Sign.QUIET, 1.0)
+        yield Words(self.text, self.at, self.sign, self.anchor)
 
 
 @dataclass(frozen=True)
@@ -57,10 +70,29 @@ class Room:
     right: float
     top: float
     bottom: float
-    size: float
+    size: float = USUAL
 
 
-def ink(lines: Sequence[Spots], marks: Spots, spacing: float = 5.0) -> Spots:
+@dataclass(frozen=True)
+class Box:
+    """An upright rectangle of the sheet."""
+
+    left: float
+    top: float
+    right: float
+    bottom: float
+
+    def meets(self, other: "Box") -> bool:
+        """Return whether two boxes share any place."""
+        return (
+            self.left < other.right
+            and other.left < self.right
+            and self.top < other.bottom
+            and other.top < self.bottom
+        )
+
+
+def dots_along(lines: Iterable[Spots], marks: Spots, spacing: float = 5.0) -> Spots:
     """Return what is drawn as points, shape (n, 2): lines every `spacing`, and marks as given."""
     dense = [marks]
     for spots in lines:
@@ -71,53 +103,49 @@ def ink(lines: Sequence[Spots], marks: Spots, spacing: float = 5.0) -> Spots:
     return np.concatenate(dense)
 
 
-class Outline:
-    """How far what is drawn reaches to either side, in strips half a line of text high."""
+class Ink:
+    """What is drawn, asked for what lies in a box: a tree, because a map has tens of thousands of points."""
 
-    def __init__(self, drawn: Spots, room: Room) -> None:
-        self.strip, self.size = 0.5 * room.size, room.size
-        count = int(room.bottom / self.strip) + 4
-        strips = np.clip((drawn[:, 1] / self.strip).astype(int), 0, count - 1)
-        low, high = np.full(count, np.inf), np.full(count, -np.inf)
-        np.minimum.at(low, strips, drawn[:, 0])
-        np.maximum.at(high, strips, drawn[:, 0])
-        self.low, self.high = low.tolist(), high.tolist()
+    def __init__(self, drawn: Spots) -> None:
+        self.drawn = drawn
+        self.tree = shapely.STRtree(shapely.points(drawn))
 
-    def reach(self, want: Wanted, y: float) -> tuple[float, float]:
-        """Return the leftmost and rightmost of a label's point and all drawn beside a line of text.
+    def inside(self, box: Box) -> Spots:
+        """Return the points in a box, its edge included."""
+        met: NDArray[np.int64] = self.tree.query(shapely.box(box.left, box.top, box.right, box.bottom))
+        return self.drawn[met]
 
-        Beyond the sheet nothing is drawn: there it is the point alone.
-        """
-        first = max(0, int((y - self.size) / self.strip))
-        last = max(first + 1, int((y + self.size) / self.strip) + 1)
-        low, high = self.low[first:last], self.high[first:last]
-        return min((want.x, *low)), max((want.x, *high))
+    def reach(self, at: Spot, y: float, size: float) -> tuple[float, float]:
+        """Return the leftmost and rightmost of a point and all drawn beside a line of text at height `y`."""
+        places = [at.x, *self.inside(Box(-1e6, y - size, 1e6, y + size))[:, 0].tolist()]
+        return min(places), max(places)
 
 
-def place_labels(wanted: Sequence[Wanted], drawn: Spots, room: Room) -> list[Label]:
+def place_labels(wanted: Iterable[Wanted], drawn: Spots, room: Room) -> list[Label]:
     """Return the labels in their places.
 
-    Each stands beside everything that is drawn at its height, on its side; labels on one side keep a line's
-    height apart. A label that would leave the sheet on its own side goes to the other.
+    Those on one side stand beside everything that is drawn at their height, a line's height apart; one that
+    would leave the sheet there goes to the other side. Those near their points take, in the order given, the
+    first place about it that touches nothing.
 
     Parameters
     ----------
     drawn : ndarray, shape (n, 2)
-        What may not be touched, from `ink`.
+        What may not be touched, from `dots_along`.
     """
+    wanted, ink = list(wanted), Ink(drawn)
     placed: list[Label] = []
-    outline = Outline(drawn, room)
-    sides = [(_side(want, outline, room), want) for want in wanted]
+    sides = [(_side(want, ink, room), want) for want in wanted if want.side != "near"]
     for side in ("left", "right"):
-        mine = sorted((want for at, want in sides if at == side), key=lambda want: want.y)
+        mine = sorted((want for at, want in sides if at == side), key=lambda want: want.at.y)
         for want, y in zip(mine, _heights(mine, room), strict=True):
-            placed.append(_label(want, y, side, outline, room))
-    return placed
+            placed.append(_beside(want, y, side, ink, room))
+    return placed + _near([want for want in wanted if want.side == "near"], placed, ink, room)
 
 
-def _side(want: Wanted, outline: Outline, room: Room) -> str:
+def _side(want: Wanted, ink: Ink, room: Room) -> str:
     """Return the side where a label goes; empty where it is left out."""
-    low, high = outline.reach(want, want.y)
+    low, high = ink.reach(want.at, want.at.y, room.size)
     width = text_width(want.text, room.size) + GAP
     free = {"left": low - room.left, "right": room.right - high}
     other = "right" if want.side == "left" else "left"
@@ -131,24 +159,67 @@ def _heights(wanted: Sequence[Wanted], room: Room) -> list[float]:
     step = LINE_SHARE * room.size
     heights: list[float] = []
     for want in wanted:
-        heights.append(max(want.y, heights[-1] + step if heights else room.top))
+        heights.append(max(want.at.y, heights[-1] + step if heights else room.top))
     for i in range(len(heights) - 1, -1, -1):
         most = heights[i + 1] - step if i + 1 < len(heights) else room.bottom
         heights[i] = min(heights[i], most)
     return heights
 
 
-def _label(want: Wanted, y: float, side: str, outline: Outline, room: Room) -> Label:
-    low, high = outline.reach(want, y)
+def _beside(want: Wanted, y: float, side: str, ink: Ink, room: Room) -> Label:
+    low, high = ink.reach(want.at, y, room.size)
     x = low - GAP if side == "left" else high + GAP
-    near = abs(y - want.y) < 0.6 * room.size and abs(x - want.x) <= NEAR
+    near = abs(y - want.at.y) < 0.6 * room.size and abs(x - want.at.x) <= FAR
     away = 4.0 if side == "left" else -4.0
-    leader = None if near else (round(x + away, 1), round(y, 1), want.x, want.y)
     return Label(
         want.text,
-        round(x, 1),
-        round(y + LETTERS_MIDDLE, 1),
+        Spot(round(x, 1), round(y + LETTERS_MIDDLE, 1)),
         "end" if side == "left" else "start",
-        want.kind,
-        leader,
+        want.sign,
+        None if near else spots_of((x + away, y), want.at),
     )
+
+
+def _near(wanted: Sequence[Wanted], placed: Sequence[Label], ink: Ink, room: Room) -> list[Label]:
+    taken = [label_box(label, room.size) for label in placed]
+    found = []
+    for want in wanted:
+        places = list(_places(want, room))
+        free = next(
+            (place for place in places if _is_free(label_box(place, room.size), taken, ink, room)), None
+        )
+        label = free or (places[0] if want.needed else None)
+        if label:
+            taken.append(label_box(label, room.size))
+            found.append(label)
+    return found
+
+
+def _places(want: Wanted, room: Room) -> Iterator[Label]:
+    """Yield a label in each place about its point: right, left, above and below, then further off."""
+    x, y = want.at
+    high = 0.5 * room.size
+    for gap in (NEAR_GAP, 2.5 * NEAR_GAP):
+        for up in (0.0, high + gap, -high - gap):
+            for aside, anchor in ((gap, "start"), (-gap, "end")):
+                yield Label(want.text, Spot(x + aside, y + LETTERS_MIDDLE - up), anchor, want.sign)
+        for up in (high + gap, -high - gap):
+            yield Label(want.text, Spot(x, y + LETTERS_MIDDLE - up), "middle", want.sign)
+
+
+def label_box(label: Label, size: float) -> Box:
+    """Return the box round a label's letters."""
+    wide = text_width(label.text, size)
+    left = label.at.x - {"start": 0.0, "middle": 0.5, "end": 1.0}[label.anchor] * wide
+    middle = label.at.y - LETTERS_MIDDLE
+    return Box(left, middle - 0.5 * size, left + wide, middle + 0.5 * size)
+
+
+def _is_free(box: Box, taken: Sequence[Box], ink: Ink, room: Room) -> bool:
+    on_sheet = (
+        box.left >= room.left
+        and box.right <= room.right
+        and box.top >= room.top
+        and box.bottom <= room.bottom
+    )
+    return on_sheet and not any(box.meets(other) for other in taken) and not len(ink.inside(box))

@@ -6,8 +6,11 @@ from typing import Any
 from flask import Flask, request
 from flask_compress import Compress
 from flask_talisman import Talisman
+from markupsafe import Markup
 from werkzeug.middleware.proxy_fix import ProxyFix
 
+from orthocline.drawing.scene import Scene
+from orthocline.drawing.svg import svg
 from orthocline.web import (
     about,
     account,
@@ -98,9 +101,15 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     database.init_app(app)
     errors.init_app(app)
     app.context_processor(fill_page)
+    app.add_template_filter(_placed, "svg")
     app.add_template_filter(speed_text)
     app.add_template_filter(tidy)
     app.add_template_filter(unbroken)
     for feature in (about, account, beat, log, measures, mode, other_methods, ramp, read, speed, today):
         app.register_blueprint(feature.blueprint)
     return app
+
+
+def _placed(scene: Scene, classes: str) -> Markup:
+    """Return a scene to stand in a page; what it says is escaped by its writer."""
+    return Markup(svg(scene, classes))

@@ -1,82 +1,108 @@
 """Strides along a tape and strokes against the rolls they made, drawn to scale."""
 
 import math
-from dataclasses import dataclass
-
-import numpy as np
+from collections.abc import Iterator
 
 from orthocline.core.estimate import Estimate
 from orthocline.core.speed import StrokePutt, stroke_rate
 from orthocline.core.units import INCH_M, PACE_M
-from orthocline.drawing.frame import path_d, segments_d
+from orthocline.drawing.scene import (
+    Area,
+    Disc,
+    Fill,
+    Item,
+    Line,
+    Scene,
+    Sign,
+    Spot,
+    Spots,
+    Strokes,
+    Words,
+    box,
+    scale_strokes,
+    spots_of,
+)
+from orthocline.drawing.ticks import ticks
 from orthocline.wording.figures import Wording, tidy
 
-STRIDE_LEFT, STRIDE_RIGHT = 30.0, 610.0
+WIDTH = 640.0
+STRIDE_HEIGHT, STRIDE_LEFT, STRIDE_RIGHT = 136.0, 30.0, 616.0
 STEPS = 4
-FOOT_GAP = 13.0
-PLOT = (60.0, 600.0, 20.0, 186.0)
-"""Left, right, top and bottom of the plot of strokes."""
+FEET_Y, FOOT_GAP, FOOT_HALF = 52.0, 13.0, 5.0
+PACES_Y, YARDS_Y = 94.0, 116.0
+LEAST_MIDDLE = 96.0
+"""The words of the pace are centred no nearer the sheet's edge."""
+STROKES_HEIGHT = 230.0
+LEFT, RIGHT, TOP, BOTTOM = 60.0, 600.0, 20.0, 186.0
+"""The plot of strokes."""
+ROOM = 1.15
+MOST_MARKS = 9
 
 
-@dataclass(frozen=True)
-class Stride:
-    """Four paces along a tape: where each foot stands, the paces marked, and the usual yard below."""
-
-    feet: tuple[tuple[float, float], ...]
-    foot_length: float
-    marks: str
-    pace_end: float
-    usual: str
-    words: str
-
-
-@dataclass(frozen=True)
-class Strokes:
-    """Launch speed against the length of the stroke: the putts tried and the golfer's line through them."""
-
-    dots: tuple[tuple[float, float], ...]
-    line: str
-    rule: tuple[tuple[float, str], ...]
-    words: str
-
-
-def stride_drawing(wording: Wording) -> Stride:
+def stride_drawing(wording: Wording) -> Scene:
     """Return the golfer's paces, or the usual ones, to scale, with the usual yard beside them."""
-    scale = (STRIDE_RIGHT - STRIDE_LEFT) / (STEPS * max(wording.pace_m, PACE_M) + 0.3)
-    step, shoe = scale * wording.pace_m, scale * wording.shoe_m
-    feet = tuple(
-        (round(STRIDE_LEFT + i * step, 1), 52.0 + (FOOT_GAP if i % 2 else -FOOT_GAP))
-        for i in range(STEPS + 1)
-    )
-    marks = np.array([[x, y] for x, _ in feet for y in (88.0, 100.0)])
-    yards = np.array(
-        [[STRIDE_LEFT + i * scale * PACE_M, y] for i in range(STEPS + 1) for y in (112.0, 120.0)]
-    )
+    scale = (STRIDE_RIGHT - STRIDE_LEFT - 6.0) / (STEPS * max(wording.pace_m, PACE_M) + 0.3)
     words = f"{'your' if wording.own_pace else 'the usual'} pace {wording.far(wording.pace_m)}"
-    return Stride(feet, round(shoe, 1), segments_d(marks), feet[1][0], segments_d(yards), words)
+    items = [Area(box(0.0, 0.0, WIDTH, STRIDE_HEIGHT), fill=Fill.GROUND), *_feet(scale, wording)]
+    for name, step_m, y, sign, half in (
+        ("paces", wording.pace_m, PACES_Y, Sign.DO, 6.0),
+        ("yards", PACE_M, YARDS_Y, Sign.QUIET, 4.0),
+    ):
+        places = [STRIDE_LEFT + i * scale * step_m for i in range(STEPS + 1)]
+        items.append(Line(spots_of((STRIDE_LEFT, y), (STRIDE_RIGHT, y)), sign, 1.4))
+        items.append(Strokes(scale_strokes(places, y, half), sign, 1.4, name=name))
+    middle = STRIDE_LEFT + 0.5 * scale * wording.pace_m
+    items.append(Words(words, Spot(max(middle, LEAST_MIDDLE), 22.0), Sign.DO, "middle", name="pace"))
+    items.append(Words("yards", Spot(STRIDE_RIGHT, YARDS_Y + 18.0), Sign.QUIET, "end"))
+    return Scene("stride-drawing", WIDTH, STRIDE_HEIGHT, words, tuple(items))
 
 
-def strokes_drawing(putts: list[StrokePutt], rate: Estimate | None, wording: Wording) -> Strokes:
-    """Return the putts that calibrate the stroke."""
-    left, right, top, bottom = PLOT
+def _feet(scale: float, wording: Wording) -> Iterator[Item]:
+    step, shoe = scale * wording.pace_m, scale * wording.shoe_m
+    for i in range(STEPS + 1):
+        x, y = STRIDE_LEFT + i * step, FEET_Y + (FOOT_GAP if i % 2 else -FOOT_GAP)
+        yield Area(_shoe(x, y, shoe), Sign.INK, Fill.OPEN, 1.6, name="foot")
+
+
+def _shoe(x: float, y: float, length: float) -> Spots:
+    """Return a shoe from above, round at heel and toe."""
+    half = min(FOOT_HALF, 0.5 * length)
+    round_toe = [math.radians(30.0 * i - 90.0) for i in range(7)]
+    toe = [(x + length - half + half * math.cos(turn), y + half * math.sin(turn)) for turn in round_toe]
+    heel = [(x + half - half * math.cos(turn), y - half * math.sin(turn)) for turn in round_toe]
+    return spots_of(*toe, *heel)
+
+
+def strokes_drawing(putts: list[StrokePutt], rate: Estimate | None, wording: Wording) -> Scene | None:
+    """Return launch speed against length of stroke: the putts that calibrate it; None without any."""
+    if not putts:
+        return None
     each = [(putt.stroke_m, _launch(putt)) for putt in putts]
-    longest = 1.15 * max([stroke for stroke, _ in each], default=24.0 * INCH_M)
-    fastest = 1.15 * max([speed for _, speed in each], default=2.5)
+    longest = ROOM * max(*(stroke for stroke, _ in each), INCH_M)
+    fastest = ROOM * max(speed for _, speed in each)
 
-    def spot(stroke_m: float, speed: float) -> tuple[float, float]:
-        return (
-            round(left + (right - left) * stroke_m / longest, 1),
-            round(bottom - (bottom - top) * speed / fastest, 1),
-        )
+    def spot(stroke_m: float, speed: float) -> Spot:
+        x = LEFT + (RIGHT - LEFT) * stroke_m / longest
+        return Spot(x, BOTTOM - (BOTTOM - TOP) * speed / fastest)
 
-    line = ""
+    items: list[Item] = [
+        Area(box(0.0, 0.0, WIDTH, STROKES_HEIGHT), fill=Fill.GROUND),
+        Line(spots_of((LEFT, TOP), (LEFT, BOTTOM), (RIGHT, BOTTOM)), Sign.INK, 1.4),
+    ]
     if rate:
         end = min(longest, fastest / rate.value)
-        line = path_d(np.array([spot(0.0, 0.0), spot(end, rate.value * end)]))
-    step = next(step for step in (2, 5, 10, 20, 50) if longest / wording.near_m / step <= 9)
-    marks = [step * i for i in range(1, math.floor(longest / wording.near_m / step) + 1)]
-    rule = tuple((spot(mark * wording.near_m, 0.0)[0], tidy(mark)) for mark in marks)
-    return Strokes(tuple(spot(*one) for one in each), line, rule, f"stroke, {wording.near_unit}")
+        items.append(Line(spots_of(spot(0.0, 0.0), spot(end, rate.value * end)), Sign.DO, 2.0, name="rate"))
+    items += [Disc(spot(*one), 5.5, Sign.REAL, name="putt") for one in each]
+    marks = ticks(0.0, longest / wording.near_m, MOST_MARKS)[1:]
+    places = [spot(mark * wording.near_m, 0.0).x for mark in marks]
+    items.append(Strokes(scale_strokes(places, BOTTOM + 3.0, 3.0), Sign.INK, 1.0))
+    items += [
+        Words(tidy(mark), Spot(x, BOTTOM + 22.0), Sign.QUIET, "middle")
+        for mark, x in zip(marks, places, strict=True)
+    ]
+    items.append(Words(f"stroke, {wording.near_unit}", Spot(RIGHT, BOTTOM + 42.0), Sign.QUIET, "end"))
+    items.append(Words("launch speed", Spot(8.0, TOP - 4.0), Sign.QUIET))
+    return Scene("strokes", WIDTH, STROKES_HEIGHT, "Launch speed against length of stroke", tuple(items))
 
 
 def _launch(putt: StrokePutt) -> float:

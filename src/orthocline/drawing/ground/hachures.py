@@ -1,57 +1,40 @@
 """The ground on a sheet: contours and hachures that show which way it falls, and how steeply."""
 
 import math
-from dataclasses import dataclass
 
+from orthocline.drawing.scene import Hachures, Spot
+from orthocline.drawing.ticks import INCHES, tick_step
 from orthocline.wording.figures import Wording, tidy
 
 LEVEL = 0.0005
 """Slopes [ratio] below this are drawn as level."""
-INTERVALS = {
-    "in": (0.125, 0.25, 0.5, 1, 2, 4, 6, 12, 24, 48, 96),
-    "cm": (0.25, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500),
-}
-"""Heights between two contours that may be drawn, by the golfer's unit."""
 CLOSEST = 42.0
 """Contours lie at least so many units of the sheet apart."""
+FARTHEST = 400.0
+"""And so many at most, where no round height is small enough: no more than one is in sight then."""
 
 
-@dataclass(frozen=True)
-class Hachures:
-    """A pattern of one tile: a contour, and strokes down the slope from it.
+def hachures(tilt: float, fall_deg: float, scale: float, origin: Spot, wording: Wording) -> Hachures | None:
+    """Return the hachures of a uniform slope on a sheet of `scale` units per metre; None if level.
 
-    Attributes
+    Parameters
     ----------
+    tilt : float
+        Slope [ratio].
     fall_deg : float
-        The way the ground falls on the sheet, clockwise from up.
-    spacing : float
-        Distance between contours on the sheet.
-    every : float
-        Distance between strokes; closer where steeper.
-    weight : float
-        Width of the strokes; heavier where steeper.
-    interval : str
-        Height between two contours, in words.
+        The way it falls on the sheet, clockwise from up.
+    origin : Spot
+        Where a contour passes.
     """
-
-    fall_deg: float
-    spacing: float
-    every: float
-    weight: float
-    interval: str
-
-
-def hachures(tilt: float, fall_deg: float, scale: float, wording: Wording) -> Hachures | None:
-    """Return the hachures of a uniform slope on a sheet of `scale` units per metre; None if level."""
     if tilt < LEVEL:
         return None
     per_unit = wording.near_m / tilt * scale
-    heights = INTERVALS[wording.near_unit]
-    interval = next((i for i in heights if i * per_unit >= CLOSEST), heights[-1])
+    interval = tick_step(CLOSEST / per_unit, () if wording.metric else INCHES)
     steep = min(tilt / 0.04, 2.0)
     return Hachures(
+        origin,
         fall_deg,
-        round(min(interval * per_unit, 400.0), 1),
+        round(min(interval * per_unit, FARTHEST), 1),
         round(20.0 / (1.0 + 1.6 * steep), 1),
         round(0.7 + 0.7 * steep, 2),
         f"{tidy(interval, 3)} {wording.near_unit}",

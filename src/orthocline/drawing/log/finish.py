@@ -1,66 +1,98 @@
 """The place to tap: rings round the cup, to scale, the golfer's eye up."""
 
-from collections.abc import Mapping
+import math
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.log import Finish
-from orthocline.wording.figures import Wording
+from orthocline.drawing.labels import Room, Wanted, dots_along, place_labels
+from orthocline.drawing.scene import (
+    Area,
+    Disc,
+    Fill,
+    Group,
+    Item,
+    Line,
+    Scene,
+    Sign,
+    Spot,
+    Words,
+    box,
+    spots_of,
+)
+from orthocline.drawing.ticks import ticks
+from orthocline.wording.figures import Wording, tidy
 
 SIZE = 600.0
-MIDDLE = SIZE / 2
-RINGS: Mapping[str, Mapping[int, tuple[float, ...]]] = {
-    "ft": {3: (1, 2, 3), 6: (2, 4, 6), 15: (5, 10, 15), 40: (10, 20, 30, 40)},
-    "m": {1: (0.25, 0.5, 1), 2: (0.5, 1, 2), 5: (1, 3, 5), 12: (4, 8, 12)},
-}
-"""How far from the hole the edge of the drawing may be, with the rings drawn, by the golfer's unit."""
-
-
-@dataclass(frozen=True)
-class Ring:
-    """A circle round the hole, with its distance."""
-
-    radius: float
-    words: str
+MIDDLE = Spot(SIZE / 2, SIZE / 2)
+MARGIN = 26.0
+FOOT = Spot(MIDDLE.x, SIZE - 4.0)
+"""Where the ball comes from."""
+SPANS: Mapping[str, tuple[int, ...]] = {"ft": (3, 6, 15, 40), "m": (1, 2, 5, 12)}
+"""How far from the hole the edge of the drawing may be, by the golfer's unit."""
+MOST_RINGS = 5
+LEAST_HOLE = 4.0
+ROOM = Room(left=4.0, right=SIZE - 4.0, top=34.0, bottom=566.0)
+ROUND = [math.radians(10.0 * i) for i in range(37)]
 
 
 @dataclass(frozen=True)
 class Target:
-    """The drawing to tap on.
+    """The drawing to tap on, and how far from the hole its edge is and may be, in the golfer's unit.
 
-    Attributes
-    ----------
-    span : int
-        How far the edge is from the hole, in the golfer's unit.
-    spans : tuple of int
-        How far it may be.
-    per_near : float
-        Units of the drawing per inch or centimetre.
-    dot : tuple of float, or None
-        The finish as recorded so far.
+    The scene's data are the hole's place and how many units an inch or centimetre is.
     """
 
+    scene: Scene
     span: int
     spans: tuple[int, ...]
-    per_near: float
-    hole_radius: float
-    rings: tuple[Ring, ...]
-    dot: tuple[float, float] | None
 
 
 def target(finish: Finish | None, asked_span: str, wording: Wording) -> Target:
     """Return the drawing round the cup; without a wish, wide enough for the finish, else the nearest."""
-    rings = RINGS[wording.far_unit]
-    spans = tuple(rings)
+    spans = SPANS[wording.far_unit]
     span = int(asked_span) if asked_span in map(str, spans) else _span_for(finish, spans, wording)
-    scale = (MIDDLE - 26.0) / (span * wording.far_m)
-    circles = tuple(
-        Ring(ring * wording.far_m * scale, f"{ring:g} {wording.far_unit}") for ring in rings[span]
-    )
-    dot = None
-    if finish:
-        dot = (MIDDLE + finish.across_m * scale, MIDDLE - finish.along_m * scale)
-    return Target(span, spans, wording.near_m * scale, max(HOLE_RADIUS_M * scale, 4.0), circles, dot)
+    scale = (MIDDLE.x - MARGIN) / (span * wording.far_m)
+    at = Spot(MIDDLE.x + finish.across_m * scale, MIDDLE.y - finish.along_m * scale) if finish else None
+    rings = [(mark, mark * wording.far_m * scale) for mark in ticks(0.0, span, MOST_RINGS)[1:]]
+    hole = max(HOLE_RADIUS_M * scale, LEAST_HOLE)
+    items = [
+        Area(box(0.0, 0.0, SIZE, SIZE), fill=Fill.GROUND),
+        *_ring_items(rings, at, wording),
+        Line(spots_of(FOOT, (MIDDLE.x, MIDDLE.y + hole)), Sign.INK, 1.5, "0.1 6"),
+        Disc(MIDDLE, hole, Sign.INK, name="hole"),
+        Words("↓ your ball", Spot(10.0, 588.0), Sign.QUIET),
+        Words("↑ past the hole", Spot(10.0, 26.0), Sign.QUIET),
+        _finish_item(at),
+    ]
+    says = f"The cup and {span} {wording.far_unit} round it, as you face the hole"
+    data = {"middle": MIDDLE.x, "foot": FOOT.y, "per-near": wording.near_m * scale}
+    return Target(Scene("target", SIZE, SIZE, says, tuple(items), data), span, spans)
+
+
+def _ring_items(rings: Sequence[tuple[float, float]], at: Spot | None, wording: Wording) -> Iterator[Item]:
+    """Yield circles round the hole, each with its distance clear of the finish."""
+    for _, radius in rings:
+        yield Disc(MIDDLE, radius, Sign.EDGE, None, 1.2, name="ring")
+    circles = [
+        spots_of(*[(MIDDLE.x + r * math.sin(turn), MIDDLE.y - r * math.cos(turn)) for turn in ROUND])
+        for _, r in rings
+    ]
+    lines = [*circles, spots_of(FOOT, at or MIDDLE), spots_of(FOOT, MIDDLE)]
+    wanted = [
+        Wanted(f"{tidy(mark)} {wording.far_unit}", Spot(*circle[4].tolist()), "near")
+        for (mark, _), circle in zip(rings, circles, strict=True)
+    ]
+    for label in place_labels(wanted, dots_along(lines, spots_of(MIDDLE)), ROOM):
+        yield from label.items
+
+
+def _finish_item(at: Spot | None) -> Item:
+    """Return where the ball rested with its way there; hidden while it is not known."""
+    end = at or MIDDLE
+    items = Line(spots_of(FOOT, end), Sign.REAL, 2.0), Disc(end, 9.0, Sign.REAL, name="finish-dot")
+    return Group(items, name="finish", hidden=at is None)
 
 
 def _span_for(finish: Finish | None, spans: tuple[int, ...], wording: Wording) -> int:

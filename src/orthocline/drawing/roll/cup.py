@@ -1,59 +1,75 @@
 """The cup drawn large: the hour where the ball goes in, and from where to where it still drops."""
 
 import math
-from dataclasses import dataclass
+from collections.abc import Iterator
 
 import numpy as np
 
 from orthocline.core.roll import Read
-from orthocline.drawing.frame import segments_d
-from orthocline.drawing.roll.plan import Line
+from orthocline.drawing.scene import (
+    Area,
+    Disc,
+    Fill,
+    Item,
+    Line,
+    Scene,
+    Sign,
+    Spot,
+    Spots,
+    Strokes,
+    Words,
+    arrowhead,
+    spots_of,
+)
 from orthocline.wording.figures import hour_words
 
-SIZE, RADIUS = 170.0, 58.0
-MIDDLE = SIZE / 2
+WIDTH, HEIGHT, RADIUS = 170.0, 174.0, 58.0
+MIDDLE = Spot(85.0, 85.0)
+HOUR_DEG = 30.0
+NAMED = {12: Spot(85.0, 16.0), 3: Spot(158.0, 90.0), 6: Spot(85.0, 170.0), 9: Spot(12.0, 90.0)}
+"""Where the hours are named: 6 is nearest the ball."""
 
 
-@dataclass(frozen=True)
-class Cup:
-    """The cup as the golfer faces it: 6 nearest the ball."""
-
-    hours: str
-    entry: Line | None
-    window: str
-    words: str
+def cup(read: Read) -> Scene:
+    """Return the cup of a read as the golfer faces it."""
+    says = "The cup as you face it"
+    if read.entry_clock_hours is not None:
+        says = f"The ball goes in at {hour_words(read.entry_clock_hours)}"
+    return Scene("cup", WIDTH, HEIGHT, says, tuple(_items(read)))
 
 
-def cup(answer: Read) -> Cup:
-    """Return the cup of a read."""
-    words = "The cup as you face it"
-    entry = None
-    if answer.entry_clock_hours is not None:
-        entry = _arrow(answer)
-        words = f"The ball goes in at {hour_words(answer.entry_clock_hours)}"
-    window = _window(*answer.entry_window_hours) if answer.entry_window_hours else ""
-    return Cup(HOURS, entry, window, words)
+def _items(read: Read) -> Iterator[Item]:
+    yield Disc(MIDDLE, RADIUS, Sign.INK, Fill.OPEN, 2.0, name="rim")
+    if read.entry_window_hours:
+        yield Area(_wedge(*read.entry_window_hours), Sign.UNSURE, Fill.HATCHED, 1.0, name="window")
+    yield Disc(MIDDLE, RADIUS, Sign.INK, None, 2.0)
+    yield Strokes(HOURS, Sign.INK, 1.4)
+    for hour, spot in NAMED.items():
+        yield Words(str(hour), spot, Sign.QUIET, "middle")
+    if read.entry_clock_hours is not None:
+        yield from _arrow(read)
 
 
-def _at(hour: float, radius: float) -> tuple[float, float]:
-    angle = math.radians(30.0 * hour)
-    return MIDDLE + radius * math.sin(angle), MIDDLE - radius * math.cos(angle)
+def _at(hour: float, radius: float) -> Spot:
+    angle = math.radians(HOUR_DEG * hour)
+    return Spot(MIDDLE.x + radius * math.sin(angle), MIDDLE.y - radius * math.cos(angle))
 
 
-HOURS = segments_d(np.array([_at(hour, radius) for hour in range(12) for radius in (RADIUS - 7, RADIUS)]))
-"""Strokes at the twelve hours, as an SVG path."""
+HOURS = spots_of(*[_at(hour, radius) for hour in range(12) for radius in (RADIUS - 7, RADIUS)])
+"""Strokes at the twelve hours."""
 
 
-def _arrow(answer: Read) -> Line:
-    """Return the ball's way over the rim to the centre."""
-    right = math.sin(answer.aim.entry_right_rad)
-    beyond = math.cos(answer.aim.entry_right_rad)
-    start, end = RADIUS + 10.0, 6.0
-    return Line(MIDDLE - right * start, MIDDLE + beyond * start, MIDDLE - right * end, MIDDLE + beyond * end)
+def _arrow(read: Read) -> Iterator[Item]:
+    """Yield the ball's way over the rim to the centre."""
+    right, beyond = math.sin(read.aim.entry_right_rad), math.cos(read.aim.entry_right_rad)
+    start, head, end = (
+        Spot(MIDDLE.x - right * away, MIDDLE.y + beyond * away) for away in (RADIUS + 10.0, 16.0, 3.0)
+    )
+    yield Line(spots_of(start, head), Sign.INK, 3.0, name="entry")
+    yield Area(arrowhead(end, (right, -beyond), 15.0, 7.5), Sign.INK)
 
 
-def _window(first: float, last: float) -> str:
-    """Return the wedge between two hours as an SVG path; hours grow clockwise."""
-    (x0, y0), (x1, y1) = _at(first, RADIUS), _at(last, RADIUS)
-    large = 1 if last - first > 6.0 else 0
-    return f"M{MIDDLE} {MIDDLE}L{x0:.1f} {y0:.1f}A{RADIUS} {RADIUS} 0 {large} 1 {x1:.1f} {y1:.1f}Z"
+def _wedge(first: float, last: float) -> Spots:
+    """Return the wedge between two hours; hours grow clockwise."""
+    count = 2 + int((last - first) * 6.0)
+    return spots_of(MIDDLE, *[_at(hour, RADIUS) for hour in np.linspace(first, last, count)])

@@ -1,68 +1,53 @@
 """The side view: the grade of the ground, and the ball's speed along the way."""
 
-from dataclasses import dataclass
+from collections.abc import Iterator
 
 import numpy as np
 
 from orthocline.core.roll import Putt, Read
-from orthocline.drawing.frame import path_d
+from orthocline.drawing.scene import Area, Fill, Item, Line, Scene, Sign, Spot, Words, spots_of
 from orthocline.wording.figures import Wording
 
 WIDTH, HEIGHT = 640.0, 128.0
 LEFT, RIGHT = 96.0, 560.0
 SPEED_TOP, SPEED_BOTTOM = 32.0, 66.0
 GROUND_MIDDLE, GROUND_TALLEST = 96.0, 22.0
+FOOT = HEIGHT - 4.0
 EXAGGERATION = 6.0
 """Heights are drawn so many times too large against lengths, less where that would not fit."""
+BESIDE = 8.0
 
 
-@dataclass(frozen=True)
-class Profile:
-    """What the side view draws."""
-
-    ground: str
-    ground_words: str
-    ground_left: float
-    ground_right: float
-    speed: str
-    start_words: str
-    end_words: str
-    start_y: float
-    end_y: float
-    time_words: str
-
-
-def profile(putt: Putt, answer: Read | None, wording: Wording) -> Profile:
+def profile(putt: Putt, read: Read | None, wording: Wording) -> Scene:
     """Return the side view; without its speeds while the read is hidden."""
     grade = putt.surface.grade(putt.bearing_rad)
-    run = RIGHT - LEFT
-    rise = float(np.clip(EXAGGERATION * grade * run, -GROUND_TALLEST, GROUND_TALLEST))
-    left, right = GROUND_MIDDLE + rise / 2, GROUND_MIDDLE - rise / 2
-    speed, start, end, start_y, end_y, time = "", "", "", 0.0, 0.0, ""
-    if answer:
-        along = answer.path[:, 1:3] @ np.array([np.cos(putt.bearing_rad), np.sin(putt.bearing_rad)])
-        along = (along - along[0]) / (along[-1] - along[0])
-        fastest = float(answer.path[:, 3].max())
-        heights = SPEED_BOTTOM - (SPEED_BOTTOM - SPEED_TOP) * answer.path[:, 3] / fastest
-        speed = path_d(np.column_stack([LEFT + run * along, heights])[::4])
-        start, end = (wording.ball_speed(v) for v in (answer.path[0, 3], answer.path[-1, 3]))
-        start_y, end_y = float(heights[0]), float(heights[-1])
-        time = f"ball speed on the way · {answer.aim.time_to_hole_s:.1f} s to the cup"
-    return Profile(
-        f"M{LEFT} {left:.1f}L{RIGHT} {right:.1f}V{HEIGHT - 4}H{LEFT}Z",
-        _words(grade, putt.length_m, wording),
-        round(left, 1),
-        round(right, 1),
-        speed,
-        start,
-        end,
-        start_y,
-        end_y,
-        time,
-    )
+    words = _ground_words(grade, putt.length_m, wording)
+    items = [*_ground_items(grade), *(_speed_items(putt, read, wording) if read else ())]
+    items.append(Words(words, Spot((LEFT + RIGHT) / 2, HEIGHT - 6.0), Sign.FALL, "middle", name="grade"))
+    return Scene("side-view", WIDTH, HEIGHT, f"Side view: {words}", tuple(items))
 
 
-def _words(grade: float, length_m: float, wording: Wording) -> str:
+def _ground_items(grade: float) -> Iterator[Item]:
+    rise = float(np.clip(EXAGGERATION * grade * (RIGHT - LEFT), -GROUND_TALLEST, GROUND_TALLEST))
+    line = spots_of((LEFT, GROUND_MIDDLE + rise / 2), (RIGHT, GROUND_MIDDLE - rise / 2))
+    yield Area(np.concatenate([line, spots_of((RIGHT, FOOT), (LEFT, FOOT))]), fill=Fill.GROUND)
+    yield Line(line, Sign.FALL, 2.0, name="grade-line")
+
+
+def _speed_items(putt: Putt, read: Read, wording: Wording) -> Iterator[Item]:
+    along = read.path[:, 1:3] @ np.array([np.cos(putt.bearing_rad), np.sin(putt.bearing_rad)])
+    along = (along - along[0]) / (along[-1] - along[0])
+    speeds = read.path[:, 3]
+    heights = SPEED_BOTTOM - (SPEED_BOTTOM - SPEED_TOP) * speeds / float(speeds.max())
+    yield Line(np.column_stack([LEFT + (RIGHT - LEFT) * along, heights])[::4], Sign.INK, 2.2, name="speeds")
+    first, last = Spot(LEFT - BESIDE, heights[0] + 5.0), Spot(RIGHT + BESIDE, heights[-1] + 5.0)
+    yield Words(wording.ball_speed(speeds[0]), first, anchor="end")
+    yield Words(wording.ball_speed(speeds[-1]), last)
+    time = f"ball speed on the way · {read.aim.time_to_hole_s:.1f} s to the cup"
+    yield Words(time, Spot(RIGHT, 16.0), Sign.QUIET, "end")
+
+
+def _ground_words(grade: float, length_m: float, wording: Wording) -> str:
     if abs(grade) < 0.0005:
         return "level from ball to hole"
     way = "up" if grade > 0 else "down"

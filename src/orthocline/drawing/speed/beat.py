@@ -1,41 +1,75 @@
 """The stroke as the golfer looks down on it: the hole to the left of a right-handed one."""
 
-from dataclasses import dataclass
+from collections.abc import Iterator
 
+from orthocline.drawing.scene import (
+    Area,
+    Disc,
+    Fill,
+    Group,
+    Item,
+    Line,
+    Scene,
+    Sign,
+    Spot,
+    Strokes,
+    Words,
+    box,
+    spots_of,
+)
 from orthocline.wording.figures import Wording
 
-WIDTH = 640.0
-BALL_X = 390.0
-BACK = 170.0
-MARK_X = 90.0
+WIDTH, HEIGHT, LINE_Y = 640.0, 470.0, 310.0
+BALL_X, BACK, MARK_X = 390.0, 170.0, 90.0
+MARK_WORDS = 110.0
+"""The mark's words are centred no nearer the sheet's edge."""
+STROKE_Y, HEAD_TOP, HEAD_FOOT = 365.0, 272.0, 348.0
+PULSE, PULSE_RADIUS = Spot(320.0, 118.0), 84.0
 
 
-@dataclass(frozen=True)
-class StrokePlan:
-    """Where ball, top of the stroke and one-second mark lie on the sheet, and what they say.
+def stroke_plan(wording: Wording, mark_m: float | None, stroke_m: float | None) -> Scene:
+    """Return the stroke as this golfer sees it, from above; a left-handed one has the hole to the right.
 
-    Attributes
-    ----------
-    ball_x, top_x, end_x, mark_x : float
-        Ball, top of the backswing, end of the stroke as far beyond the ball, and the mark.
+    Its data are where ball, top of the stroke and end of it lie, for whoever moves the head.
     """
-
-    ball_x: float
-    top_x: float
-    end_x: float
-    mark_x: float
-    back_words: str
-    mark_words: str
-    hole_words: str
-
-
-def stroke_plan(wording: Wording, mark_m: float | None, stroke_m: float | None) -> StrokePlan:
-    """Return the stroke as this golfer sees it, from above; a left-handed one has the hole to the right."""
+    toward = 1.0 if wording.left_handed else -1.0
 
     def seen(x: float) -> float:
         return WIDTH - x if wording.left_handed else x
 
-    back = f"{wording.short(stroke_m / 2.0)} back, as far through" if stroke_m else "back, as far through"
-    mark = f"one second: {wording.far(mark_m)}" if mark_m else "one second"
     hole = "to the hole →" if wording.left_handed else "← to the hole"
-    return StrokePlan(seen(BALL_X), seen(BALL_X + BACK), seen(BALL_X - BACK), seen(MARK_X), back, mark, hole)
+    ball, top, end = seen(BALL_X), seen(BALL_X + BACK), seen(BALL_X - BACK)
+    items = [
+        Area(box(0.0, 0.0, WIDTH, HEIGHT), fill=Fill.GROUND),
+        Line(spots_of((20.0, LINE_Y), (620.0, LINE_Y)), Sign.INK, 1.4, "0.1 6"),
+        *_stroke_items(ball, top, end, stroke_m, wording),
+        *_mark_items(seen(MARK_X), mark_m, wording),
+        Words(hole, Spot(seen(12.0), 452.0), Sign.QUIET, "end" if wording.left_handed else "start"),
+        Disc(Spot(ball, LINE_Y), 12.0, Sign.INK, Fill.OPEN, 2.2, name="ball"),
+        Group((_head(ball, -toward),), name="head"),
+        Disc(PULSE, PULSE_RADIUS, Sign.INK, None, 2.5, name="pulse"),
+    ]
+    data = {"ball": ball, "top": top, "end": end}
+    return Scene("stroke", WIDTH, HEIGHT, f"The stroke seen from above, {hole}", tuple(items), data)
+
+
+def _stroke_items(
+    ball: float, top: float, end: float, stroke_m: float | None, wording: Wording
+) -> Iterator[Item]:
+    ends = [(x, STROKE_Y + way) for x in (top, ball, end) for way in (-13.0, 13.0)]
+    yield Strokes(spots_of(*ends, (top, STROKE_Y), (end, STROKE_Y)), Sign.DO, 1.4)
+    back = f"{wording.short(stroke_m / 2.0)} back, as far through" if stroke_m else "back, as far through"
+    yield Words(back, Spot(ball, STROKE_Y + 43.0), Sign.DO, "middle")
+
+
+def _mark_items(x: float, mark_m: float | None, wording: Wording) -> Iterator[Item]:
+    yield Line(spots_of((x, LINE_Y - 36.0), (x, LINE_Y + 36.0)), Sign.INK, 2.6, name="mark")
+    words = f"one second: {wording.far(mark_m)}" if mark_m else "one second"
+    centre = min(max(x, MARK_WORDS), WIDTH - MARK_WORDS)
+    yield Words(words, Spot(centre, LINE_Y - 52.0), anchor="middle")
+
+
+def _head(ball: float, behind: float) -> Item:
+    """Return the putter's head against the ball, on the side away from the hole."""
+    near, far = ball + 14.0 * behind, ball + 29.0 * behind
+    return Area(box(min(near, far), HEAD_TOP, max(near, far), HEAD_FOOT), Sign.INK)

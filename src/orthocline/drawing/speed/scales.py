@@ -1,119 +1,115 @@
 """A scale of green speeds with the one found, and where zero putts stopped."""
 
 import math
-from collections.abc import Sequence
-from dataclasses import dataclass
-
-import numpy as np
+from collections.abc import Iterator, Sequence
 
 from orthocline.core.estimate import Estimate
 from orthocline.core.speed import ZeroScore
 from orthocline.core.units import INCH_M
-from orthocline.drawing.frame import segments_d
-from orthocline.wording.figures import Wording, speed_text
+from orthocline.drawing.scene import (
+    Area,
+    Disc,
+    Fill,
+    Item,
+    Line,
+    Scene,
+    Sign,
+    Spot,
+    Strokes,
+    Words,
+    box,
+    scale_strokes,
+    spots_of,
+)
+from orthocline.drawing.ticks import ticks
+from orthocline.wording.figures import Wording, speed_text, tidy
 
+WIDTH = 640.0
 LEFT, RIGHT = 40.0, 600.0
 SCALE_TOP, SCALE_LANE = 76.0, 84.0
 LEAST_SPEED, MOST_SPEED = 4, 16
-LANE, FIRST_LANE = 58.0, 72.0
+MOST_MARKS = 10
+LANE, FIRST_LANE, BALLS_TOP = 58.0, 72.0, 40.0
+BALL_WORDS = 110.0
+"""Room beyond the farthest ball for what it says."""
 LEAVE_M = 18.0 * INCH_M
 
 
-@dataclass(frozen=True)
-class ScaleLane:
-    """One speed on the scale with its range; the `last` is what they make together."""
-
-    y: float
-    x: float
-    low_x: float
-    high_x: float
-    words: str
-    last: bool
-
-
-@dataclass(frozen=True)
-class SpeedScale:
-    """A scale of green speeds: its marks, and the speeds on it, one below the other."""
-
-    lanes: tuple[ScaleLane, ...]
-    marks: tuple[tuple[float, str], ...]
-    strokes: str
-    axis_y: float
-    height: float
-
-
-@dataclass(frozen=True)
-class ZeroBall:
-    """One ball: where it stopped, on a lane of its own, and what that is."""
-
-    x: float
-    y: float
-    good: bool
-    words: str
-
-
-@dataclass(frozen=True)
-class ZeroPlan:
-    """The last yards of zero putts, seen from above: target, where a ball should stop, the balls.
-
-    Attributes
-    ----------
-    target_x, leave_x : float
-        The target, and eighteen inches past it.
-    mean_x : float
-        Where the balls stopped on average.
-    """
-
-    target_x: float
-    leave_x: float
-    mean_x: float
-    balls: tuple[ZeroBall, ...]
-    height: float
-    leave_words: str
-
-
-def speed_scale(speeds: Sequence[tuple[str, Estimate]]) -> SpeedScale:
+def speed_scale(speeds: Sequence[tuple[str, Estimate]]) -> Scene:
     """Return the scale with speeds on it, each with its name, the last one being the answer."""
     least = min(LEAST_SPEED, *(math.floor(one.value - one.within) for _, one in speeds))
     most = max(MOST_SPEED, *(math.ceil(one.value + one.within) for _, one in speeds))
-    per_foot = (RIGHT - LEFT) / (most - least)
 
     def x_of(speed: float) -> float:
-        return round(LEFT + per_foot * (speed - least), 1)
+        return LEFT + (RIGHT - LEFT) * (speed - least) / (most - least)
 
-    lanes = tuple(
-        ScaleLane(
-            SCALE_TOP + SCALE_LANE * i,
-            x_of(one.value),
-            x_of(one.value - one.within),
-            x_of(one.value + one.within),
-            f"{name}: {speed_text(one.value)} ±{speed_text(one.within)}",
-            i == len(speeds) - 1,
-        )
-        for i, (name, one) in enumerate(speeds)
-    )
     axis = SCALE_TOP + SCALE_LANE * len(speeds) - 16.0
-    marks = tuple((x_of(speed), str(speed)) for speed in range(least, most + 1, 2))
-    strokes = np.array([[x, y] for x, _ in marks for y in (axis - 7.0, axis + 7.0)])
-    return SpeedScale(lanes, marks, segments_d(strokes), axis, axis + 72.0)
+    height = axis + 72.0
+    items: list[Item] = [Area(box(0.0, 0.0, WIDTH, height), fill=Fill.GROUND)]
+    for i, (name, one) in enumerate(speeds):
+        places = [x_of(speed) for speed in (one.value - one.within, one.value, one.value + one.within)]
+        words = f"{name}: {speed_text(one.value)} ±{speed_text(one.within)}"
+        items += _speed_items(places, SCALE_TOP + SCALE_LANE * i, words, last=i == len(speeds) - 1)
+    marks = ticks(least, most, MOST_MARKS)
+    items += _axis_items([(x_of(mark), tidy(mark)) for mark in marks], axis)
+    says = f"Speed {speed_text(speeds[0][1].value)} on a scale of speeds"
+    return Scene("speed-scale", WIDTH, height, says, tuple(items))
 
 
-def zero_plan(score: ZeroScore, wording: Wording) -> ZeroPlan:
+def _speed_items(places: Sequence[float], y: float, words: str, *, last: bool) -> Iterator[Item]:
+    low, x, high = places
+    sign = Sign.DO if last else Sign.INK
+    yield Words(words, Spot(LEFT, y - 24.0), sign)
+    yield Area(box(low, y - 14.0, high, y + 14.0), Sign.UNSURE, Fill.HATCHED, 1.0, name="range")
+    yield Line(spots_of((x, y - 18.0), (x, y + 18.0)), sign, 3.2 if last else 2.0, name="speed")
+
+
+def _axis_items(marks: Sequence[tuple[float, str]], y: float) -> Iterator[Item]:
+    yield Line(spots_of((LEFT, y), (RIGHT, y)), Sign.INK, 1.5)
+    yield Strokes(scale_strokes([x for x, _ in marks], y, 7.0), Sign.INK, 1.5)
+    for x, words in marks:
+        yield Words(words, Spot(x, y + 28.0), Sign.QUIET, "middle", name="mark")
+    yield Words("← slower", Spot(LEFT, y + 54.0), Sign.QUIET)
+    yield Words("faster →", Spot(RIGHT, y + 54.0), Sign.QUIET, "end")
+
+
+def zero_plan(score: ZeroScore, wording: Wording) -> Scene:
     """Return where the balls stopped, to scale, each on its own lane."""
-    low = min(*score.past_m, -LEAVE_M)
-    high = max(*score.past_m, 2.0 * LEAVE_M)
-    scale = (RIGHT - LEFT - 110.0) / (high - low)
+    low, high = min(*score.past_m, -LEAVE_M), max(*score.past_m, 2.0 * LEAVE_M)
+    scale = (RIGHT - LEFT - BALL_WORDS) / (high - low)
 
-    def x_of(past: float) -> float:
-        return round(LEFT + scale * (past - low), 1)
+    def x_of(past_m: float) -> float:
+        return LEFT + scale * (past_m - low)
 
-    balls = tuple(
-        ZeroBall(x_of(past), FIRST_LANE + LANE * i, good, _stopped(past, wording))
-        for i, (past, good) in enumerate(zip(score.past_m, score.good, strict=True))
-    )
-    height = FIRST_LANE + LANE * len(balls) + 44.0
-    leave = f"0 to {wording.short(LEAVE_M)} past"
-    return ZeroPlan(x_of(0.0), x_of(LEAVE_M), x_of(score.mean_m), balls, height, leave)
+    height = FIRST_LANE + LANE * len(score.past_m) + 44.0
+    items = [
+        Area(box(0.0, 0.0, WIDTH, height), fill=Fill.GROUND),
+        *_target_items(x_of(0.0), x_of(LEAVE_M), x_of(score.mean_m), height, wording),
+    ]
+    for i, (past_m, good) in enumerate(zip(score.past_m, score.good, strict=True)):
+        at = Spot(x_of(past_m), FIRST_LANE + LANE * i)
+        items += _ball_items(at, max(at.x, x_of(LEAVE_M)), _stopped(past_m, wording), good=good)
+    items.append(Words("your ball ←", Spot(8.0, height - 12.0), Sign.QUIET))
+    return Scene("zero-putts", WIDTH, height, "Where each ball stopped", tuple(items))
+
+
+def _target_items(
+    target: float, leave: float, mean: float, height: float, wording: Wording
+) -> Iterator[Item]:
+    """Yield where a ball should stop, and where they did on average."""
+    foot = height - 44.0
+    yield Area(box(target, BALLS_TOP, leave, foot), Sign.DO, Fill.OPEN, 1.4, name="leave")
+    yield Line(spots_of((target, BALLS_TOP), (target, foot)), Sign.DO, 3.0, name="target")
+    yield Line(spots_of((mean, BALLS_TOP), (mean, foot)), Sign.INK, 1.6, "7 4", name="average")
+    words = f"0 to {wording.short(LEAVE_M)} past"
+    yield Words(words, Spot((target + leave) / 2, BALLS_TOP - 12.0), Sign.DO, "middle")
+    yield Words("average", Spot(mean, height - 12.0), anchor="middle")
+
+
+def _ball_items(at: Spot, words_x: float, words: str, *, good: bool) -> Iterator[Item]:
+    yield Line(spots_of((8.0, at.y), at), Sign.REAL, 1.6, "" if good else "3 5")
+    yield Disc(at, 7.0, Sign.REAL, Fill.SOLID if good else Fill.OPEN, 2.4, name="ball")
+    yield Words(words, Spot(words_x + 14.0, at.y + 6.0), name="stopped")
 
 
 def _stopped(past_m: float, wording: Wording) -> str:

@@ -1,17 +1,33 @@
 """The trend: green speeds over time, each with the range within which it is said to be."""
 
 import math
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-import numpy as np
-
 from orthocline.core.estimate import Estimate
-from orthocline.drawing.frame import path_d
+from orthocline.drawing.scene import (
+    Area,
+    Disc,
+    Fill,
+    Group,
+    Item,
+    Line,
+    Scene,
+    Sign,
+    Spot,
+    Strokes,
+    Words,
+    box,
+    scale_strokes,
+    spots_of,
+)
+from orthocline.drawing.ticks import CALENDAR, tick_step, ticks
 from orthocline.wording.figures import speed_text
 
+WIDTH, HEIGHT = 640.0, 520.0
 LEFT, RIGHT, TOP, BOTTOM = 52.0, 536.0, 24.0, 440.0
+NOW_LEFT, NOW_RIGHT = RIGHT - 20.0, RIGHT + 20.0
 LEAST_SPAN = timedelta(days=2)
 MOST_MARKS = 6
 CLOSE = 34.0
@@ -31,86 +47,116 @@ class Measured:
     method: str
 
 
-@dataclass(frozen=True)
-class Point:
-    """One speed: where it lies, the ends of its range, how it was found, what it says."""
-
-    x: float
-    y: float
-    low_y: float
-    high_y: float
-    method: str
-    words: str
-
-
-@dataclass(frozen=True)
-class Trend:
-    """The drawn trend; `now_y`, `now_low_y` and `now_high_y` are the speed as it is used now."""
-
-    points: tuple[Point, ...]
-    line: str
-    rows: tuple[tuple[float, str], ...]
-    marks: tuple[tuple[float, str], ...]
-    now_y: float
-    now_low_y: float
-    now_high_y: float
-    now_words: str
-
-
-def trend(measured: Sequence[Measured], current: Estimate, now: datetime) -> Trend:
+def trend(measured: Sequence[Measured], current: Estimate, now: datetime) -> Scene:
     """Return the trend of speeds, newest first, one or more, up to the one that is used now."""
     first = min(measured[-1].at, now - LEAST_SPAN)
     span = (now - first) / timedelta(seconds=1)
     lowest, highest = _reach([*(one.speed_ft for one in measured), current])
 
     def x_of(when: datetime) -> float:
-        return round(LEFT + (RIGHT - LEFT) * ((when - first) / timedelta(seconds=1)) / span, 1)
+        return LEFT + (RIGHT - LEFT) * ((when - first) / timedelta(seconds=1)) / span
 
     def y_of(speed: float) -> float:
-        return round(BOTTOM - (BOTTOM - TOP) * (speed - lowest) / (highest - lowest), 1)
+        return BOTTOM - (BOTTOM - TOP) * (speed - lowest) / (highest - lowest)
 
-    points = tuple(_point(one, x_of, y_of) for one in reversed(measured))
-    feet = range(lowest, highest + 1, max(1, math.ceil((highest - lowest) / MOST_MARKS)))
-    return Trend(
-        points,
-        _line(points),
-        tuple((y_of(speed), str(speed)) for speed in feet),
-        tuple(_marks(first, now, x_of)),
-        y_of(current.value),
-        y_of(current.value - current.within),
-        y_of(current.value + current.within),
-        speed_text(current.value),
-    )
+    points = list(reversed(measured))
+    items = [
+        *_row_items(lowest, highest, y_of),
+        *_line_items(points, x_of, y_of),
+        *(_point(one, x_of, y_of) for one in points),
+        *_now_items(current, y_of),
+        *_time_items(_marks(first, now, x_of)),
+        *_key_items(),
+    ]
+    says = f"Green speed over time; now {speed_text(current.value)}"
+    return Scene("trend", WIDTH, HEIGHT, says, tuple(items))
 
 
 def _reach(speeds: Sequence[Estimate]) -> tuple[int, int]:
     low, high = min(e.value - e.within for e in speeds), max(e.value + e.within for e in speeds)
-    return math.floor(low), math.ceil(high)
+    return math.floor(low), max(math.ceil(high), math.floor(low) + 1)
 
 
-def _point(one: Measured, x_of: Along, y_of: Up) -> Point:
+def _row_items(lowest: int, highest: int, y_of: Up) -> Iterator[Item]:
+    for speed in ticks(lowest, highest, min(MOST_MARKS, highest - lowest)):
+        yield Line(spots_of((LEFT, y_of(speed)), (NOW_LEFT, y_of(speed))), Sign.RULE, 1.0)
+        spot = Spot(LEFT - 12.0, y_of(speed) + 6.0)
+        yield Words(f"{speed:g}", spot, Sign.QUIET, "end", name="row")
+
+
+def _line_items(points: Sequence[Measured], x_of: Along, y_of: Up) -> Iterator[Item]:
+    """Yield a line through the speeds that were measured, not through posted numbers."""
+    spots = [(x_of(one.at), y_of(one.speed_ft.value)) for one in points if one.method != "posted"]
+    if len(spots) > 1:
+        yield Line(spots_of(*spots), Sign.QUIET, 1.2, name="line")
+
+
+def _point(one: Measured, x_of: Along, y_of: Up) -> Item:
+    """Return one speed with the ends of its range."""
     when, speed = f"{one.at.astimezone():%-d %b %H:%M}", one.speed_ft
-    return Point(
-        x_of(one.at),
-        y_of(speed.value),
-        y_of(speed.value - speed.within),
-        y_of(speed.value + speed.within),
-        one.method,
-        f"{speed_text(speed.value)} on {when}",
+    at = Spot(x_of(one.at), y_of(speed.value))
+    low, high = y_of(speed.value - speed.within), y_of(speed.value + speed.within)
+    bar = Line(spots_of((at.x, low), (at.x, high)), Sign.UNSURE, 1.2, name="range")
+    return Group((bar, mark_of(one.method, at)), f"{speed_text(speed.value)} on {when}", name="measured")
+
+
+def _ramp_mark(at: Spot) -> Item:
+    return Disc(at, 4.5, Sign.REAL)
+
+
+def _posted_mark(at: Spot) -> Item:
+    return Disc(at, 4.0, Sign.REAL, Fill.OPEN, 1.8)
+
+
+def _other_mark(at: Spot) -> Item:
+    return Area(box(at.x - 4.0, at.y - 4.0, at.x + 4.0, at.y + 4.0), Sign.REAL, Fill.OPEN, 1.8)
+
+
+MARKS: Mapping[str, Callable[[Spot], Item]] = {"ramp": _ramp_mark, "posted": _posted_mark}
+"""How the speeds of a method are marked; all others alike."""
+
+
+def mark_of(method: str, at: Spot) -> Item:
+    """Return the mark of a speed found by a method."""
+    return MARKS.get(method, _other_mark)(at)
+
+
+def _now_items(current: Estimate, y_of: Up) -> Iterator[Item]:
+    """Yield the speed as it is used now."""
+    y, low, high = (
+        y_of(speed)
+        for speed in (current.value, current.value - current.within, current.value + current.within)
     )
+    yield Area(box(NOW_LEFT, high, NOW_RIGHT, low), Sign.UNSURE, Fill.HATCHED, 1.0, name="now-range")
+    yield Line(spots_of((NOW_LEFT, y), (NOW_RIGHT, y)), Sign.DO, 2.6, name="now")
+    yield Words(speed_text(current.value), Spot(NOW_RIGHT + 6.0, y + 8.0), Sign.DO, large=True)
 
 
-def _line(points: Sequence[Point]) -> str:
-    """Return a line through the speeds that were measured, not through posted numbers."""
-    spots = [(point.x, point.y) for point in points if point.method != "posted"]
-    return path_d(np.array(spots)) if len(spots) > 1 else ""
+def _time_items(marks: Sequence[tuple[float, str]]) -> Iterator[Item]:
+    yield Line(spots_of((LEFT, BOTTOM), (NOW_RIGHT, BOTTOM)), Sign.INK, 1.4)
+    yield Strokes(scale_strokes([x for x, _ in marks], BOTTOM + 3.5, 3.5), Sign.INK, 1.4, name="time-marks")
+    for x, words in marks:
+        yield Words(words, Spot(x, BOTTOM + 24.0), Sign.QUIET, "middle")
+    yield Words("now", Spot(NOW_RIGHT, BOTTOM + 24.0), anchor="end")
+
+
+def _key_items() -> Iterator[Item]:
+    x = LEFT
+    for method, words, wide in (
+        ("ramp", "ramp", 75.0),
+        ("posted", "posted", 85.0),
+        ("", "timed, stroke", 0.0),
+    ):
+        yield mark_of(method, Spot(x + 5.0, HEIGHT - 21.0))
+        yield Words(words, Spot(x + 15.0, HEIGHT - 16.0), Sign.QUIET)
+        x += wide
 
 
 def _marks(first: datetime, now: datetime, x_of: Along) -> list[tuple[float, str]]:
     """Return marks of the time axis: firsts of the months, or days where all is within a month or two."""
     here, end = first.astimezone(), now.astimezone()
     days = max((end - here).days, 1)
-    step = max(1, math.ceil(days / MOST_MARKS))
+    step = tick_step(days / MOST_MARKS, CALENDAR)
     found: list[tuple[float, str]] = []
     day = here.replace(hour=0, minute=0, second=0, microsecond=0) + timedelta(days=1)
     while day <= end:

@@ -68,7 +68,7 @@ def finish(putt_id: int) -> Page:
     status = 422 if form.errors else 200
     drawn = target(entry.finish, request.args.get("span", ""), wording())
     return render_template(
-        "log/finish.html", form=form, putt=row(entry, wording()), target=drawn, size=600, wording=wording()
+        "log/finish.html", form=form, putt=row(entry, wording()), target=drawn, wording=wording()
     ), status
 
 

@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 
 from orthocline.core.speed import stroke_rate
-from orthocline.drawing.account.measures import Stride, Strokes, stride_drawing, strokes_drawing
+from orthocline.drawing.account.measures import stride_drawing, strokes_drawing
+from orthocline.drawing.scene import Scene
 from orthocline.services.account.measures import (
     Measures,
     own_stride,
@@ -23,8 +24,8 @@ class OwnView:
     stride_trials: tuple[tuple[int, str], ...]
     stroke_words: str
     stroke_trials: tuple[tuple[int, str], ...]
-    stride: Stride
-    strokes: Strokes
+    stride: Scene
+    strokes: Scene | None
 
 
 def view(measures: Measures, wording: Wording, mode: Mode) -> OwnView:

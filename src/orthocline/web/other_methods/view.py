@@ -5,7 +5,8 @@ from datetime import datetime
 
 from orthocline.core.estimate import Estimate
 from orthocline.core.speed import ZeroScore
-from orthocline.drawing.speed.scales import SpeedScale, ZeroPlan, speed_scale, zero_plan
+from orthocline.drawing.scene import Scene
+from orthocline.drawing.speed.scales import speed_scale, zero_plan
 from orthocline.services.account.measures import pacing_sd
 from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
@@ -45,8 +46,7 @@ class NoRampView:
     calibrated: bool
     found: Estimate | None = None
     score: ZeroScore | None = None
-    scale: SpeedScale | None = None
-    zero: ZeroPlan | None = None
+    picture: Scene | None = None
     title: str = ""
     details: str = ""
 
@@ -75,7 +75,7 @@ def view(asked: Asked, mode: Mode, rate: Estimate | None, day: DaySpeed | None, 
         {},
         calibrated,
         found,
-        scale=speed_scale(_beside(asked, found, day, now)),
+        picture=speed_scale(_beside(asked, found, day, now)),
         details=_details(asked, rate),
     )
 
@@ -140,7 +140,7 @@ def _scored(blank: NoRampView, mode: Mode) -> NoRampView:
         {},
         blank.calibrated,
         score=score,
-        zero=zero_plan(score, wording),
+        picture=zero_plan(score, wording),
         title=title,
         details=_zero_details(score, wording),
     )

@@ -4,13 +4,15 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from orthocline.core.speed import RampSpeed
-from orthocline.drawing.speed.ramp import RampPlan, Roll, ramp_plan
+from orthocline.drawing.scene import Scene
+from orthocline.drawing.speed.ramp import ramp_plan
+from orthocline.drawing.speed.tape import Roll
 from orthocline.services.account.measures import pacing_sd
 from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.measuring import level_reading, ramp_speed
 from orthocline.web.ramp.forms import Asked, RampForm
-from orthocline.web.shared.trials import Try
+from orthocline.web.shared.trials import Try, counted
 from orthocline.wording.figures import Wording, speed_text, tidy
 from orthocline.wording.speed.ramp import ramp_details, ramp_notes
 
@@ -32,7 +34,7 @@ class RampView:
     found: RampSpeed | None = None
     details: tuple[str, ...] = ()
     notes: tuple[str, ...] = ()
-    plan: RampPlan | None = None
+    plan: Scene | None = None
     set_up: str = ""
     hidden: str = ""
 
@@ -49,11 +51,12 @@ class RampView:
     @property
     def stands_out(self) -> dict[str, list[bool]]:
         """For each try of a direction, whether it stands out from those that count."""
-        if self.plan is None:
+        if self.found is None:
             return {}
-        dots = {lane.name: iter(lane.dots) for lane in self.plan.tape.lanes}
+        ways = {"out": self.found.out, "back": self.found.back}
+        flags = {name: iter(way.stands_out if way else ()) for name, way in ways.items()}
         return {
-            name: [one.figure is not None and next(dots[name]).stands_out for one in tries]
+            name: [bool(counted([one])) and next(flags[name], False) for one in tries]
             for name, tries in self.tries.items()
         }
 

@@ -5,7 +5,8 @@ from datetime import UTC, datetime
 from flask import Blueprint, Response, jsonify, make_response, redirect, render_template, request, url_for
 from werkzeug.wrappers import Response as AnyResponse
 
-from orthocline.drawing.roll.plan import eye, plan
+from orthocline.drawing.roll.hole_frame import way_spots
+from orthocline.drawing.roll.plan import plan
 from orthocline.services.log.putts import save_read
 from orthocline.services.read.reading import read_putt, require_roll
 from orthocline.web.database import session
@@ -60,7 +61,7 @@ def roll() -> Response | tuple[Response, int]:
     frame = plan(answer.putt, answer, wording()).frame
     end = min(answer.aim.time_to_hole_s, answer.track.duration_s)
     rows = answer.track.even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
-    spots = frame.spots(*eye(answer.putt, rows[:, 1:3]))
+    spots = way_spots(answer.putt, rows[:, 1:3], frame)
     return jsonify(duration_s=round(end, 3), spots=spots.round(1).tolist(), beat_s=1.0)
 
 

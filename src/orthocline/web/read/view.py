@@ -7,9 +7,10 @@ from urllib.parse import urlencode
 from orthocline.core.estimate import Estimate
 from orthocline.core.roll import PAST_RANGE_M, Read, RollPast, grain_worth
 from orthocline.core.speed import aged
-from orthocline.drawing.roll.cup import Cup, cup
+from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan, plan
-from orthocline.drawing.roll.profile import Profile, profile
+from orthocline.drawing.roll.profile import profile
+from orthocline.drawing.scene import Scene, Spot
 from orthocline.services.account.measures import Measures, own_stroke_rate
 from orthocline.services.account.mode import Mode
 from orthocline.services.read.reading import compare_own, read_putt
@@ -66,8 +67,8 @@ class ReadView:
     hidden: bool
     source: Source
     plan: Plan | None = None
-    profile: Profile | None = None
-    cup: Cup | None = None
+    profile: Scene | None = None
+    cup: Scene | None = None
     words: Call | None = None
     entry: tuple[str, str] | None = None
     own: str = ""
@@ -102,7 +103,15 @@ def view(asked: Asked, mode: Mode, measures: Measures | None, now: datetime) -> 
         return ReadView(asked.form, asked.values, asked.errors, hidden, source)
     own = compare_own(answer, own_aim, mode) if own_aim is not None else None
     shown = None if hidden else answer
-    drawn = plan(answer.putt, shown, wording, None if hidden else own, asked.frame)
+    words = call(answer, wording, rate) if shown else None
+    drawn = plan(
+        answer.putt,
+        shown,
+        wording,
+        None if hidden else own,
+        asked.frame,
+        words.sentence if words else "The putt, drawn to scale",
+    )
     return ReadView(
         asked.form,
         asked.values,
@@ -112,13 +121,13 @@ def view(asked: Asked, mode: Mode, measures: Measures | None, now: datetime) -> 
         plan=drawn,
         profile=profile(answer.putt, shown, wording),
         cup=cup(answer) if shown else None,
-        words=call(answer, wording, rate) if shown else None,
+        words=words,
         entry=entry_words(answer) if shown else None,
         own=own_words(answer, own, wording) if own and shown else "",
         notes=_notes(answer, wording) if shown else (),
         beside=_beside(answer, asked),
         beat=_beat(answer, wording, rate) if shown else None,
-        handles=_handles(answer, drawn, asked.values),
+        handles=_handles(answer, drawn, asked.values, hidden=hidden),
     )
 
 
@@ -164,22 +173,19 @@ def _beat(answer: Read, wording: Wording, rate: Estimate | None) -> dict[str, st
     return {"stroke": wording.exact(stroke_m(answer, rate)), "mark": wording.far(answer.one_second_m)}
 
 
-def _handles(answer: Read, drawn: Plan, values: dict[str, str]) -> tuple[Handle, ...]:
+def _handles(answer: Read, drawn: Plan, values: dict[str, str], *, hidden: bool) -> tuple[Handle, ...]:
     putt = answer.putt
-    ball, rest, (knob_x, knob_y) = drawn.ball, drawn.rest, drawn.fall_knob
     side = f"{values['side']} falling {values['falls']}"
     found = [
-        _handle(
-            "ball", "Ball: length, and round the hole", values["length"], putt.length_m, 60, ball.x, ball.y
-        ),
-        _handle("fall", "Fall: which way water runs", side, drawn.fall_deg % 360, 360, knob_x, knob_y),
+        _handle("ball", "Ball: length, and round the hole", values["length"], putt.length_m, 60, drawn.ball),
+        _handle("fall", "Fall: which way water runs", side, drawn.fall_deg % 360, 360, drawn.fall_knob),
     ]
-    if drawn.answer and isinstance(putt.pace, RollPast) and answer.aim.past_m is not None:
+    if not hidden and isinstance(putt.pace, RollPast) and answer.aim.past_m is not None:
         past = putt.pace.past_m
-        found.append(_handle("past", "Roll-past", values["past"], past, PAST_RANGE_M[1], rest.x, rest.y))
+        found.append(_handle("past", "Roll-past", values["past"], past, PAST_RANGE_M[1], drawn.rest))
     return tuple(found)
 
 
-def _handle(name: str, label: str, says: str, now: float, most: float, x: float, y: float) -> Handle:
-    left, top = round(100 * x / WIDTH, 2), round(100 * y / HEIGHT, 2)
+def _handle(name: str, label: str, says: str, now: float, most: float, at: Spot) -> Handle:
+    left, top = round(100 * at.x / WIDTH, 2), round(100 * at.y / HEIGHT, 2)
     return Handle(name, label, says, round(now, 2), most, left, top)

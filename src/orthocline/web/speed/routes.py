@@ -23,7 +23,7 @@ from orthocline.services.speed.book import (
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in, wording
 from orthocline.web.shared.save_forms import PlaceForm, place_values
-from orthocline.web.speed.view import FirstView, book_view, row
+from orthocline.web.speed.view import book_view, row
 
 blueprint = Blueprint("speed", __name__)
 Page = str | Response | tuple[str, int]
@@ -42,7 +42,7 @@ def page() -> str:
     return render_template(
         "speed/page.html",
         view=book_view(mine, courses, day, now),
-        first=FirstView(ramp_plan(STANDARD_RAMP, None, (), (), wording())),
+        first=ramp_plan(STANDARD_RAMP, None, (), (), wording()),
         wording=wording(),
         deleted=int(deleted) if deleted.isdecimal() and len(deleted) < 18 else None,
     )

@@ -6,8 +6,8 @@ from datetime import datetime
 
 from flask import url_for
 
-from orthocline.drawing.speed.ramp import RampPlan
-from orthocline.drawing.speed.trend import Measured, Trend, trend
+from orthocline.drawing.scene import Scene
+from orthocline.drawing.speed.trend import Measured, trend
 from orthocline.services.speed.book import METHODS, Condition, DaySpeed, KeptSpeed
 from orthocline.wording.figures import speed_text, when_words
 
@@ -37,13 +37,6 @@ class Row:
 
 
 @dataclass(frozen=True)
-class FirstView:
-    """What an empty book shows: the standard ramp."""
-
-    plan: RampPlan
-
-
-@dataclass(frozen=True)
 class BookView:
     """Everything the speed book shows.
 
@@ -60,7 +53,7 @@ class BookView:
     course: str
     day: DaySpeed | None = None
     because: str = ""
-    trend: Trend | None = None
+    trend: Scene | None = None
 
 
 def book_view(

@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 from datetime import datetime
 
-from orthocline.drawing.roll.plan import Plan, plan
+from orthocline.drawing.roll.plan import plan
+from orthocline.drawing.scene import Scene
 from orthocline.formats.putt_document import putt_of
 from orthocline.services.account.mode import Mode
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
@@ -35,7 +36,7 @@ class TodayView:
     rows: tuple[Row, ...]
     title: str
     values: dict[str, str]
-    plan: Plan | None
+    plan: Scene | None
     words: Call | None
     speed: str = ""
 
@@ -52,13 +53,14 @@ def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
     answer = None
     if mode is Mode.PRACTICE:
         answer = read_again(last, mode) if last else read_putt(DEMO_PUTT.putt, mode)
+    words = call(answer, wording) if answer else None
     return TodayView(
         day,
         rows,
         title,
         values,
-        plan(answer.putt, answer, wording) if answer else None,
-        call(answer, wording) if answer else None,
+        plan(answer.putt, answer, wording, says=words.sentence).scene if answer and words else None,
+        words,
         _speed(day.speed, now) if day.speed else "",
     )
 

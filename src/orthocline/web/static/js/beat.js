@@ -8,9 +8,11 @@ const page = document.getElementById("beat-page");
 const beat = JSON.parse(page.dataset.beat);
 const button = document.getElementById("start");
 const silent = document.getElementById("silent");
-const pulse = document.getElementById("pulse");
-const head = document.getElementById("head");
-const plan = JSON.parse(page.dataset.plan);
+const pulse = document.querySelector("[data-part=pulse]");
+const head = document.querySelector("[data-part=head]");
+const plan = Object.fromEntries(
+  Object.entries(document.getElementById("stroke").dataset).map(([name, figure]) => [name, Number(figure)]),
+);
 const still = matchMedia("(prefers-reduced-motion: reduce)").matches;
 let running = null;
 

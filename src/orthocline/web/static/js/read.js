@@ -109,7 +109,7 @@ function take(event, name, button) {
   button.focus();
   button.setPointerCapture(event.pointerId);
   const data = plan().dataset;
-  drag = { name, base: values(), scale: +data.scale, x: +data.holeX, y: +data.holeY, last: null };
+  drag = { name, base: values(), scale: +data.scale, x: +data.holeX, y: +data.holeY, dialX: +data.dialX, dialY: +data.dialY, last: null };
   const move = (moved) => {
     drag.last = changed(moved);
     follow(moved, button);
@@ -148,7 +148,7 @@ function changed(event) {
   if (drag.name === "past") {
     return { ...drag.base, past: inUnit(Math.min(5, metres), drag.base.past, stage.dataset.near) };
   }
-  const fall = (Math.atan2(at.x - 586, 548 - at.y) * 180) / Math.PI;
+  const fall = (Math.atan2(at.x - drag.dialX, drag.dialY - at.y) * 180) / Math.PI;
   return { ...drag.base, fall: fall.toFixed(1) };
 }
 

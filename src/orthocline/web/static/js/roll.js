@@ -25,7 +25,7 @@ export async function roll(putt) {
   if (document.getElementById("beat").checked && rolled.duration_s > rolled.beat_s) beatAt(rolled.beat_s);
   const start = performance.now();
   const show = (now) => {
-    const ball = document.getElementById("rolling");
+    const ball = document.querySelector("[data-part=rolling]");
     if (!ball) return;
     const seconds = still ? rolled.duration_s : Math.max(0, now - start) / 1000;
     const [x, y] = placeAt(rolled, seconds);

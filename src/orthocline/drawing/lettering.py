@@ -1,0 +1,20 @@
+"""The lettering of a sheet: its sizes, and how wide words are in the shipped type."""
+
+import json
+from importlib.resources import files
+
+USUAL, LARGE = 17.0, 23.0
+"""Sizes of the type, in units of the sheet; large type is bold."""
+REGULAR, BOLD = "400", "700"
+WIDTHS: dict[str, dict[str, float]] = json.loads(
+    files("orthocline.drawing").joinpath("letter_widths.json").read_text(encoding="utf-8")
+)
+"""Width [em] of each letter by weight, measured by scripts/letter_widths.py."""
+ELSEWHERE = 1.0
+"""Width [em] allowed for a letter that the shipped type has not, such as an arrow: another type draws it."""
+
+
+def text_width(text: str, size: float = USUAL) -> float:
+    """Return how wide a text is drawn, in the unit of `size`; large type is bold."""
+    letters = WIDTHS[BOLD if size >= LARGE else REGULAR]
+    return size * sum(letters.get(letter, ELSEWHERE) for letter in text)

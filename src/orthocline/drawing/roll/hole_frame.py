@@ -1,0 +1,24 @@
+"""Places of a putt as the golfer faces the hole."""
+
+import math
+
+from orthocline.core.roll import Mark, Putt
+from orthocline.drawing.frame import Frame
+from orthocline.drawing.scene import Spot, Spots
+
+
+def hole_frame(putt: Putt, rows: Spots) -> tuple[Spots, Spots]:
+    """Return how far beyond the hole, and right of it, the places (x, y) of rows lie [m]."""
+    cos, sin = math.cos(putt.bearing_rad), math.sin(putt.bearing_rad)
+    east, north = rows[:, 0] - putt.hole.x_m, rows[:, 1] - putt.hole.y_m
+    return east * cos + north * sin, east * sin - north * cos
+
+
+def way_spots(putt: Putt, rows: Spots, frame: Frame) -> Spots:
+    """Return where the places (x, y) of rows lie on the sheet."""
+    return frame.spots(*hole_frame(putt, rows))
+
+
+def mark_spot(putt: Putt, mark: Mark, frame: Frame) -> Spot:
+    """Return where a mark along the putt lies on the sheet."""
+    return frame.spot(mark.along_m - putt.length_m, mark.right_m)

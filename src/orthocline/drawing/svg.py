@@ -1,0 +1,150 @@
+"""The one writer of scenes: SVG for a page, or a file that stands alone."""
+
+from functools import cache
+from html import escape
+from importlib.resources import files
+
+from orthocline.drawing.lettering import LARGE, USUAL
+from orthocline.drawing.scene import (
+    Area,
+    Disc,
+    Fill,
+    Group,
+    Hachures,
+    Item,
+    Line,
+    Scene,
+    Spots,
+    Strokes,
+    Words,
+)
+
+HATCHING = (
+    '<pattern id="unsure" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">'
+    '<path class="wash" d="M0 0H6V6H0Z"/>'
+    '<path class="line sign-unsure" d="M0 0V6" stroke-width="1.2" opacity=".7"/></pattern>'
+)
+
+
+def svg(scene: Scene, classes: str = "") -> str:
+    """Return a scene as SVG to stand in a page, whose styles give the signs their colours."""
+    return _written(scene, f'class="sheet {escape(classes)}"', "")
+
+
+def svg_file(scene: Scene) -> str:
+    """Return a scene as an SVG document of its own, with its styles in it."""
+    size = (
+        f'xmlns="http://www.w3.org/2000/svg" width="{scene.width:g}" height="{scene.height:g}" class="sheet"'
+    )
+    return _written(scene, size, f"<style>{_styles()}</style>")
+
+
+@cache
+def _styles() -> str:
+    sheet = files("orthocline.drawing").joinpath("sheet.css").read_text(encoding="utf-8")
+    return sheet.replace("@theme", ":root")
+
+
+def _written(scene: Scene, attributes: str, styles: str) -> str:
+    data = "".join(f' data-{name}="{value:.4f}"' for name, value in scene.data.items())
+    body = "".join(map(_item, scene.items))
+    defs = _defs(scene, body)
+    view = f"0 0 {scene.width:g} {scene.height:g}"
+    return (
+        f'<svg id="{escape(scene.name)}" viewBox="{view}" {attributes} role="img"'
+        f' aria-label="{escape(scene.says)}" font-size="{USUAL:g}"{data}>{styles}{defs}{body}</svg>'
+    )
+
+
+def _defs(scene: Scene, body: str) -> str:
+    patterns = [
+        _pattern(item.fill)
+        for item in scene.items
+        if isinstance(item, Area) and isinstance(item.fill, Hachures)
+    ]
+    if "url(#unsure)" in body:
+        patterns.append(HATCHING)
+    return f"<defs>{''.join(patterns)}</defs>" if patterns else ""
+
+
+def _pattern(ground: Hachures) -> str:
+    every, spacing, turn = ground.every, ground.spacing, ground.fall_deg + 180.0
+    stroke = f"M{0.5 * every:.2f} {0.16 * spacing:.1f}V{0.62 * spacing:.1f}"
+    return (
+        f'<pattern id="hachures" width="{every}" height="{spacing}" patternUnits="userSpaceOnUse"'
+        f' patternTransform="translate({ground.origin.x} {ground.origin.y}) rotate({turn:.2f})">'
+        f'<path class="line sign-fall" d="M0 .5H{every}" stroke-width="1" opacity=".35"/>'
+        f'<path class="line sign-fall" d="{stroke}" stroke-width="{ground.weight}" opacity=".5"/></pattern>'
+    )
+
+
+def _item(item: Item) -> str:
+    match item:
+        case Line():
+            return _element(item, "path", f"line sign-{item.sign}", _path(_through(item.spots)))
+        case Strokes():
+            return _element(item, "path", f"line sign-{item.sign}", _path(_apart(item.spots)))
+        case Area():
+            return _area(item)
+        case Disc():
+            place = {"cx": _figure(item.at.x), "cy": _figure(item.at.y), "r": _figure(item.radius)}
+            return _element(item, "circle", f"{item.fill or 'line'} sign-{item.sign}", place)
+        case Words():
+            return _words(item)
+        case Group():
+            title = f"<title>{escape(item.title)}</title>" if item.title else ""
+            return _element(item, "g", "", {}, title + "".join(map(_item, item.items)))
+    raise TypeError(f"no way to write a {type(item).__name__}")
+
+
+def _area(item: Area) -> str:
+    attributes = _path(_curves(item.spots) if item.curved else _through(item.spots) + "Z")
+    if isinstance(item.fill, Hachures):
+        return _element(item, "path", "", {"fill": "url(#hachures)"} | attributes)
+    if item.fill is Fill.HATCHED:
+        attributes["fill"] = "url(#unsure)"
+    return _element(item, "path", f"{item.fill} sign-{item.sign}", attributes)
+
+
+def _words(item: Words) -> str:
+    attributes = {"x": _figure(item.at.x), "y": _figure(item.at.y)}
+    if item.anchor != "start":
+        attributes["text-anchor"] = item.anchor
+    if item.large:
+        attributes |= {"font-size": f"{LARGE:g}", "font-weight": "700"}
+    classes = f"words{' words-large' if item.large else ''} sign-{item.sign}"
+    return _element(item, "text", classes, attributes, escape(item.text))
+
+
+def _element(item: Item, tag: str, classes: str, attributes: dict[str, str], body: str = "") -> str:
+    said = {"data-part": escape(item.name), "class": f"{classes}{' hidden' if item.hidden else ''}".strip()}
+    width, dash = getattr(item, "width", 0.0), getattr(item, "dash", "")
+    said |= attributes | {"stroke-width": f"{width:g}" if width else "", "stroke-dasharray": dash}
+    written = "".join(f' {name}="{value}"' for name, value in said.items() if value)
+    return f"<{tag}{written}>{body}</{tag}>" if body else f"<{tag}{written}/>"
+
+
+def _path(through: str) -> dict[str, str]:
+    return {"d": through}
+
+
+def _figure(value: float) -> str:
+    return f"{value:.1f}".removesuffix(".0")
+
+
+def _pairs(spots: Spots) -> list[str]:
+    return [f"{_figure(x)} {_figure(y)}" for x, y in spots.tolist()]
+
+
+def _through(spots: Spots) -> str:
+    return "M" + "L".join(_pairs(spots))
+
+
+def _apart(spots: Spots) -> str:
+    pairs = _pairs(spots)
+    return "".join(f"M{first}L{last}" for first, last in zip(pairs[::2], pairs[1::2], strict=True))
+
+
+def _curves(spots: Spots) -> str:
+    pairs = _pairs(spots)
+    return f"M{pairs[0]}C{' '.join(pairs[1:])}Z"
