@@ -119,18 +119,18 @@ def bench_core():
     print(f"  the whole read, make window and all {1e3 * whole:.2f} ms")
 
 
-def some_windy_putt(chance):
+def some_windy_putt(rng):
     """Return a putt from anywhere in what may be asked, in wind."""
-    length, slope = chance.uniform(0.3, 60.0), chance.normal(0.0, 0.03, 2).clip(-0.15, 0.15)
-    wind = Wind(float(chance.uniform(0.5, 25.0)), float(chance.uniform(-math.pi, math.pi)))
-    pace = RollPast(float(chance.choice((0.15, 0.3, 0.5, 2.0))))
+    length, slope = rng.uniform(0.3, 60.0), rng.normal(0.0, 0.03, 2).clip(-0.15, 0.15)
+    wind = Wind(float(rng.uniform(0.5, 25.0)), float(rng.uniform(-math.pi, math.pi)))
+    pace = RollPast(float(rng.choice((0.15, 0.3, 0.5, 2.0))))
     ground = plane_from_grade(*map(float, slope), 0.0)
-    return Putt(Point(0, 0), Point(float(length), 0), ground, float(chance.uniform(5, 14)), pace, wind=wind)
+    return Putt(Point(0, 0), Point(float(length), 0), ground, float(rng.uniform(5, 14)), pace, wind=wind)
 
 
 def bench_wind():
-    chance, times, counted = np.random.default_rng(5), [], 0
-    for putt in [some_windy_putt(chance) for _ in range(WINDY)]:
+    rng, times, counted = np.random.default_rng(5), [], 0
+    for putt in [some_windy_putt(rng) for _ in range(WINDY)]:
         start = time.process_time()
         counted += read(putt).aim.wind_counted
         times.append(1e3 * (time.process_time() - start))

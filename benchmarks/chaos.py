@@ -99,26 +99,26 @@ class Golfer:
 
     def play(self):
         """Enter things until told to end."""
-        chance = random.Random(self.number)
+        rng = random.Random(self.number)
         while not self.ends.is_set():
             marker = uuid4().hex
-            deed = chance.choice((self.note, self.note, self.save, self.measure))
-            deed(marker, chance)
+            deed = rng.choice((self.note, self.note, self.save, self.measure))
+            deed(marker, rng)
 
-    def note(self, marker, chance):
+    def note(self, marker, rng):
         where = self.insist("/log/note", {"length": "20 ft", "note": marker})
         self.acknowledged.append(("logged_putts.note", marker))
-        along = chance.randint(1, 90)
+        along = rng.randint(1, 90)
         finish = {"along": f"{along} cm", "along_way": "past", "across": "3 cm", "across_way": "left"}
         self.insist(where, finish)
         self.finishes[marker] = along / 100.0
 
-    def save(self, marker, chance):
-        self.insist("/log", {"length": f"{chance.randint(3, 30)} ft", "place": marker})
+    def save(self, marker, rng):
+        self.insist("/log", {"length": f"{rng.randint(3, 30)} ft", "place": marker})
         self.acknowledged.append(("logged_putts.place", marker))
 
-    def measure(self, marker, chance):
-        posted = {"by": "posted", "posted": f"{chance.randint(8, 12)}", "course": "Ternholm", "note": marker}
+    def measure(self, marker, rng):
+        posted = {"by": "posted", "posted": f"{rng.randint(8, 12)}", "course": "Ternholm", "note": marker}
         self.insist("/speed/without-a-ramp", posted)
         self.acknowledged.append(("speed_notes.note", marker))
 

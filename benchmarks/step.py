@@ -10,7 +10,7 @@ import math
 import numpy as np
 
 from orthocline.core.ground import plane_from_grade
-from orthocline.core.roll import Point, Putt, RollPast, forces_of, integrator, make_window, roller
+from orthocline.core.roll import Point, Putt, RollPast, accelerations_of, integrator, make_window, roller
 from orthocline.core.roll.aim import aim
 from orthocline.core.units import FOOT_M, INCH_M
 
@@ -47,7 +47,8 @@ def integrator_error_m(putt, share):
     heading = putt.bearing_rad - solved.launch.right_rad
     row[3:5] = solved.launch.speed_mps * math.cos(heading), solved.launch.speed_mps * math.sin(heading)
     limits = (1.0, math.inf, 0.0, math.inf)
-    state = integrator.trace_plane(putt.surface.parameters, forces_of(putt).row, row, *limits, share)[-1]
+    accelerations = accelerations_of(putt).row
+    state = integrator.trace_plane(putt.surface.parameters, accelerations, row, *limits, share)[-1]
     return math.hypot(state[1] - rests.x_m, state[2] - rests.y_m)
 
 

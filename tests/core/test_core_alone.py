@@ -8,7 +8,7 @@ import pytest
 
 from orthocline.core.ground import Plane
 from orthocline.core.roll import Point, PuttError, RollPast, read
-from orthocline.core.roll.capture import Meeting
+from orthocline.core.roll.capture import Capture
 from tests.putts import plane_putt
 
 DOORS = ("ground", "roll", "speed", "account", "log", "constants", "units", "estimate", "instruments")
@@ -44,10 +44,10 @@ def test_figures_outside_their_range_are_named(change, member):
 
 
 def test_a_ball_drops_up_to_the_capture_speed():
-    assert Meeting(0.0, 1.62, Point(0, 0)).drops
-    assert not Meeting(0.0, 1.64, Point(0, 0)).drops
-    assert not Meeting(0.04, 1.0, Point(0, 0)).drops
-    assert not Meeting(0.06, None, None).drops
+    assert Capture(0.0, 1.62, Point(0, 0)).drops
+    assert not Capture(0.0, 1.64, Point(0, 0)).drops
+    assert not Capture(0.04, 1.0, Point(0, 0)).drops
+    assert not Capture(0.06, None, None).drops
 
 
 def test_a_putt_too_fast_to_drop_is_read_with_a_warning():

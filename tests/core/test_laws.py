@@ -14,13 +14,13 @@ from orthocline.core.roll import (
     RollPast,
     SpeedAtHole,
     Wind,
-    forces_of,
+    accelerations_of,
     grain_worth,
     read,
     roller,
 )
+from orthocline.core.roll.accelerations import plane_with_grain
 from orthocline.core.roll.aim import _aim_in_wind, aim
-from orthocline.core.roll.forces import plane_with_grain
 from orthocline.core.roll.plane_aim import aim_on_plane
 from orthocline.core.roll.plane_roll import heading_at, path_left, rolled, spent
 from orthocline.core.roll.roots import root_finder
@@ -218,5 +218,7 @@ def test_root_finder_refuses_what_it_cannot_bracket():
 
 
 def test_wind_at_the_ball_follows_the_log_law():
-    forces = forces_of(plane_putt(10, wind=Wind(6.0, 0.0)))
-    assert forces.wind_east_mps == pytest.approx(6 * math.log(0.021335 / 0.0005) / math.log(10 / 0.0005))
+    accelerations = accelerations_of(plane_putt(10, wind=Wind(6.0, 0.0)))
+    assert accelerations.wind_east_mps == pytest.approx(
+        6 * math.log(0.021335 / 0.0005) / math.log(10 / 0.0005)
+    )

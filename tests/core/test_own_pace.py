@@ -8,9 +8,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from orthocline.core.account import StrideTry, stride
+from orthocline.core.calls import level_twin_of, one_second_m, slide
 from orthocline.core.estimate import Estimate, combine, mean_estimate
 from orthocline.core.roll import Launch, read, roller, rolling_deceleration_mps2
-from orthocline.core.roll.one_second import slide
 from orthocline.core.speed import (
     StrokePutt,
     aged,
@@ -87,8 +87,8 @@ def test_a_combination_lies_among_its_parts_in_whatever_order(parts):
 
 
 def test_the_range_of_a_mean_of_few_tries_holds_the_truth():
-    chance = np.random.default_rng(7)
-    tries = chance.normal(3.0, 0.1, (2000, 4))
+    rng = np.random.default_rng(7)
+    tries = rng.normal(3.0, 0.1, (2000, 4))
     found = [mean_estimate(row.tolist(), 0.05) for row in tries]
     assert np.mean([abs(one.value - 3.0) <= one.within for one in found]) == pytest.approx(0.955, abs=0.02)
     assert mean_estimate([3.0], 0.05) == Estimate(3.0, pytest.approx(0.15))
@@ -144,10 +144,10 @@ def test_the_beat_is_two_to_one_and_counts_one_second_from_the_strike():
 
 @pytest.mark.parametrize(("past_in", "plays_ft"), [(0.0, 18.8), (12.0, 19.1)])
 def test_fifteen_feet_up_two_percent_plays_like_nineteen(past_in, plays_ft):
-    twin = read(plane_putt(15.0, grade=0.02, past_in=past_in)).level_twin
+    twin = level_twin_of(read(plane_putt(15.0, grade=0.02, past_in=past_in)))
     assert twin.plays_like_m / FOOT_M == pytest.approx(plays_ft, abs=0.05)
 
 
 def test_the_one_second_mark_of_a_slow_nine_footer():
     answer = read(plane_putt(9.0, grade=1 / 108, speed_ft=8.5))
-    assert 5.7 <= answer.one_second_m / FOOT_M <= 5.9
+    assert 5.7 <= one_second_m(answer) / FOOT_M <= 5.9

@@ -4,8 +4,9 @@ import math
 
 import pytest
 
+from orthocline.core.calls import apex_of, curve_gate_of, level_twin_of, one_second_m, start_spot_of
 from orthocline.core.constants import HOLE_RADIUS_M
-from orthocline.core.roll import Launch, meet, read, roller
+from orthocline.core.roll import Launch, capture_of, read, roller
 from orthocline.core.roll.aim import aim
 from orthocline.core.units import FOOT_M, INCH_M, feet, inches
 from tests.putts import plane_putt
@@ -59,9 +60,9 @@ def test_most_break_is_a_little_above_square(degrees, aim_in):
 def test_curve_gate_and_apex_rules(speed_ft, tilt, length_ft, past_in):
     """The soft limits are those of a ball that dies at the hole: ln(3)/2 = 0.549, and e = 2.718."""
     answer = read(plane_putt(length_ft, side_right=tilt, speed_ft=speed_ft, past_in=past_in))
-    half_way = answer.curve_gate.right_m / (answer.aim_right_m * 2 / 3)
+    half_way = curve_gate_of(answer).right_m / (answer.aim_right_m * 2 / 3)
     assert 0.46 <= half_way <= (0.541 if past_in == 12 else 0.567)
-    assert (2.75 if past_in == 12 else 2.64) <= answer.aim_right_m / answer.apex_right_m <= 3.15
+    assert (2.75 if past_in == 12 else 2.64) <= answer.aim_right_m / apex_of(answer).mark.right_m <= 3.15
 
 
 @pytest.mark.parametrize(("length_ft", "degrees"), [(5, 2.03), (20, 0.51)])
@@ -84,7 +85,7 @@ def test_one_second_mark_counts_the_slide():
     answer = read(plane_putt(9, grade=1 / 108, speed_ft=8.5))
     rolling = answer.track.even_times(1.0, 1.0, 1)[0, 4]
     assert feet(rolling) == pytest.approx(5.66, abs=0.01)
-    assert 5.7 <= feet(answer.one_second_m) <= 5.9
+    assert 5.7 <= feet(one_second_m(answer)) <= 5.9
 
 
 def test_low_misses_finish_much_further_away():
@@ -94,7 +95,7 @@ def test_low_misses_finish_much_further_away():
     for name, turn in (("low", 2.0), ("high", -2.0)):
         launch = Launch(solved.launch.right_rad + math.radians(turn), solved.launch.speed_mps)
         track = roller(putt, solved)(launch)
-        assert not meet(track, putt.hole).drops
+        assert not capture_of(track, putt.hole).drops
         along, right = putt.along_and_right_m(track.finish)
         away[name] = math.hypot(along - putt.length_m, right) / INCH_M
     assert away["low"] == pytest.approx(16.7, abs=0.05)
@@ -103,16 +104,16 @@ def test_low_misses_finish_much_further_away():
 
 @pytest.mark.parametrize(("past_in", "plays_ft"), [(0, 18.8), (12, 19.1)])
 def test_uphill_putt_plays_longer(past_in, plays_ft):
-    twin = read(plane_putt(15, grade=0.02, past_in=past_in)).level_twin
+    twin = level_twin_of(read(plane_putt(15, grade=0.02, past_in=past_in)))
     assert feet(twin.plays_like_m) == pytest.approx(plays_ft, abs=0.05)
 
 
 def test_demo_putt():
     answer = read(plane_putt(14, side_right=-0.021, grade=1 / 168, speed_ft=10.2))
     assert inches(answer.aim_right_m) == pytest.approx(17.7, abs=0.05)
-    assert feet(answer.level_twin.plays_like_m) == pytest.approx(15.1, abs=0.05)
+    assert feet(level_twin_of(answer).plays_like_m) == pytest.approx(15.1, abs=0.05)
     assert answer.entry_clock_hours == pytest.approx(5.5, abs=0.05)
-    assert answer.start_spot.along_m == pytest.approx(2 * FOOT_M, rel=0.01)
+    assert start_spot_of(answer).along_m == pytest.approx(2 * FOOT_M, rel=0.01)
     first, last = answer.entry_window_hours
     assert (first, last) == (pytest.approx(3.72, abs=0.02), pytest.approx(7.24, abs=0.02))
 
@@ -122,5 +123,5 @@ def test_slow_limit_of_a_square_putt():
     drag = 1.83**2 / (2 * 10 * FOOT_M)
     expected = 10 * FOOT_M * 5 / 7 * 9.80665 * 0.001 / (2 * drag)
     assert -answer.aim_right_m == pytest.approx(expected, rel=0.01)
-    assert answer.apex_fraction == pytest.approx(1 - 1 / math.e, abs=0.01)
-    assert answer.aim_right_m / answer.apex_right_m == pytest.approx(math.e, rel=0.02)
+    assert apex_of(answer).fraction == pytest.approx(1 - 1 / math.e, abs=0.01)
+    assert answer.aim_right_m / apex_of(answer).mark.right_m == pytest.approx(math.e, rel=0.02)

@@ -29,7 +29,7 @@ TWO_RODS = Ramp(30 * INCH_M, TWENTY, Rods(0.020))
 
 
 class Quiet(np.random.Generator):
-    """A generator without chance: every draw is the mean."""
+    """A generator without rng: every draw is the mean."""
 
     def __init__(self):
         super().__init__(np.random.PCG64(0))
@@ -39,11 +39,11 @@ class Quiet(np.random.Generator):
         return loc
 
 
-def rolls(green, ramp=STANDARD_RAMP, count=3, chance=None):
-    chance = chance or Quiet()
-    set_up = setting_up(green, chance)
+def rolls(green, ramp=STANDARD_RAMP, count=3, rng=None):
+    rng = rng or Quiet()
+    set_up = setting_up(green, rng)
     return tuple(
-        [simulated_roll_m(green, ramp, back=back, set_up=set_up, chance=chance) for _ in range(count)]
+        [simulated_roll_m(green, ramp, back=back, set_up=set_up, rng=rng) for _ in range(count)]
         for back in (False, True)
     )
 
@@ -146,9 +146,9 @@ def test_the_range_said_holds_the_hidden_speed_as_often_as_it_says(ramp):
     """Over 1,000 seeded greens: in 93 to 97 % of them, and hardly wider than the scatter warrants."""
     errors, ranges = [], []
     for seed in range(1000):
-        chance = np.random.default_rng(seed)
-        green = some_green(chance)
-        out, back = rolls(green, ramp, chance=chance)
+        rng = np.random.default_rng(seed)
+        green = some_green(rng)
+        out, back = rolls(green, ramp, rng=rng)
         assert max(map(abs, (green.slope, green.grain))) <= 0.06
         found = speed_from_rolls(one_way(out, ramp.correction), one_way(back, ramp.correction)).speed_ft
         errors.append(found.value - green.speed_ft)

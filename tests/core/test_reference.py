@@ -6,8 +6,9 @@ import numpy as np
 import pytest
 from numba import njit
 
+from orthocline.core.calls import apex_of
 from orthocline.core.ground.surface import GRADIENT
-from orthocline.core.roll import forces_of, read
+from orthocline.core.roll import accelerations_of, read
 from orthocline.core.roll.shoot import Arrival, shoot
 from tests.putts import FORMULAS, MILLIMETRE, MILLISECOND, PLANES, named, reference_putt
 
@@ -41,8 +42,8 @@ def test_plane_putt_agrees_with_the_reference(entry):
     assert_within(found, expected, INTEGRATED if integrated else EXACT)
     assert answer.aim.pace_met
     if "apex_right_m" in expected:
-        assert answer.apex_right_m == pytest.approx(expected["apex_right_m"], abs=0.1 * MILLIMETRE)
-        assert answer.apex_fraction == pytest.approx(expected["apex_fraction"], abs=1e-4)
+        assert apex_of(answer).mark.right_m == pytest.approx(expected["apex_right_m"], abs=0.1 * MILLIMETRE)
+        assert apex_of(answer).fraction == pytest.approx(expected["apex_fraction"], abs=1e-4)
 
 
 @njit(GRADIENT)
@@ -92,7 +93,7 @@ def test_shooting_agrees_with_the_reference_on_uneven_ground(entry):
     surface = entry["putt"]["surface"]
     ground = Formula({"name": surface["name"], **surface["parameters"]}, putt.length_m)
     straight = Arrival(putt.bearing_rad, 0.5)
-    shot = shoot(ground, forces_of(putt), putt, putt.pace, straight)
+    shot = shoot(ground, accelerations_of(putt), putt, putt.pace, straight)
     right = putt.bearing_rad - shot.launch_heading_rad
     found = {
         "aim_right_m": putt.length_m * math.tan(right),

@@ -62,13 +62,11 @@ def test_a_search_that_is_given_up_answers_for_still_air_and_says_so(monkeypatch
 
 
 def test_a_breeze_on_the_green_is_always_counted():
-    chance = np.random.default_rng(3)
+    rng = np.random.default_rng(3)
     for _ in range(60):
-        length, grade, side = chance.uniform(3, 45) * FOOT_M, *chance.normal(0, 0.015, 2)
-        past, wind = float(chance.choice((6, 9, 12, 18))) * INCH_M, float(chance.uniform(1, 12))
-        putt = windy(
-            length, grade, side, chance.uniform(8, 12.5), past, wind, chance.uniform(-math.pi, math.pi)
-        )
+        length, grade, side = rng.uniform(3, 45) * FOOT_M, *rng.normal(0, 0.015, 2)
+        past, wind = float(rng.choice((6, 9, 12, 18))) * INCH_M, float(rng.uniform(1, 12))
+        putt = windy(length, grade, side, rng.uniform(8, 12.5), past, wind, rng.uniform(-math.pi, math.pi))
         assert read(putt).aim.wind_counted
 
 

@@ -78,13 +78,13 @@ def test_a_label_that_fits_nowhere_is_left_out_unless_it_is_needed():
 
 
 def test_hundreds_of_labels_of_a_map_touch_nothing():
-    chance = np.random.default_rng(7)
+    rng = np.random.default_rng(7)
     heights = np.linspace(0.0, 3000.0, 60)
     contours = [np.column_stack([x + 30 * np.sin(heights / 200 + x), heights]) for x in range(50, 3000, 150)]
     drawn = dots_along(contours, spots_of((0.0, 0.0)))
     room = Room(0.0, 3000.0, 0.0, 3000.0)
     wanted = [
-        Wanted(f"{i / 10:.1f} %", Spot(*chance.uniform(0, 3000, 2)), "near", needed=False) for i in range(400)
+        Wanted(f"{i / 10:.1f} %", Spot(*rng.uniform(0, 3000, 2)), "near", needed=False) for i in range(400)
     ]
     boxes = [label_box(label, room.size) for label in place_labels(wanted, drawn, room)]
     assert len(boxes) > 250, "most find a place"

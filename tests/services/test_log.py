@@ -156,10 +156,10 @@ def test_competition_refuses_reading_comparing_and_rolling():
 def test_own_read_rolls_the_golfers_own_aim():
     answer = read(SPINDRIFT.putt)
     own = compare_own(answer, 9 * INCH, Mode.PRACTICE)
-    assert not own.meeting.drops
+    assert not own.capture.drops
     assert own.finish_right_m < -0.2  # too low: it breaks away below the hole
     right = compare_own(answer, answer.aim_right_m, Mode.PRACTICE)
-    assert right.meeting.drops
+    assert right.capture.drops
 
 
 def test_a_miss_is_high_or_low_where_it_passes_not_where_it_ends():

@@ -2,6 +2,7 @@
 
 import pytest
 
+from orthocline.core.calls import GolferFigures
 from orthocline.core.roll import read
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.services.account.measures import (
@@ -30,6 +31,10 @@ METRIC = {
     "eye": "right",
     "shoe_m": 0.29,
 }
+
+
+def lines_of(said):
+    return {line.title: line.words for line in said.lines}
 
 
 @pytest.fixture
@@ -73,7 +78,7 @@ def test_a_stride_from_tries_is_surer_than_the_usual_one(session, golfer):
 
 def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):
     answer = read(plane_putt(15, grade=0.02, past_in=12))
-    thumb = dict(call(answer).lines)
+    thumb = lines_of(call(answer))
     assert thumb["Stroke"] == "19 in, half of it back: a rule of thumb, an inch a foot"
     for stroke_in, roll_ft in ((10, 6.4), (14, 12.1), (18, 20.6)):
         add_stroke_putt(
@@ -86,7 +91,8 @@ def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):
         )
     rate = own_stroke_rate(own_measures(session, golfer))
     assert (
-        dict(call(answer, stroke_rate=rate).lines)["Stroke"] == "17¾ in, half of it back: by your own putts"
+        lines_of(call(answer, golfer=GolferFigures(rate)))["Stroke"]
+        == "17¾ in, half of it back: by your own putts"
     )
 
 
@@ -106,13 +112,13 @@ def test_what_no_golfer_has_is_refused_and_so_is_measuring_in_competition(sessio
 
 
 def test_pace_in_words_for_a_putt_up_two_percent():
-    lines = dict(call(read(plane_putt(15, grade=0.02, past_in=12))).lines)
+    lines = lines_of(call(read(plane_putt(15, grade=0.02, past_in=12))))
     assert lines["Level twin"] == "play it flat and straight to a coin 4 ft past"
     assert lines["Moved hole"] == "pace it as if the cup were 4 ft past, on the level"
-    down = dict(call(read(plane_putt(15, grade=-0.02, side_right=0.02, past_in=12))).lines)
+    down = lines_of(call(read(plane_putt(15, grade=-0.02, side_right=0.02, past_in=12))))
     assert "short" in down["Level twin"]
     assert "left" in down["Level twin"]
-    flat = dict(call(read(plane_putt(3, past_in=0))).lines)
+    flat = lines_of(call(read(plane_putt(3, past_in=0))))
     assert flat["Moved hole"] == "none: it plays its length"
     assert flat["Level twin"].endswith("a coin at the hole")
 
@@ -122,7 +128,7 @@ def test_every_sentence_follows_the_golfers_units(session, golfer):
     said = call(
         read(plane_putt(14, side_right=-0.021, grade=1 / 168)), wording_of(own_measures(session, golfer))
     )
-    whole = " ".join([said.sentence, *said.details, *(f"{name} {words}" for name, words in said.lines)])
+    whole = " ".join([said.sentence, *said.details, *(f"{name} {words}" for _, name, words in said.lines)])
     assert said.sentence.startswith("Aim 44 cm right of centre. Roll it 30 cm past.")
     assert "Borrow" in whole
     assert " in " not in whole.replace("half in ", "")

@@ -46,8 +46,8 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
     click.echo(said.sentence)
     for sentence in (*said.details, *(entry_words(answer) or ())):
         click.echo(sentence)
-    for name, words in said.lines:
-        click.echo(f"{name}: {words}")
+    for line in said.lines:
+        click.echo(f"{line.title}: {line.words}")
     for warning in warning_words(answer):
         click.echo(f"Note: {warning}")
 

@@ -9,7 +9,7 @@ import shapely
 from numpy.typing import NDArray
 
 from orthocline.drawing.lettering import USUAL, text_width
-from orthocline.drawing.scene import Item, Line, Sign, Spot, Spots, Words, spots_of
+from orthocline.drawing.scene import Area, Disc, Item, Line, Sign, Spot, Spots, Strokes, Words, spots_of
 
 LINE_SHARE = 1.25
 LETTERS_MIDDLE = 6.0
@@ -17,6 +17,10 @@ LETTERS_MIDDLE = 6.0
 GAP = 14.0
 NEAR_GAP = 10.0
 """A label near its point keeps so far from it."""
+CLEAR = 9.0
+"""Labels keep so far from the sides of discs and areas."""
+ROUND = np.array([(side, up) for side in (-1.0, 1.0) for up in (-1.0, 0.0, 1.0)])
+"""Places round a thing, as shares of its size."""
 FAR = 40.0
 """A label further than this from its point has a leader line to it."""
 
@@ -101,6 +105,27 @@ def dots_along(lines: Iterable[Spots], marks: Spots, spacing: float = 5.0) -> Sp
         even = np.arange(0.0, along[-1] + spacing, spacing)
         dense.append(np.column_stack([np.interp(even, along, spots[:, axis]) for axis in (0, 1)]))
     return np.concatenate(dense)
+
+
+def ink_of(items: Iterable[Item]) -> Spots:
+    """Return what labels may not touch of things on the sheet, as points; discs and areas with room round."""
+    lines: list[Spots] = []
+    marks: list[Spots] = [np.empty((0, 2))]
+    for item in items:
+        match item:
+            case Line():
+                lines.append(item.spots)
+            case Strokes():
+                marks.append(item.spots)
+            case Area():
+                middle, half = (
+                    0.5 * (item.spots.min(axis=0) + item.spots.max(axis=0)),
+                    np.ptp(item.spots, axis=0),
+                )
+                marks.append(middle + ROUND * (0.5 * half + (CLEAR, 0.0)))
+            case Disc():
+                marks.append(np.array(item.at) + ROUND * (item.radius + np.array([CLEAR, 4.0])))
+    return dots_along(lines, np.concatenate(marks))
 
 
 class Ink:

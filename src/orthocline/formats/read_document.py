@@ -7,8 +7,9 @@ from typing import Any
 
 import numpy as np
 
+from orthocline.core.calls import SCHOOLS, USUAL_GOLFER
 from orthocline.core.constants import MODEL_VERSION
-from orthocline.core.roll import Aim, Launch, Mark, Putt, Read, ReadWarning, Window, roller
+from orthocline.core.roll import Aim, Launch, Putt, Read, ReadWarning, Window, roller
 
 LONGEST_WAY = 3.0
 """A ball's way to the hole is no longer than so many times the straight one."""
@@ -33,10 +34,7 @@ def read_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
         "speed_at_hole_mps": aim.speed_at_hole_mps,
         "time_to_hole_s": aim.time_to_hole_s,
         "entry_angle_right_deg": math.degrees(aim.entry_right_rad),
-        "apex_right_m": read.apex_right_m,
-        "apex_fraction": read.apex_fraction,
         "past_m": aim.past_m,
-        "plays_like_m": read.level_twin.plays_like_m,
         "asked_pace_met": aim.pace_met,
         "warnings": [
             {"code": code.value, "message": message}
@@ -44,14 +42,7 @@ def read_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
         ],
         "entry_clock_hours": read.entry_clock_hours,
         "entry_window_hours": list(read.entry_window_hours) if read.entry_window_hours else None,
-        "one_second_m": read.one_second_m,
-        "curve_gate": _mark(read.curve_gate),
-        "start_spot": _mark(read.start_spot),
-        "level_twin": {
-            "plays_like_m": read.level_twin.plays_like_m,
-            "along_m": read.level_twin.along_m,
-            "right_m": read.level_twin.right_m,
-        },
+        **_calls(read),
         "make_window": {
             "launch_angle_right_deg": _window(window.right_rad, math.degrees(1.0)),
             "launch_speed_mps": _window(window.speed_mps, 1.0),
@@ -86,13 +77,12 @@ def aim_of(document: dict[str, Any], putt: Putt) -> Aim:
     return replace(solved, path_m=float(at_hole[0, PATH_COLUMN]))
 
 
-def _mark(mark: Mark) -> dict[str, Any]:
-    return {
-        "x_m": mark.place.x_m,
-        "y_m": mark.place.y_m,
-        "along_m": mark.along_m,
-        "right_m": mark.right_m,
-    }
+def _calls(read: Read) -> dict[str, Any]:
+    """Return what each school adds to the document."""
+    members: dict[str, Any] = {}
+    for school in SCHOOLS.values():
+        members |= school.members(school.value(read, USUAL_GOLFER))
+    return members
 
 
 def _window(window: Window, scale: float) -> dict[str, float]:

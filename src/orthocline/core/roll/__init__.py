@@ -1,12 +1,11 @@
-"""The roll: a putt, the forces on the ball, its way, the aim that holes it, and the read of it all."""
+"""The roll: a putt, the accelerations on the ball, its way, the aim that holes it, and the read of it all."""
 
+from orthocline.core.roll.accelerations import accelerations_of, grain_worth
 from orthocline.core.roll.aim import Aim, Launch, roller
-from orthocline.core.roll.capture import meet
-from orthocline.core.roll.forces import forces_of, grain_worth
+from orthocline.core.roll.capture import capture_of
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
 from orthocline.core.roll.integrator import roll
 from orthocline.core.roll.make_window import Window
-from orthocline.core.roll.marks import Mark
 from orthocline.core.roll.own_read import OwnRoll, own_roll
 from orthocline.core.roll.putt import (
     GRAIN_RANGE,
@@ -27,6 +26,7 @@ from orthocline.core.roll.putt import (
     Wind,
 )
 from orthocline.core.roll.reading import Read, ReadWarning, read, read_as_solved
+from orthocline.core.roll.track import Track
 
 __all__ = [
     "GRAIN_RANGE",
@@ -41,7 +41,6 @@ __all__ = [
     "Aim",
     "Grain",
     "Launch",
-    "Mark",
     "OwnRoll",
     "Point",
     "Putt",
@@ -50,11 +49,12 @@ __all__ = [
     "ReadWarning",
     "RollPast",
     "SpeedAtHole",
+    "Track",
     "Wind",
     "Window",
-    "forces_of",
+    "accelerations_of",
+    "capture_of",
     "grain_worth",
-    "meet",
     "own_roll",
     "read",
     "read_as_solved",

@@ -5,7 +5,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 
 from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
-from orthocline.core.roll.forces import forces_of, plane_with_grain
+from orthocline.core.roll.accelerations import accelerations_of, plane_with_grain
 from orthocline.core.roll.integrator import holds_ball, roll
 from orthocline.core.roll.plane_aim import PAST, SPEED, aim_on_plane
 from orthocline.core.roll.plane_roll import heading_at, path_left, plane_samples, rolled
@@ -78,7 +78,7 @@ def _plane_frame(putt: Putt) -> _PlaneFrame:
     plane = plane_with_grain(putt)
     turn = wrap_rad(putt.bearing_rad - plane.downhill_rad)
     return _PlaneFrame(
-        forces_of(putt).drag_mps2,
+        accelerations_of(putt).drag_mps2,
         ROLLING_SHARE * GRAVITY_MPS2 * plane.tilt,
         plane.downhill_rad,
         abs(turn),
@@ -138,7 +138,7 @@ def _aim_in_wind(putt: Putt) -> Aim:
 
 def _paces_in_wind(putt: Putt, still: Aim) -> Iterator[RollPast | SpeedAtHole]:
     by_speed = isinstance(putt.pace, SpeedAtHole)
-    if by_speed or holds_ball(putt.surface, forces_of(putt), putt.hole):
+    if by_speed or holds_ball(putt.surface, accelerations_of(putt), putt.hole):
         yield putt.pace
     least = max(still.speed_at_hole_mps, 0.05)
     for factor in FIRMER:
@@ -146,11 +146,11 @@ def _paces_in_wind(putt: Putt, still: Aim) -> Iterator[RollPast | SpeedAtHole]:
 
 
 def _shot(putt: Putt, pace: RollPast | SpeedAtHole, guess: Arrival, work: Work) -> Aim:
-    forces = forces_of(putt)
-    shot = shoot(putt.surface, forces, putt, pace, guess, work)
+    accelerations = accelerations_of(putt)
+    shot = shoot(putt.surface, accelerations, putt, pace, guess, work)
     beyond = roll(
         putt.surface,
-        forces,
+        accelerations,
         putt.hole,
         heading_rad=shot.arrival.heading_rad,
         speed_mps=shot.arrival.speed_mps,
@@ -203,13 +203,13 @@ def roller(putt: Putt, solved: Aim) -> Roller:
 
 
 def _roller_in_wind(putt: Putt, limit: float) -> Roller:
-    forces = forces_of(putt)
+    accelerations = accelerations_of(putt)
 
     def roll_in_wind(launch: Launch, step_share: float = FINE_SHARE) -> Track:
         del step_share  # the integrator keeps its own steps
         return roll(
             putt.surface,
-            forces,
+            accelerations,
             putt.ball,
             heading_rad=putt.bearing_rad - launch.right_rad,
             speed_mps=launch.speed_mps,

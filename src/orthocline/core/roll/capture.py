@@ -15,7 +15,7 @@ HALVINGS = 40
 
 
 @dataclass(frozen=True)
-class Meeting:
+class Capture:
     """How a ball and a hole meet.
 
     Attributes
@@ -54,17 +54,17 @@ def fastest_drop_mps(off_centre_m: float) -> float:
 
 
 def drop_margin_mps(track: Track, hole: Point) -> float:
-    """Return the `Meeting.margin_mps` of a track, without the rest of the meeting."""
-    closest, speed, _, _ = meeting(track.samples, hole.x_m, hole.y_m)
+    """Return the `Capture.margin_mps` of a track, without the rest of it."""
+    closest, speed, _, _ = capture_row(track.samples, hole.x_m, hole.y_m)
     return float(fastest_drop_mps(closest) - speed if speed >= 0.0 else -closest)
 
 
-def meet(track: Track, hole: Point) -> Meeting:
+def capture_of(track: Track, hole: Point) -> Capture:
     """Return how a track first meets a hole."""
-    closest, speed, x, y = meeting(track.samples, hole.x_m, hole.y_m)
+    closest, speed, x, y = capture_row(track.samples, hole.x_m, hole.y_m)
     if speed < 0.0:
-        return Meeting(float(closest), None, None)
-    return Meeting(float(closest), float(speed), Point(float(x), float(y)))
+        return Capture(float(closest), None, None)
+    return Capture(float(closest), float(speed), Point(float(x), float(y)))
 
 
 @njit(F8(ROWS, types.int64, F8, F8), cache=True, nogil=True)
@@ -99,7 +99,7 @@ def rim_share(rows: Any, i: int, inside: float, x_m: float, y_m: float) -> float
 
 
 @njit(types.UniTuple(F8, 4)(ROWS, F8, F8), cache=True, nogil=True)
-def meeting(rows: Any, x_m: float, y_m: float) -> tuple[float, float, float, float]:
+def capture_row(rows: Any, x_m: float, y_m: float) -> tuple[float, float, float, float]:
     """Return (closest distance, speed at the rim, rim x, rim y) of a track with a hole.
 
     The speed is -1 where the ball never crosses the rim.

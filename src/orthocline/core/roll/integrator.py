@@ -16,7 +16,7 @@ from numpy.typing import NDArray
 
 from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
 from orthocline.core.ground import Surface, plane_slope
-from orthocline.core.roll.forces import WIND_FACTOR_PER_M, Forces
+from orthocline.core.roll.accelerations import WIND_FACTOR_PER_M, Accelerations
 from orthocline.core.roll.putt import Point
 from orthocline.core.roll.track import COLUMNS, Track
 
@@ -33,23 +33,23 @@ REST_MPS = 1e-4
 
 @njit(nogil=True)
 def thrust(
-    slope: Any, ground: Any, forces: Any, x: float, y: float, vx: float, vy: float
+    slope: Any, ground: Any, accel: Any, x: float, y: float, vx: float, vy: float
 ) -> tuple[float, float]:
     """Return dv/dtau: the acceleration times the speed, in m^2/s^3."""
     rise_east, rise_north = slope(x, y, ground)
     v = math.sqrt(vx * vx + vy * vy)
-    wx, wy = forces[3] - vx, forces[4] - vy
+    wx, wy = accel[3] - vx, accel[4] - vy
     past = math.sqrt(wx * wx + wy * wy)
-    ax = -PER_SLOPE * rise_east + forces[1] + WIND_FACTOR_PER_M * (past * wx + v * vx)
-    ay = -PER_SLOPE * rise_north + forces[2] + WIND_FACTOR_PER_M * (past * wy + v * vy)
-    return -forces[0] * vx + v * ax, -forces[0] * vy + v * ay
+    ax = -PER_SLOPE * rise_east + accel[1] + WIND_FACTOR_PER_M * (past * wx + v * vx)
+    ay = -PER_SLOPE * rise_north + accel[2] + WIND_FACTOR_PER_M * (past * wy + v * vy)
+    return -accel[0] * vx + v * ax, -accel[0] * vy + v * ay
 
 
 @njit(inline="always")
 def trace_on(
     slope: Any,
     ground: Any,
-    forces: Any,
+    accel: Any,
     start: Any,
     sign: float,
     path_limit: float,
@@ -72,18 +72,18 @@ def trace_on(
         along = (x - start[1]) * cos + (y - start[2]) * sin
         if abs(s) > path_limit or along > along_limit or (energy < REST_MPS * REST_MPS and sign > 0.0):
             break
-        h = sign * min(step_share / forces[0], STEP_M / max(energy, 1e-12))
+        h = sign * min(step_share / accel[0], STEP_M / max(energy, 1e-12))
         v1 = math.sqrt(energy)
-        ax1, ay1 = thrust(slope, ground, forces, x, y, vx, vy)
+        ax1, ay1 = thrust(slope, ground, accel, x, y, vx, vy)
         ux2, uy2 = vx + 0.5 * h * ax1, vy + 0.5 * h * ay1
         v2 = math.sqrt(ux2 * ux2 + uy2 * uy2)
-        ax2, ay2 = thrust(slope, ground, forces, x + 0.5 * h * v1 * vx, y + 0.5 * h * v1 * vy, ux2, uy2)
+        ax2, ay2 = thrust(slope, ground, accel, x + 0.5 * h * v1 * vx, y + 0.5 * h * v1 * vy, ux2, uy2)
         ux3, uy3 = vx + 0.5 * h * ax2, vy + 0.5 * h * ay2
         v3 = math.sqrt(ux3 * ux3 + uy3 * uy3)
-        ax3, ay3 = thrust(slope, ground, forces, x + 0.5 * h * v2 * ux2, y + 0.5 * h * v2 * uy2, ux3, uy3)
+        ax3, ay3 = thrust(slope, ground, accel, x + 0.5 * h * v2 * ux2, y + 0.5 * h * v2 * uy2, ux3, uy3)
         ux4, uy4 = vx + h * ax3, vy + h * ay3
         v4 = math.sqrt(ux4 * ux4 + uy4 * uy4)
-        ax4, ay4 = thrust(slope, ground, forces, x + h * v3 * ux3, y + h * v3 * uy3, ux4, uy4)
+        ax4, ay4 = thrust(slope, ground, accel, x + h * v3 * ux3, y + h * v3 * uy3, ux4, uy4)
         sixth = h / 6.0
         t += sixth * (v1 + 2.0 * v2 + 2.0 * v3 + v4)
         x += sixth * (v1 * vx + 2.0 * v2 * ux2 + 2.0 * v3 * ux3 + v4 * ux4)
@@ -100,7 +100,7 @@ def trace_on(
 @njit(ROWS(ROW, ROW, ROW, F8, F8, F8, F8, F8), cache=True, nogil=True)
 def trace_plane(
     ground: Any,
-    forces: Any,
+    accel: Any,
     start: Any,
     sign: float,
     path_limit: float,
@@ -109,7 +109,7 @@ def trace_plane(
     step_share: float,
 ) -> NDArray[np.float64]:
     """Return `trace_on` a plane, compiled once for all."""
-    return trace_on(plane_slope, ground, forces, start, sign, path_limit, bearing, along_limit, step_share)
+    return trace_on(plane_slope, ground, accel, start, sign, path_limit, bearing, along_limit, step_share)
 
 
 COMPILED_AHEAD = {plane_slope: trace_plane}
@@ -118,7 +118,7 @@ COMPILED_AHEAD = {plane_slope: trace_plane}
 
 def roll(
     surface: Surface,
-    forces: Forces,
+    accelerations: Accelerations,
     start: Point,
     *,
     heading_rad: float,
@@ -135,14 +135,14 @@ def roll(
         Path [m] after which the ball is followed no further.
     """
     row = _start_row(start, heading_rad, speed_mps)
-    rows = _trace(surface, forces, row, 1.0, path_limit_m, 0.0, math.inf)
+    rows = _trace(surface, accelerations, row, 1.0, path_limit_m, 0.0, math.inf)
     slow = math.hypot(rows[-1, 3], rows[-1, 4]) < REST_MPS
-    return Track(rows, rests=slow and holds_ball(surface, forces, Point(rows[-1, 1], rows[-1, 2])))
+    return Track(rows, rests=slow and holds_ball(surface, accelerations, Point(rows[-1, 1], rows[-1, 2])))
 
 
 def came_from(
     surface: Surface,
-    forces: Forces,
+    accelerations: Accelerations,
     end: Point,
     *,
     heading_rad: float,
@@ -157,14 +157,14 @@ def came_from(
     """
     row = _start_row(end, heading_rad, speed_mps)
     limit = 10.0 * distance_m
-    return _trace(surface, forces, row, -1.0, limit, back_rad, distance_m)
+    return _trace(surface, accelerations, row, -1.0, limit, back_rad, distance_m)
 
 
 def _trace(
-    surface: Surface, forces: Forces, start: NDArray[np.float64], *limits: float
+    surface: Surface, accelerations: Accelerations, start: NDArray[np.float64], *limits: float
 ) -> NDArray[np.float64]:
     """Return `trace_on` a surface: by the kernel compiled ahead where there is one for its kind."""
-    arguments: Any = (surface.parameters, forces.row, start, *limits, STEP_SHARE)
+    arguments: Any = (surface.parameters, accelerations.row, start, *limits, STEP_SHARE)
     ahead = COMPILED_AHEAD.get(surface.slope)
     return np.asarray(ahead(*arguments) if ahead else trace_on(surface.slope, *arguments))
 
@@ -174,10 +174,10 @@ def _start_row(start: Point, heading_rad: float, speed_mps: float) -> NDArray[np
     return np.array([0.0, start.x_m, start.y_m, vx, vy, 0.0])
 
 
-def holds_ball(surface: Surface, forces: Forces, place: Point) -> bool:
+def holds_ball(surface: Surface, accelerations: Accelerations, place: Point) -> bool:
     """Return whether a ball at rest stays there: slope, grain and wind no stronger than the drag."""
     rise_east, rise_north = surface.slope(place.x_m, place.y_m, surface.parameters)
-    blow = WIND_FACTOR_PER_M * math.hypot(forces.wind_east_mps, forces.wind_north_mps)
-    east = -PER_SLOPE * rise_east + forces.grain_east_mps2 + blow * forces.wind_east_mps
-    north = -PER_SLOPE * rise_north + forces.grain_north_mps2 + blow * forces.wind_north_mps
-    return bool(math.hypot(east, north) < forces.drag_mps2)
+    blow = WIND_FACTOR_PER_M * math.hypot(accelerations.wind_east_mps, accelerations.wind_north_mps)
+    east = -PER_SLOPE * rise_east + accelerations.grain_east_mps2 + blow * accelerations.wind_east_mps
+    north = -PER_SLOPE * rise_north + accelerations.grain_north_mps2 + blow * accelerations.wind_north_mps
+    return bool(math.hypot(east, north) < accelerations.drag_mps2)

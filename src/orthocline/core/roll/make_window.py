@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll.aim import Aim, Launch, Roller
-from orthocline.core.roll.capture import Meeting, drop_margin_mps, meet
+from orthocline.core.roll.capture import Capture, capture_of, drop_margin_mps
 from orthocline.core.roll.putt import Putt
 from orthocline.core.roll.roots import root_finder
 
@@ -37,14 +37,14 @@ class MakeWindow:
         Launch angles [rad] to the right of the hole's direction, at the read's speed.
     speed_mps : Window
         Launch speeds [m/s], on the read's line.
-    leftmost, rightmost : Meeting
+    leftmost, rightmost : Capture
         How the balls at the two ends of the angle window meet the hole.
     """
 
     right_rad: Window
     speed_mps: Window
-    leftmost: Meeting
-    rightmost: Meeting
+    leftmost: Capture
+    rightmost: Capture
 
 
 def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
@@ -71,7 +71,7 @@ def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
     speeds = Window(_edge(at_speed, speed, -step), _edge(at_speed, speed, step))
     # The edges lie within a tolerance of the last launch that drops: look just inside.
     ends = (
-        meet(roll(Launch(edge + INSIDE * (right - edge), speed)), hole)
+        capture_of(roll(Launch(edge + INSIDE * (right - edge), speed)), hole)
         for edge in (angles.least, angles.most)
     )
     return MakeWindow(angles, speeds, *ends)

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from orthocline.core.roll.aim import Aim, Launch, roller
-from orthocline.core.roll.capture import Meeting, meet
+from orthocline.core.roll.capture import Capture, capture_of
 from orthocline.core.roll.putt import Point, Putt
 from orthocline.core.roll.track import Track
 
@@ -23,7 +23,7 @@ class OwnRoll:
     aim_right_m : float
         The golfer's aim [m] at the hole's distance, positive to the right.
     track : Track
-    meeting : Meeting
+    capture : Capture
         How it meets the hole.
     passed_right_m : float
         On which side it passes: how far [m] its closest point lies to the right of the hole.
@@ -35,7 +35,7 @@ class OwnRoll:
     aim_right_m: float
     launch: Launch
     track: Track
-    meeting: Meeting
+    capture: Capture
     passed_right_m: float
     finish_along_m: float
     finish_right_m: float
@@ -50,7 +50,7 @@ def own_roll(putt: Putt, aim: Aim, aim_right_m: float) -> OwnRoll:
         aim_right_m,
         launch,
         track,
-        meet(track, putt.hole),
+        capture_of(track, putt.hole),
         _passed_right_m(putt, track),
         along - putt.length_m,
         right,

@@ -9,13 +9,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from orthocline.core.roll.aim import WIDEST_AIM_RAD, Aim, aim, roller
-from orthocline.core.roll.capture import Meeting, meet
+from orthocline.core.roll.capture import Capture, capture_of
 from orthocline.core.roll.entry import entry_clock_hours
-from orthocline.core.roll.green_speed import rolling_deceleration_mps2
-from orthocline.core.roll.level_twin import LevelTwin, level_twin
 from orthocline.core.roll.make_window import MakeWindow, make_window
-from orthocline.core.roll.marks import Mark, apex, curve_gate, start_spot
-from orthocline.core.roll.one_second import one_second_mark_m
 from orthocline.core.roll.putt import Putt
 from orthocline.core.roll.track import Track
 
@@ -51,31 +47,23 @@ class Read:
         Launch, arrival and pace.
     aim_right_m : float or None
         Aim spot [m] at the hole's distance from its centre; None beyond 60 degrees of launch angle.
-    apex : Mark or None
-        The furthest point from the ball-hole line; None on a straight putt.
-    curve_gate, start_spot : Mark
     entry_clock_hours : float or None
         Hour on the rim where the ball goes in; None where it passes too fast to meet the rim's drop.
     entry_window_hours : tuple of two float, or None
         The earliest and the latest hour of the read and of the two ends of its make window in angle.
-    one_second_m : float or None
-    level_twin : LevelTwin
     make_window : MakeWindow or None
     path, path_past : ndarray, shape (101, 4) and (21, 4)
         Rows of t [s], x, y [m], v [m/s]: to the hole, and on from there with the hole covered.
+    track : Track
+        The same ball's whole way, which the schools' values are worked out from.
     warnings : tuple of ReadWarning
     """
 
     putt: Putt
     aim: Aim
     aim_right_m: float | None
-    apex: Mark | None
-    curve_gate: Mark
-    start_spot: Mark
     entry_clock_hours: float | None
     entry_window_hours: tuple[float, float] | None
-    one_second_m: float | None
-    level_twin: LevelTwin
     make_window: MakeWindow | None
     path: NDArray[np.float64]
     path_past: NDArray[np.float64]
@@ -92,16 +80,6 @@ class Read:
         """Launch (rolling) speed [m/s]."""
         return self.aim.launch.speed_mps
 
-    @property
-    def apex_right_m(self) -> float:
-        """How far the apex lies from the ball-hole line [m], 0 on a straight putt."""
-        return self.apex.right_m if self.apex else 0.0
-
-    @property
-    def apex_fraction(self) -> float | None:
-        """How far along the ball-hole line the apex lies, as a share; None on a straight putt."""
-        return self.apex.along_m / self.putt.length_m if self.apex else None
-
 
 def read(putt: Putt) -> Read:
     """Return the read of a putt.
@@ -115,49 +93,43 @@ def read_as_solved(putt: Putt, solved: Aim) -> Read:
     """Return the read of a putt whose aim is known already, from the solver or from an earlier read."""
     roll = roller(putt, solved)
     track = roll(solved.launch)
-    drag = rolling_deceleration_mps2(putt.green_speed_ft)
     window = make_window(putt, solved, roll)
-    meeting = meet(track, putt.hole)
+    capture = capture_of(track, putt.hole)
     to_hole = min(solved.time_to_hole_s, track.duration_s)
     useful = abs(solved.launch.right_rad) <= WIDEST_AIM_RAD
     return Read(
         putt=putt,
         aim=solved,
         aim_right_m=putt.length_m * math.tan(solved.launch.right_rad) if useful else None,
-        apex=apex(putt, track, to_hole),
-        curve_gate=curve_gate(putt, track),
-        start_spot=start_spot(putt, solved.launch.right_rad),
-        entry_clock_hours=entry_clock_hours(putt, meeting.rim) if meeting.rim else None,
-        entry_window_hours=_entry_window(putt, window, meeting),
-        one_second_m=one_second_mark_m(track, solved.launch.speed_mps, drag),
-        level_twin=level_twin(solved.launch.speed_mps, solved.launch.right_rad, drag, solved.past_m or 0.0),
+        entry_clock_hours=entry_clock_hours(putt, capture.rim) if capture.rim else None,
+        entry_window_hours=_entry_window(putt, window, capture),
         make_window=window,
         path=track.even_times(0.0, to_hole, PATH_POINTS)[:, :4],
         path_past=track.even_times(to_hole, track.duration_s, PAST_POINTS)[:, :4],
         track=track,
-        warnings=tuple(_warnings(solved, meeting, useful=useful)),
+        warnings=tuple(_warnings(solved, capture, useful=useful)),
     )
 
 
-def _entry_window(putt: Putt, window: MakeWindow | None, meeting: Meeting) -> tuple[float, float] | None:
+def _entry_window(putt: Putt, window: MakeWindow | None, capture: Capture) -> tuple[float, float] | None:
     if window is None:
         return None
     hours = [
         entry_clock_hours(putt, met.rim)
-        for met in (window.leftmost, window.rightmost, meeting)
+        for met in (window.leftmost, window.rightmost, capture)
         if met.rim is not None
     ]
     return min(hours), max(hours)
 
 
-def _warnings(solved: Aim, meeting: Meeting, *, useful: bool) -> Iterator[ReadWarning]:
+def _warnings(solved: Aim, capture: Capture, *, useful: bool) -> Iterator[ReadWarning]:
     if solved.past_m is None:
         yield ReadWarning.SLOPE_DOES_NOT_HOLD
     elif not solved.pace_met:
         yield ReadWarning.PACE_NOT_MET
     if not solved.wind_counted:
         yield ReadWarning.WIND_NOT_COUNTED
-    if not meeting.drops:
+    if not capture.drops:
         yield ReadWarning.TOO_FAST_TO_DROP
     if not useful:
         yield ReadWarning.NO_AIM_MARK

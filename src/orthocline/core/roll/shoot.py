@@ -12,7 +12,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from orthocline.core.ground import Surface
-from orthocline.core.roll.forces import Forces
+from orthocline.core.roll.accelerations import Accelerations
 from orthocline.core.roll.integrator import came_from, roll
 from orthocline.core.roll.putt import Point, Putt, RollPast, SpeedAtHole
 from orthocline.core.roll.roots import root_finder
@@ -77,7 +77,7 @@ class Shot:
 
 def shoot(
     surface: Surface,
-    forces: Forces,
+    accelerations: Accelerations,
     putt: Putt,
     pace: RollPast | SpeedAtHole,
     guess: Arrival,
@@ -107,17 +107,17 @@ def shoot(
     def speed_for(heading: float) -> float:
         nonlocal last
         if isinstance(pace, RollPast):
-            last = _speed_for_past(surface, forces, putt, pace.past_m, Arrival(heading, last), work)
+            last = _speed_for_past(surface, accelerations, putt, pace.past_m, Arrival(heading, last), work)
         return last
 
     def miss(heading: float, _: None) -> float:
-        row = _at_ball(surface, forces, putt, Arrival(heading, speed_for(heading)), work)
+        row = _at_ball(surface, accelerations, putt, Arrival(heading, speed_for(heading)), work)
         return _right_of_ball(putt, row)
 
     low, high = _straddle(miss, guess.heading_rad)
     heading = root_finder(miss)(None, low, high, ANGLE_TOLERANCE_RAD)
     arrival = Arrival(heading, speed_for(heading))
-    row = _at_ball(surface, forces, putt, arrival, work)
+    row = _at_ball(surface, accelerations, putt, arrival, work)
     speed = float(math.hypot(row[3], row[4]))
     return Shot(math.atan2(row[4], row[3]), speed, arrival, -float(row[T]), -float(row[S]))
 
@@ -139,7 +139,7 @@ def _straddle(miss: Callable[[float, None], float], middle: float) -> tuple[floa
 
 
 def _speed_for_past(
-    surface: Surface, forces: Forces, putt: Putt, past_m: float, guess: Arrival, work: Work
+    surface: Surface, accelerations: Accelerations, putt: Putt, past_m: float, guess: Arrival, work: Work
 ) -> float:
     """Return the speed [m/s] at the hole that rolls on for `past_m` in that direction."""
     asked = max(past_m, LEAST_PAST_M)
@@ -147,7 +147,7 @@ def _speed_for_past(
     def excess(speed: float, _: None) -> float:
         track = roll(
             surface,
-            forces,
+            accelerations,
             putt.hole,
             heading_rad=guess.heading_rad,
             speed_mps=speed,
@@ -166,7 +166,7 @@ def _speed_for_past(
 
 
 def _at_ball(
-    surface: Surface, forces: Forces, putt: Putt, arrival: Arrival, work: Work
+    surface: Surface, accelerations: Accelerations, putt: Putt, arrival: Arrival, work: Work
 ) -> NDArray[np.float64]:
     """Return the row (t, x, y, vx, vy, s), backward from the hole, at the ball's distance from it.
 
@@ -174,7 +174,7 @@ def _at_ball(
     """
     rows = came_from(
         surface,
-        forces,
+        accelerations,
         putt.hole,
         heading_rad=arrival.heading_rad,
         speed_mps=arrival.speed_mps,

@@ -8,7 +8,7 @@ import numpy as np
 from orthocline.core.constants import RAMP_SPEED_MPS
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.instruments import RAMP_SD_FT
-from orthocline.core.roll import Grain, Point, Putt, RollPast, forces_of, roll
+from orthocline.core.roll import Grain, Point, Putt, RollPast, accelerations_of, roll
 from orthocline.core.speed.ramp import STANDARD_RAMP, Ramp
 
 HIDDEN_SPEED_RANGE_FT = (6.0, 13.0)
@@ -28,22 +28,22 @@ class HiddenGreen:
     grain: float
 
 
-def some_green(chance: np.random.Generator) -> HiddenGreen:
+def some_green(rng: np.random.Generator) -> HiddenGreen:
     """Return a green such as one finds: speed 8 to 12, up to 1.5 % of slope either way, a little grain."""
     return HiddenGreen(
-        round(float(chance.uniform(8.0, 12.0)), 1),
-        round(float(chance.uniform(-0.015, 0.015)), 3),
-        round(float(chance.uniform(-0.06, 0.06)), 2),
+        round(float(rng.uniform(8.0, 12.0)), 1),
+        round(float(rng.uniform(-0.015, 0.015)), 3),
+        round(float(rng.uniform(-0.06, 0.06)), 2),
     )
 
 
-def setting_up(green: HiddenGreen, chance: np.random.Generator) -> float:
+def setting_up(green: HiddenGreen, rng: np.random.Generator) -> float:
     """Return how a set-up makes all of its rolls too long: a factor on them."""
-    return 1.0 + float(chance.normal(0.0, RAMP_SD_FT / green.speed_ft))
+    return 1.0 + float(rng.normal(0.0, RAMP_SD_FT / green.speed_ft))
 
 
 def simulated_roll_m(
-    green: HiddenGreen, ramp: Ramp, *, back: bool, set_up: float, chance: np.random.Generator
+    green: HiddenGreen, ramp: Ramp, *, back: bool, set_up: float, rng: np.random.Generator
 ) -> float:
     """Return one roll [m] of the ramp, out or back, rolled by the general integrator.
 
@@ -61,11 +61,11 @@ def simulated_roll_m(
         RollPast(0.0),
         Grain(abs(green.grain), 0.0 if green.grain >= 0.0 else math.pi),
     )
-    share = max(0.1, set_up * (1.0 + float(chance.normal(0.0, ROLL_SCATTER))))
+    share = max(0.1, set_up * (1.0 + float(rng.normal(0.0, ROLL_SCATTER))))
     release = RAMP_SPEED_MPS * ramp.release_speed_mps / STANDARD_RAMP.release_speed_mps * math.sqrt(share)
     track = roll(
         putt.surface,
-        forces_of(putt),
+        accelerations_of(putt),
         putt.ball,
         heading_rad=way,
         speed_mps=release,

@@ -2,7 +2,8 @@
 
 import math
 
-from orthocline.core.roll import Mark, Putt
+from orthocline.core.calls import Mark
+from orthocline.core.roll import Putt
 from orthocline.drawing.frame import Frame
 from orthocline.drawing.scene import Spot, Spots
 

@@ -8,11 +8,12 @@ import numpy as np
 
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
 from orthocline.core.roll import OwnRoll, Putt, Read
+from orthocline.drawing.calls import PuttSheet, call_layers
 from orthocline.drawing.frame import Frame, fit
 from orthocline.drawing.ground.dial import DIAL, dial_items, dial_spot
 from orthocline.drawing.ground.hachures import clockwise_from_up, hachures
-from orthocline.drawing.labels import Label, LabelSide, Room, Wanted, dots_along, place_labels
-from orthocline.drawing.roll.hole_frame import hole_frame, mark_spot
+from orthocline.drawing.labels import LabelSide, Room, Wanted, ink_of, place_labels
+from orthocline.drawing.roll.hole_frame import hole_frame
 from orthocline.drawing.roll.way import OwnWay, Way, aim_dimension, own_way, way_items, way_of
 from orthocline.drawing.scene import (
     Area,
@@ -43,8 +44,6 @@ LEAST_HOLE, LEAST_BALL, LEAST_PLAYED = 5.0, 5.0, 7.0
 FALL_LINE = 84.0
 """How far the fall line is drawn from the hole."""
 LABELLED_SECONDS = 3
-BESIDE = np.array([(-16.0, -12.0), (-16.0, 0.0), (-16.0, 12.0), (16.0, -12.0), (16.0, 0.0), (16.0, 12.0)])
-"""Points round a ball, a hole or a mark that labels keep clear of."""
 CLEAR = 22.0
 """How far labels keep from the dimension line at the hole."""
 FAR_M = 3.0
@@ -105,9 +104,8 @@ def plan(
     items = [
         *_ground_items(putt, frame, ground),
         *(() if held else _length_items(putt, frame)),
-        Disc(frame.hole, _hole_radius(frame), Sign.INK, name="hole"),
-        *_read_items(putt, read, way, mine, frame, wording),
-        *_ball_items(putt, frame),
+        *(_read_items(PuttSheet(read, frame, wording), way, mine) if read and way else ()),
+        *_hole_and_ball(putt, frame),
         *dial_items(fall if ground else None),
         Words(_foot(ground), Spot(8.0, 612.0), Sign.FALL),
     ]
@@ -192,20 +190,27 @@ def _length_items(putt: Putt, frame: Frame) -> Iterator[Item]:
     yield Area(arrowhead(Spot(LENGTH_X, ball.y), (0.0, 1.0), 11.0, 4.0), Sign.QUIET)
 
 
-def _read_items(
-    putt: Putt, read: Read | None, way: Way | None, own: OwnWay | None, frame: Frame, wording: Wording
-) -> Iterator[Item]:
-    if read is None or way is None:
-        return
-    yield from way_items(way, own, _ball_radius(frame))
+def _read_items(sheet: PuttSheet, way: Way, own: OwnWay | None) -> Iterator[Item]:
+    """Yield the read: the ball's way, the schools' layers, and labels that touch none of it."""
+    putt, frame = sheet.putt, sheet.frame
+    layers = list(call_layers(sheet))
+    drawn = [
+        *way_items(way, own, _ball_radius(frame)),
+        *(item for layer in layers for item in layer.items),
+    ]
+    yield from drawn
     if way.marked and not frame.turn_deg:
-        yield from aim_dimension(read, frame, wording)
-    for label in _labels(putt, read, way, own, frame, wording):
+        yield from aim_dimension(sheet.read, frame, sheet.wording)
+    wanted = [label for layer in layers for label in layer.labels]
+    lines = [Line(_fall_line(putt, frame), Sign.FALL, 1.6), *_hole_and_ball(putt, frame), *drawn]
+    for label in place_labels([*wanted, *_wanted(sheet, way, own)], ink_of(lines), ROOM):
         yield from label.items
 
 
-def _ball_items(putt: Putt, frame: Frame) -> Iterator[Item]:
+def _hole_and_ball(putt: Putt, frame: Frame) -> Iterator[Item]:
     ball = frame.spot(-putt.length_m, 0.0)
+    yield Line(spots_of(ball, frame.hole), Sign.INK, 1.6, "0.1 6", name="ball-hole")
+    yield Disc(frame.hole, _hole_radius(frame), Sign.INK, name="hole")
     yield Disc(ball, max(_ball_radius(frame), LEAST_PLAYED), Sign.INK, Fill.OPEN, 2.2, name="ball")
     yield Disc(ball, LEAST_PLAYED, Sign.INK, Fill.OPEN, 2.2, name="rolling", hidden=True)
 
@@ -214,35 +219,14 @@ def _foot(ground: Hachures | None) -> str:
     return f"your eye up · lines every {ground.interval} of fall" if ground else "your eye up"
 
 
-def _labels(
-    putt: Putt, read: Read, way: Way, own: OwnWay | None, frame: Frame, wording: Wording
-) -> list[Label]:
-    ends = spots_of(way.ball, frame.hole)
-    lines = [way.to_hole, way.beyond, ends, way.aim_line, _fall_line(putt, frame)]
-    if own:
-        lines += [own.way, own.line]
-    round_things = [way.ball, frame.hole, way.rest, *([way.aim_end] if way.marked else [])]
-    around = (np.array(round_things)[:, None, :] + BESIDE).reshape(-1, 2)
-    marks = np.concatenate([way.gate, way.ticks, way.seconds, around])
-    return place_labels(_wanted(putt, read, way, own, frame, wording), dots_along(lines, marks), ROOM)
-
-
-def _wanted(
-    putt: Putt, read: Read, way: Way, own: OwnWay | None, frame: Frame, wording: Wording
-) -> Iterator[Wanted]:
-    bends: LabelSide = "right" if read.launch_right_rad > 0 else "left"
-    inside: LabelSide = "left" if read.launch_right_rad > 0 else "right"
-    start = f"start spot, {wording.far(read.start_spot.ahead_m)}"
+def _wanted(sheet: PuttSheet, way: Way, own: OwnWay | None) -> Iterator[Wanted]:
+    """Yield the labels of ball, clock and own aim; the schools' layers bring their own."""
     yield Wanted("your ball", way.ball, "right")
-    yield Wanted(start, way.start, bends, Sign.DO)
-    yield Wanted("curve gate", mark_spot(putt, read.curve_gate, frame), inside, Sign.DO)
-    if read.apex:
-        yield Wanted(f"apex {wording.short(read.apex.right_m)}", mark_spot(putt, read.apex, frame), inside)
     middles = 0.5 * (way.seconds[::2] + way.seconds[1::2])
     for i, (x, y) in enumerate(middles[:LABELLED_SECONDS].tolist(), start=1):
-        if abs(y - frame.hole_y) >= CLEAR:
-            yield Wanted(f"{i} s", Spot(x, y), inside, Sign.INK, needed=False)
+        if abs(y - sheet.frame.hole_y) >= CLEAR:
+            yield Wanted(f"{i} s", Spot(x, y), sheet.inside, Sign.INK, needed=False)
     if own:
-        outside: LabelSide = "right" if own.mark.x > frame.hole_x else "left"
+        outside: LabelSide = "right" if own.mark.x > sheet.frame.hole_x else "left"
         below = Spot(own.mark.x, own.mark.y + CLEAR)
         yield Wanted("your aim", below, outside, Sign.REAL, needed=False)

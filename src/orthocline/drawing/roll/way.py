@@ -8,7 +8,7 @@ import numpy as np
 
 from orthocline.core.roll import OwnRoll, Putt, Read
 from orthocline.drawing.frame import Frame
-from orthocline.drawing.roll.hole_frame import hole_frame, mark_spot, way_spots
+from orthocline.drawing.roll.hole_frame import hole_frame, way_spots
 from orthocline.drawing.scene import (
     Area,
     Disc,
@@ -40,29 +40,22 @@ class Way:
 
     Attributes
     ----------
-    ball, aim_end, start : Spot
-        The ball; where the aim line ends, which is the aim mark if there is one; the start spot.
+    ball, aim_end : Spot
+        The ball, and where the aim line ends, which is the aim mark if there is one.
     to_hole, beyond : ndarray, shape (n, 2)
         The ball's way to the hole, and beyond it with the hole covered.
     ticks, seconds : ndarray, shape (2 n, 2)
         Strokes at quarter seconds and at whole seconds, from end to end.
-    gate : ndarray, shape (4, 2)
-        The two posts of the curve gate.
-    apex : ndarray, shape (2, 2), or None
-        From the ball-hole line to the apex.
     marked : bool
         Whether there is an aim mark.
     """
 
     ball: Spot
     aim_end: Spot
-    start: Spot
     to_hole: Spots
     beyond: Spots
     ticks: Spots
     seconds: Spots
-    gate: Spots
-    apex: Spots | None
     marked: bool
 
     @property
@@ -102,17 +95,13 @@ def way_of(putt: Putt, read: Read, frame: Frame) -> Way:
     """Return a read on the sheet."""
     right, length = read.launch_right_rad, putt.length_m
     reach = math.hypot(length, read.aim_right_m or 0.0)
-    apex = read.apex
     return Way(
         ball=frame.spot(-length, 0.0),
         aim_end=frame.spot(reach * math.cos(right) - length, reach * math.sin(right)),
-        start=mark_spot(putt, read.start_spot, frame),
         to_hole=way_spots(putt, read.path[::2, 1:3], frame),
         beyond=way_spots(putt, read.path_past[::2, 1:3], frame),
         ticks=_ticks(putt, read, frame, whole=False),
         seconds=_ticks(putt, read, frame, whole=True),
-        gate=_gate(putt, read, frame),
-        apex=spots_of(frame.spot(apex.along_m - length, 0.0), mark_spot(putt, apex, frame)) if apex else None,
         marked=read.aim_right_m is not None,
     )
 
@@ -121,15 +110,11 @@ def way_items(way: Way, own: OwnWay | None, ball_radius: float) -> Iterator[Item
     """Yield what is drawn of a read, the own one below it."""
     if own:
         yield from own.items
-    if way.apex is not None:
-        yield Line(way.apex, Sign.QUIET, 1.2, name="apex")
     yield Line(way.aim_line, Sign.DO, 2.4, name="aim-line")
     yield Line(way.beyond, Sign.INK, 2.0, "2 5")
     yield Line(way.to_hole, Sign.INK, 3.2, name="way")
     yield Strokes(way.ticks, Sign.INK, 1.4, name="ticks")
     yield Strokes(way.seconds, Sign.INK, 2.0, name="seconds")
-    yield Strokes(way.gate, Sign.DO, 3.0, name="gate")
-    yield Disc(way.start, 4.5, Sign.DO, name="start-spot")
     yield Disc(way.rest, ball_radius, Sign.INK, Fill.OPEN, 1.6, name="rest")
     if way.marked:
         yield Area(diamond(way.aim_end, 8.0), Sign.DO, Fill.OPEN, 2.4, name="aim-mark")
@@ -158,12 +143,12 @@ def aim_dimension(read: Read, frame: Frame, wording: Wording) -> Iterator[Item]:
 def own_way(putt: Putt, own: OwnRoll, frame: Frame) -> OwnWay:
     """Return the golfer's own aim, and its ball, on the sheet."""
     rows = own.track.even_times(0.0, own.track.duration_s, 41)
-    if own.meeting.drops:
+    if own.capture.drops:
         beyond, _ = hole_frame(putt, rows[:, 1:3])
         rows = rows[beyond < 0.0]
     ball, mark = frame.spot(-putt.length_m, 0.0), frame.spot(0.0, own.aim_right_m)
     way = way_spots(putt, rows[:, 1:3], frame)
-    if own.meeting.drops:
+    if own.capture.drops:
         way = np.vstack([way, frame.spot(0.0, 0.0)])
     return OwnWay(spots_of(ball, mark), mark, way)
 
@@ -182,13 +167,6 @@ def _ticks(putt: Putt, read: Read, frame: Frame, *, whole: bool) -> Spots:
     square = np.column_stack([-way[:, 1], way[:, 0]])
     middle = 0.5 * (before + after)
     return np.column_stack([middle + square, middle - square]).reshape(-1, 2)
-
-
-def _gate(putt: Putt, read: Read, frame: Frame) -> Spots:
-    """Return the two posts of the curve gate, square to the ball-hole line on both sides of the path."""
-    beyond, right = read.curve_gate.along_m - putt.length_m, read.curve_gate.right_m
-    offsets = np.array([-5.0, -15.0, 5.0, 15.0]) / frame.scale
-    return frame.spots(np.full(4, beyond), right + offsets)
 
 
 def _last(spots: Spots) -> Spot:

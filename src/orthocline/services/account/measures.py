@@ -8,6 +8,7 @@ from uuid import UUID
 from sqlalchemy.orm import Session
 
 from orthocline.core.account import StrideTry, stride
+from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.estimate import Estimate
 from orthocline.core.instruments import PACING_SD, USUAL_PACING_SD, USUAL_SHOE_M
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
@@ -113,6 +114,11 @@ def own_stride(measures: Measures) -> Estimate | None:
 def own_stroke_rate(measures: Measures) -> Estimate | None:
     """Return the golfer's own launch speed per length of stroke [1/s], if any putts were kept."""
     return stroke_rate(stroke_putts(measures.stroke_trials))
+
+
+def golfer_figures(measures: Measures | None) -> GolferFigures:
+    """Return what the schools need to know of a golfer; the usual ones for a visitor."""
+    return GolferFigures(own_stroke_rate(measures)) if measures else USUAL_GOLFER
 
 
 def stroke_trials(measures: Measures, mode: Mode) -> Sequence[StrokeTrial]:

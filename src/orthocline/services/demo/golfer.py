@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.log import Finish
-from orthocline.core.roll import Launch, Point, Putt, RollPast, meet, read, roller
+from orthocline.core.roll import Launch, Point, Putt, RollPast, capture_of, read, roller
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.account.models import Golfer
 from orthocline.db.account.queries import golfer_of_key
@@ -117,31 +117,31 @@ def _days_since(session: Session, template: Golfer, now: datetime) -> timedelta:
     return timedelta(days=(now - newest.measured_at).days if newest else 0)
 
 
-def _log_season(session: Session, golfer: Golfer, chance: np.random.Generator) -> None:
+def _log_season(session: Session, golfer: Golfer, rng: np.random.Generator) -> None:
     morning = datetime.now(UTC).replace(hour=7, minute=0, second=0, microsecond=0)
     for i in range(PUTTS_LOGGED):
         days = round(2.3 * (PUTTS_LOGGED - i))
-        when = morning - timedelta(days=days) + timedelta(minutes=float(chance.uniform(0, 660)))
-        _log_one(session, golfer, _some_putt(chance), chance, when)
+        when = morning - timedelta(days=days) + timedelta(minutes=float(rng.uniform(0, 660)))
+        _log_one(session, golfer, _some_putt(rng), rng, when)
 
 
-def _some_putt(chance: np.random.Generator) -> DemoPutt:
+def _some_putt(rng: np.random.Generator) -> DemoPutt:
     return DemoPutt(
-        green=int(chance.integers(1, 10)),
-        length_ft=float(round(chance.gamma(2.2, 5.5) + 3.0)),
-        side_right=float(np.round(chance.normal(0.0, 0.016), 3)),
-        grade=float(np.round(chance.normal(0.0, 0.010), 3)),
-        speed_ft=float(np.round(chance.normal(10.0, 0.4), 1)),
-        past_in=float(chance.choice((6.0, 9.0, 12.0, 18.0))),
+        green=int(rng.integers(1, 10)),
+        length_ft=float(round(rng.gamma(2.2, 5.5) + 3.0)),
+        side_right=float(np.round(rng.normal(0.0, 0.016), 3)),
+        grade=float(np.round(rng.normal(0.0, 0.010), 3)),
+        speed_ft=float(np.round(rng.normal(10.0, 0.4), 1)),
+        past_in=float(rng.choice((6.0, 9.0, 12.0, 18.0))),
     )
 
 
 def _log_one(
-    session: Session, golfer: Golfer, asked: DemoPutt, chance: np.random.Generator, when: datetime
+    session: Session, golfer: Golfer, asked: DemoPutt, rng: np.random.Generator, when: datetime
 ) -> None:
     putt = asked.putt
     answer = read(putt)
-    seen = chance.normal(0.75, 0.25)  # golfers under-read
+    seen = rng.normal(0.75, 0.25)  # golfers under-read
     logged = save_read(
         session,
         golfer,
@@ -151,10 +151,10 @@ def _log_one(
     )
     logged.created_at = when
     struck = Launch(
-        answer.launch_right_rad + chance.normal(0.0, START_SPREAD_RAD),
-        answer.launch_speed_mps * math.sqrt(max(0.4, 1.0 + chance.normal(0.0, LENGTH_SPREAD))),
+        answer.launch_right_rad + rng.normal(0.0, START_SPREAD_RAD),
+        answer.launch_speed_mps * math.sqrt(max(0.4, 1.0 + rng.normal(0.0, LENGTH_SPREAD))),
     )
     track = roller(putt, answer.aim)(struck)
     along, right = putt.along_and_right_m(track.finish)
-    holed = meet(track, putt.hole).drops
+    holed = capture_of(track, putt.hole).drops
     record_finish(logged, None if holed else Finish(along - putt.length_m, right))

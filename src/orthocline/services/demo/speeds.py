@@ -39,30 +39,30 @@ NOTES = {
 }
 
 
-def load_demo_speeds(session: Session, golfer: Golfer, chance: np.random.Generator) -> None:
+def load_demo_speeds(session: Session, golfer: Golfer, rng: np.random.Generator) -> None:
     """Keep a season of speeds, up to this morning, and the golfer's own measures."""
     morning = datetime.now(UTC).astimezone().replace(hour=7, minute=40, second=0, microsecond=0)
     if morning > datetime.now(UTC):
         morning -= timedelta(days=1)
     for week in range(WEEKS):
-        when = morning - timedelta(days=7 * (WEEKS - week), minutes=float(chance.integers(-60, 200)))
+        when = morning - timedelta(days=7 * (WEEKS - week), minutes=float(rng.integers(-60, 200)))
         season = math.sin(math.pi * (week + 1) / (WEEKS + 1))
-        speed = SPRING_FT + SUMMER_GAIN_FT * season + float(chance.normal(0.0, 0.25))
-        _ramp(session, golfer, chance, speed, when, _condition(chance, week))
+        speed = SPRING_FT + SUMMER_GAIN_FT * season + float(rng.normal(0.0, 0.25))
+        _ramp(session, golfer, rng, speed, when, _condition(rng, week))
         if week % 4 == 1:
-            posted = posted_speed(round(2.0 * (speed + float(chance.normal(0.0, 0.4)))) / 2.0)
+            posted = posted_speed(round(2.0 * (speed + float(rng.normal(0.0, 0.4)))) / 2.0)
             _keep(session, golfer, posted, "posted", when - timedelta(minutes=35), Condition())
-    _ramp(session, golfer, chance, TODAY_FT, morning, _condition(chance, WEEKS, "Firm after three dry days."))
+    _ramp(session, golfer, rng, TODAY_FT, morning, _condition(rng, WEEKS, "Firm after three dry days."))
     _own_measures(session, golfer)
 
 
-def _condition(chance: np.random.Generator, week: int, note: str = "") -> Condition:
+def _condition(rng: np.random.Generator, week: int, note: str = "") -> Condition:
     return Condition(
-        mowing="mown today" if chance.random() < 0.7 else "mown yesterday",
-        moisture=str(chance.choice(("dry", "damp"), p=(0.7, 0.3))),
-        firmness=str(chance.choice(("medium", "firm"))),
-        trueness=int(chance.integers(3, 6)),
-        smoothness=int(chance.integers(3, 6)),
+        mowing="mown today" if rng.random() < 0.7 else "mown yesterday",
+        moisture=str(rng.choice(("dry", "damp"), p=(0.7, 0.3))),
+        firmness=str(rng.choice(("medium", "firm"))),
+        trueness=int(rng.integers(3, 6)),
+        smoothness=int(rng.integers(3, 6)),
         note=note or NOTES.get(week, ""),
     )
 
@@ -70,18 +70,16 @@ def _condition(chance: np.random.Generator, week: int, note: str = "") -> Condit
 def _ramp(
     session: Session,
     golfer: Golfer,
-    chance: np.random.Generator,
+    rng: np.random.Generator,
     speed_ft: float,
     when: datetime,
     condition: Condition,
 ) -> None:
     """Keep a speed from three rolls each way of the standard ramp on a gentle slope, taped to the inch."""
-    green = HiddenGreen(speed_ft, float(chance.normal(0.0, 0.005)), 0.0)
-    set_up = setting_up(green, chance)
+    green = HiddenGreen(speed_ft, float(rng.normal(0.0, 0.005)), 0.0)
+    set_up = setting_up(green, rng)
     rolls = {
-        back: [
-            simulated_roll_m(green, STANDARD_RAMP, back=back, set_up=set_up, chance=chance) for _ in range(3)
-        ]
+        back: [simulated_roll_m(green, STANDARD_RAMP, back=back, set_up=set_up, rng=rng) for _ in range(3)]
         for back in (False, True)
     }
     taped = {back: [round(roll / INCH_M) * INCH_M for roll in made] for back, made in rolls.items()}

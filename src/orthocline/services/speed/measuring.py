@@ -142,8 +142,8 @@ class SimulatedRamp:
     def roll_m(self, *, back: bool, number: int) -> float:
         """Return how long the roll of that number in that direction is [m]."""
         set_up = setting_up(self.green, np.random.default_rng([self.seed, 0]))
-        chance = np.random.default_rng([self.seed, 2 if back else 1, number])
-        return simulated_roll_m(self.green, self.ramp, back=back, set_up=set_up, chance=chance)
+        rng = np.random.default_rng([self.seed, 2 if back else 1, number])
+        return simulated_roll_m(self.green, self.ramp, back=back, set_up=set_up, rng=rng)
 
     def level(self) -> float:
         """Return what a level laid beside it reads [ratio], averaged over three places."""

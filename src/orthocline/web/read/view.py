@@ -4,6 +4,7 @@ from dataclasses import asdict, dataclass
 from datetime import datetime
 from urllib.parse import urlencode
 
+from orthocline.core.calls import GolferFigures, one_second_m, stroke_of
 from orthocline.core.estimate import Estimate
 from orthocline.core.roll import PAST_RANGE_M, Read, RollPast, grain_worth
 from orthocline.core.speed import aged
@@ -11,7 +12,7 @@ from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan, plan
 from orthocline.drawing.roll.profile import profile
 from orthocline.drawing.scene import Scene, Spot
-from orthocline.services.account.measures import Measures, own_stroke_rate
+from orthocline.services.account.measures import Measures, golfer_figures
 from orthocline.services.account.mode import Mode
 from orthocline.services.read.reading import compare_own, read_putt
 from orthocline.services.speed.book import METHODS, hours_since, is_stale
@@ -19,7 +20,6 @@ from orthocline.web.read.forms import ReadForm
 from orthocline.web.read.request import Asked
 from orthocline.wording.figures import Wording, speed_text, when_words
 from orthocline.wording.read.call import Call, call, entry_words, own_words
-from orthocline.wording.read.pace import stroke_m
 from orthocline.wording.read.warnings import warning_words
 
 
@@ -97,13 +97,13 @@ def view(asked: Asked, mode: Mode, measures: Measures | None, now: datetime) -> 
     """Return the page of what is asked; refused in Competition."""
     answer = read_putt(asked.putt, mode) if asked.putt else None
     own_aim, wording = asked.form.own_aim_right_m, asked.wording
-    source, rate = _source(asked, now), own_stroke_rate(measures) if measures else None
+    source, golfer = _source(asked, now), golfer_figures(measures)
     hidden = asked.form.first.data == "1" and own_aim is None
     if answer is None:
         return ReadView(asked.form, asked.values, asked.errors, hidden, source)
     own = compare_own(answer, own_aim, mode) if own_aim is not None else None
     shown = None if hidden else answer
-    words = call(answer, wording, rate) if shown else None
+    words = call(answer, wording, golfer) if shown else None
     drawn = plan(
         answer.putt,
         shown,
@@ -126,7 +126,7 @@ def view(asked: Asked, mode: Mode, measures: Measures | None, now: datetime) -> 
         own=own_words(answer, own, wording) if own and shown else "",
         notes=_notes(answer, wording) if shown else (),
         beside=_beside(answer, asked),
-        beat=_beat(answer, wording, rate) if shown else None,
+        beat=_beat(answer, wording, golfer) if shown else None,
         handles=_handles(answer, drawn, asked.values, hidden=hidden),
     )
 
@@ -166,11 +166,12 @@ def _beside(answer: Read, asked: Asked) -> dict[str, str]:
     }
 
 
-def _beat(answer: Read, wording: Wording, rate: Estimate | None) -> dict[str, str] | None:
+def _beat(answer: Read, wording: Wording, golfer: GolferFigures) -> dict[str, str] | None:
     """Return one-second mark and stroke as the beat's page takes them; None for a ball at rest by then."""
-    if answer.one_second_m is None:
+    mark_m = one_second_m(answer)
+    if mark_m is None:
         return None
-    return {"stroke": wording.exact(stroke_m(answer, rate)), "mark": wording.far(answer.one_second_m)}
+    return {"stroke": wording.exact(stroke_of(answer, golfer).length_m), "mark": wording.far(mark_m)}
 
 
 def _handles(answer: Read, drawn: Plan, values: dict[str, str], *, hidden: bool) -> tuple[Handle, ...]:

@@ -1,17 +1,15 @@
 """The call: the read as a caddie would say it, each sentence from the one solved putt."""
 
 import math
+from collections.abc import Iterator
 from dataclasses import dataclass
 
+from orthocline.core.calls import USUAL_GOLFER, GolferFigures, level_twin_of
 from orthocline.core.constants import HOLE_RADIUS_M
-from orthocline.core.estimate import Estimate
 from orthocline.core.roll import OwnRoll, Read, RollPast
-from orthocline.core.units import INCH_M
+from orthocline.wording.calls import call_lines
+from orthocline.wording.calls.saying import STRAIGHT_M, CallLine
 from orthocline.wording.figures import USUAL_WORDING, Wording, cups_words, hour_words, side, tidy
-from orthocline.wording.read.pace import pace_lines
-
-STRAIGHT_M = 0.125 * INCH_M
-"""An aim nearer the centre than an eighth of an inch is said as the centre."""
 
 MOST_CUPS = 10
 """Nobody counts more cups than this."""
@@ -29,8 +27,8 @@ class Call:
         The pace sentence.
     details : tuple of str
         Where that is in other words, and what follows.
-    lines : tuple of (str, str)
-        The same putt in the schools' words, as name and sentence.
+    lines : tuple of CallLine
+        The same putt in the schools' words, and within which launches it still drops.
     """
 
     lead: str
@@ -38,7 +36,7 @@ class Call:
     tail: str
     pace: str
     details: tuple[str, ...]
-    lines: tuple[tuple[str, str], ...]
+    lines: tuple[CallLine, ...]
 
     @property
     def sentence(self) -> str:
@@ -46,36 +44,26 @@ class Call:
         return f"{self.lead}{self.spot}{self.tail} {self.pace}"
 
 
-def call(read: Read, wording: Wording = USUAL_WORDING, stroke_rate: Estimate | None = None) -> Call:
-    """Return the call of a read, in the golfer's words.
-
-    Parameters
-    ----------
-    stroke_rate : Estimate or None
-        The golfer's own launch speed per length of stroke [1/s], if a few putts calibrated it.
-    """
+def call(read: Read, wording: Wording = USUAL_WORDING, golfer: GolferFigures = USUAL_GOLFER) -> Call:
+    """Return the call of a read, in the golfer's words and for the golfer's own stroke."""
     lead, spot, tail = _aim(read, wording)
-    return Call(
-        lead,
-        spot,
-        tail,
-        _pace(read, wording),
-        tuple(_details(read, wording)),
-        (*pace_lines(read, wording, stroke_rate), *_lines(read, wording)),
-    )
+    lines = [*call_lines(read, wording, golfer)]
+    if read.make_window is not None:
+        lines.append(CallLine("make_window", "Drops within", _window_words(read)))
+    return Call(lead, spot, tail, _pace(read, wording), tuple(_details(read, wording)), tuple(lines))
 
 
 def own_words(read: Read, own: OwnRoll, wording: Wording = USUAL_WORDING) -> str:
     """Return what the golfer's own aim would have done, in one sentence."""
     off = own.aim_right_m - (read.aim_right_m or 0.0)
     by = f"{wording.short(off)} {side(off)} of the read" if abs(off) > STRAIGHT_M else "just as the read"
-    if own.meeting.drops:
+    if own.capture.drops:
         return f"{by}: it would drop."
-    if own.meeting.rim is not None:
+    if own.capture.rim is not None:
         return f"{by}: it would lip out, too fast for that edge."
     away = math.hypot(own.finish_along_m, own.finish_right_m)
     rest = f"and stop {wording.short(away)} away" if own.track.rests else "and not stop on this slope"
-    return f"{by}: it would pass {wording.short(own.meeting.closest_m)} {_missed(read, own)} {rest}."
+    return f"{by}: it would pass {wording.short(own.capture.closest_m)} {_missed(read, own)} {rest}."
 
 
 def _missed(read: Read, own: OwnRoll) -> str:
@@ -107,43 +95,14 @@ def _pace(read: Read, wording: Wording) -> str:
     return f"Roll it {wording.past(past)} past."
 
 
-def _details(read: Read, wording: Wording) -> list[str]:
-    found = []
+def _details(read: Read, wording: Wording) -> Iterator[str]:
     aim = read.aim_right_m
     if aim is not None and abs(aim) >= STRAIGHT_M:
         edge = abs(aim) - HOLE_RADIUS_M
         where = "Outside" if edge >= 0 else "Inside"
         cups = f", {cups_words(aim)}" if abs(aim) < MOST_CUPS * 2 * HOLE_RADIUS_M else ""
-        found.append(f"{where} the {side(aim)} edge by {wording.short(edge)}{cups}.")
-    found.append(f"Plays like {wording.far(read.level_twin.plays_like_m)}.")
-    return found
-
-
-def _lines(read: Read, wording: Wording) -> list[tuple[str, str]]:
-    gate, aim = read.curve_gate, read.aim_right_m
-    found = []
-    if aim is not None:
-        where = (
-            f"{wording.exact(aim)} {side(aim)} of centre" if abs(aim) >= STRAIGHT_M else "none: the centre"
-        )
-        found.append((wording.bend.capitalize(), where))
-    found.append(("Curve gate", f"{_beside(gate.right_m, 'on the line', wording)}, two thirds along"))
-    if read.apex is not None:
-        along = wording.far(read.apex.along_m)
-        found.append(
-            ("Apex", f"{_beside(read.apex.right_m, 'on the line', wording)}, {along} along: do not aim at it")
-        )
-    spot = read.start_spot
-    found.append(
-        ("Start spot", f"{wording.far(spot.ahead_m)} ahead, {_beside(spot.right_m, 'on the line', wording)}")
-    )
-    if read.make_window is not None:
-        found.append(("Drops within", _window_words(read)))
-    return found
-
-
-def _beside(right_m: float, straight: str, wording: Wording) -> str:
-    return straight if abs(right_m) < STRAIGHT_M else f"{wording.short(right_m)} {side(right_m)}"
+        yield f"{where} the {side(aim)} edge by {wording.short(edge)}{cups}."
+    yield f"Plays like {wording.far(level_twin_of(read).plays_like_m)}."
 
 
 def _window_words(read: Read) -> str:

@@ -30,7 +30,7 @@ AT_BALL = math.log(BALL_RADIUS_M / GRASS_ROUGHNESS_M) / math.log(WIND_HEIGHT_M /
 
 
 @dataclass(frozen=True)
-class Forces:
+class Accelerations:
     """The accelerations [m/s^2] on a ball, apart from the slope's own.
 
     Attributes
@@ -68,12 +68,12 @@ def wind_at_ball_mps(wind: Wind) -> float:
     return wind.speed_mps * AT_BALL
 
 
-def forces_of(putt: Putt) -> Forces:
-    """Return the forces on the ball of a putt."""
+def accelerations_of(putt: Putt) -> Accelerations:
+    """Return the accelerations on the ball of a putt."""
     drag = rolling_deceleration_mps2(putt.green_speed_ft)
     grain, wind = putt.grain, putt.wind
     blow = wind_at_ball_mps(wind)
-    return Forces(
+    return Accelerations(
         drag,
         grain.strength * drag * math.cos(grain.toward_rad),
         grain.strength * drag * math.sin(grain.toward_rad),
@@ -87,11 +87,11 @@ def plane_with_grain(putt: Putt) -> Plane:
 
     Grain adds gamma d toward the way it grows, as a slope of gamma d / (5/7 g) falling that way would.
     """
-    forces = forces_of(putt)
+    accelerations = accelerations_of(putt)
     per_slope = ROLLING_SHARE * GRAVITY_MPS2
     rise_east, rise_north = putt.surface.parameters
-    fall_east = -rise_east + forces.grain_east_mps2 / per_slope
-    fall_north = -rise_north + forces.grain_north_mps2 / per_slope
+    fall_east = -rise_east + accelerations.grain_east_mps2 / per_slope
+    fall_north = -rise_north + accelerations.grain_north_mps2 / per_slope
     return Plane(math.hypot(fall_east, fall_north), math.atan2(fall_north, fall_east))
 
 

@@ -1,7 +1,12 @@
 """The level twin: the same strike on level ground, as a coin to putt to."""
 
 import math
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import asdict, dataclass
+from typing import Any
+
+from orthocline.core.calls.school import School
+from orthocline.core.roll import Read, rolling_deceleration_mps2
 
 
 @dataclass(frozen=True)
@@ -22,17 +27,20 @@ class LevelTwin:
     right_m: float
 
 
-def level_twin(
-    launch_speed_mps: float, launch_right_rad: float, drag_mps2: float, past_m: float
-) -> LevelTwin:
+def level_twin_of(read: Read) -> LevelTwin:
     """Return the coin to which the same strike would roll on level ground with the same roll-past.
 
     The strike stops there after v0^2/(2d); less the roll-past (0 where the ball would not rest) that is how
     far the putt plays.
     """
-    plays_like = launch_speed_mps**2 / (2.0 * drag_mps2) - past_m
-    return LevelTwin(
-        plays_like,
-        plays_like * math.cos(launch_right_rad),
-        plays_like * math.sin(launch_right_rad),
-    )
+    drag_mps2 = rolling_deceleration_mps2(read.putt.green_speed_ft)
+    plays_like = read.launch_speed_mps**2 / (2.0 * drag_mps2) - (read.aim.past_m or 0.0)
+    right_rad = read.launch_right_rad
+    return LevelTwin(plays_like, plays_like * math.cos(right_rad), plays_like * math.sin(right_rad))
+
+
+def _members(twin: LevelTwin) -> Mapping[str, Any]:
+    return {"plays_like_m": twin.plays_like_m, "level_twin": asdict(twin)}
+
+
+SCHOOL = School("level_twin", lambda read, _: level_twin_of(read), _members)

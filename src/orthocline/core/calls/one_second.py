@@ -5,8 +5,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from orthocline.core.calls.school import School
 from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2
-from orthocline.core.roll.track import Track
+from orthocline.core.roll import Read, rolling_deceleration_mps2
 
 
 @dataclass(frozen=True)
@@ -37,15 +38,19 @@ def slide(launch_speed_mps: float, drag_mps2: float) -> Slide:
     return Slide(face, 12.0 * face**2 / (49.0 * grip), 2.0 * face / (7.0 * grip))
 
 
-def one_second_mark_m(track: Track, launch_speed_mps: float, drag_mps2: float) -> float | None:
+def one_second_m(read: Read) -> float | None:
     """Return the path length [m] after one second, the slide included; None if the ball is at rest by then.
 
     After the slide the ball moves as the pure roll does from the same place, only some hundredths of a
     second ahead of it: the slide's own slope is neglected (under one part in a thousand).
     """
-    slid = slide(launch_speed_mps, drag_mps2)
+    track, drag_mps2 = read.track, rolling_deceleration_mps2(read.putt.green_speed_ft)
+    slid = slide(read.launch_speed_mps, drag_mps2)
     when_rolled = float(np.interp(slid.distance_m, track.samples[:, 5], track.samples[:, 0]))
     clock = 1.0 + when_rolled - slid.duration_s
     if clock > track.duration_s:
         return None
     return float(track.at_times(np.array([clock]))[0, 4])
+
+
+SCHOOL = School("one_second", lambda read, _: one_second_m(read), lambda path_m: {"one_second_m": path_m})

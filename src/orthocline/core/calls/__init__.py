@@ -1,0 +1,29 @@
+"""The calls: one module per school, and the registry of them."""
+
+from orthocline.core.calls.apex import Apex, apex_of
+from orthocline.core.calls.curve_gate import curve_gate_of
+from orthocline.core.calls.level_twin import LevelTwin, level_twin_of
+from orthocline.core.calls.marks import Mark
+from orthocline.core.calls.one_second import one_second_m, slide
+from orthocline.core.calls.registry import SCHOOLS
+from orthocline.core.calls.school import USUAL_GOLFER, GolferFigures, School
+from orthocline.core.calls.start_spot import start_spot_of
+from orthocline.core.calls.stroke import StrokeLength, stroke_of
+
+__all__ = [
+    "SCHOOLS",
+    "USUAL_GOLFER",
+    "Apex",
+    "GolferFigures",
+    "LevelTwin",
+    "Mark",
+    "School",
+    "StrokeLength",
+    "apex_of",
+    "curve_gate_of",
+    "level_twin_of",
+    "one_second_m",
+    "slide",
+    "start_spot_of",
+    "stroke_of",
+]

@@ -1,0 +1,12 @@
+"""The aim spot: how far off the hole's centre to aim, at the hole's distance."""
+
+from orthocline.core.calls.school import GolferFigures, School
+from orthocline.core.roll import Read
+
+
+def aim_spot_of(read: Read, _golfer: GolferFigures) -> float | None:
+    """Return the aim spot [m] to the right of the hole's centre; None where there is no aim mark."""
+    return read.aim_right_m
+
+
+SCHOOL = School("aim_spot", aim_spot_of)

@@ -1,0 +1,51 @@
+"""The apex: where the ball is furthest from the ball-hole line."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from orthocline.core.calls.marks import FINE, Mark, between_rows, mark_after, right_m
+from orthocline.core.calls.school import School
+from orthocline.core.roll import Read
+
+STRAIGHT_M = 1e-6
+"""A way that leaves the ball-hole line by less than this [m] has no apex."""
+
+
+@dataclass(frozen=True)
+class Apex:
+    """The apex, and how far along the ball-hole line it lies as a share of the putt's length."""
+
+    mark: Mark
+    fraction: float
+
+
+def apex_of(read: Read) -> Apex | None:
+    """Return the point before the hole that lies furthest from the ball-hole line.
+
+    None on a straight putt, whose way leaves the line by less than a thousandth of a millimetre.
+    """
+    putt, track = read.putt, read.track
+    off = np.abs(right_m(putt, track.samples))
+    end_s = min(read.aim.time_to_hole_s, track.duration_s)
+    top = int(np.argmax(off[: int(np.searchsorted(track.samples[:, 0], end_s)) + 1]))
+    if off[top] < STRAIGHT_M:
+        return None
+    fine = between_rows(track, top - 1, 2)
+    off = np.abs(right_m(putt, fine))
+    i = min(max(int(np.argmax(off)), 1), FINE - 2)
+    before, here, after = off[i - 1 : i + 2]
+    shift = 0.5 * (before - after) / (before - 2.0 * here + after)
+    mark = mark_after(putt, track, float(fine[i, 0] + shift * (fine[1, 0] - fine[0, 0])))
+    return Apex(mark, mark.along_m / putt.length_m)
+
+
+def _members(found: Apex | None) -> Mapping[str, Any]:
+    if found is None:
+        return {"apex_right_m": 0.0, "apex_fraction": None}
+    return {"apex_right_m": found.mark.right_m, "apex_fraction": found.fraction}
+
+
+SCHOOL = School("apex", lambda read, _: apex_of(read), _members)

@@ -1,0 +1,19 @@
+"""The schools there are, in the order in which a read gives them."""
+
+from orthocline.core.calls import (
+    aim_spot,
+    apex,
+    curve_gate,
+    level_twin,
+    moved_hole,
+    one_second,
+    start_spot,
+    stroke,
+)
+from orthocline.core.calls.school import School
+
+SCHOOLS: dict[str, School] = {
+    module.SCHOOL.name: module.SCHOOL
+    for module in (level_twin, moved_hole, one_second, stroke, aim_spot, curve_gate, apex, start_spot)
+}
+"""By name. One more is one more module; its words and its layer go by the same name."""

@@ -1,0 +1,38 @@
+"""The schools' words: a module per school, by the names of the core's registry."""
+
+from collections.abc import Iterator
+
+from orthocline.core.calls import SCHOOLS, GolferFigures
+from orthocline.core.roll import Read
+from orthocline.wording.calls import (
+    aim_spot,
+    apex,
+    curve_gate,
+    level_twin,
+    moved_hole,
+    one_second,
+    start_spot,
+    stroke,
+)
+from orthocline.wording.calls.saying import CallLine, Saying
+from orthocline.wording.figures import Wording
+
+SAYINGS: dict[str, Saying] = {
+    "aim_spot": aim_spot.SAYING,
+    "apex": apex.SAYING,
+    "curve_gate": curve_gate.SAYING,
+    "level_twin": level_twin.SAYING,
+    "moved_hole": moved_hole.SAYING,
+    "one_second": one_second.SAYING,
+    "start_spot": start_spot.SAYING,
+    "stroke": stroke.SAYING,
+}
+
+
+def call_lines(read: Read, wording: Wording, golfer: GolferFigures) -> Iterator[CallLine]:
+    """Yield a read in the words of every school that has something to say of it."""
+    for name, school in SCHOOLS.items():
+        saying = SAYINGS[name]
+        words = saying.words(read, school.value(read, golfer), wording)
+        if words is not None:
+            yield CallLine(name, saying.title(wording), words)

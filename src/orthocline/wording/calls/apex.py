@@ -1,0 +1,16 @@
+"""The apex in words, with the warning that it is no target."""
+
+from orthocline.core.calls import Apex
+from orthocline.core.roll import Read
+from orthocline.wording.calls.saying import Saying, beside_line, titled
+from orthocline.wording.figures import Wording
+
+
+def _words(_read: Read, apex: Apex | None, wording: Wording) -> str | None:
+    if apex is None:
+        return None
+    along = wording.far(apex.mark.along_m)
+    return f"{beside_line(apex.mark.right_m, wording)}, {along} along: do not aim at it"
+
+
+SAYING = Saying(titled("Apex"), _words)

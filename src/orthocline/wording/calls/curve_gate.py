@@ -1,0 +1,13 @@
+"""The curve gate in words."""
+
+from orthocline.core.calls import Mark
+from orthocline.core.roll import Read
+from orthocline.wording.calls.saying import Saying, beside_line, titled
+from orthocline.wording.figures import Wording
+
+
+def _words(_read: Read, gate: Mark, wording: Wording) -> str:
+    return f"{beside_line(gate.right_m, wording)}, two thirds along"
+
+
+SAYING = Saying(titled("Curve gate"), _words)
