@@ -31,7 +31,7 @@ ROLLS = {
     "out": ["8 ft 5 in", "8 ft 8 in", "8 ft 6 in"],
     "back": ["10 ft 9 in", "10 ft 6 in", "10 ft 8 in"],
     "level": "0.9 %",
-    "averaged": "1",
+    "level_with": "level_averaged",
 }
 RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
 BALLS = {"by": "zero", "target": "12 ft", "balls": ["12 ft 7 in", "13 ft", "12 ft 2 in", "11 ft 8 in"]}

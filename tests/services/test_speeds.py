@@ -7,7 +7,7 @@ import numpy as np
 import pytest
 
 from orthocline.core.estimate import Estimate, combine
-from orthocline.core.speed import STANDARD_RAMP, HiddenGreen
+from orthocline.core.speed import STANDARD_RAMP, Findings, HiddenGreen
 from orthocline.core.units import FOOT_M
 from orthocline.services.account.accounts import delete_account, export_account
 from orthocline.services.account.mode import Mode
@@ -29,6 +29,12 @@ from tests.conftest import PASSWORD
 from tests.speeds import COURSE, kept_speed
 
 HOUR = timedelta(hours=1)
+RATE = Estimate(3.0, 0.1)
+"""A stroke's launch speed per length [1/s]."""
+
+
+def measured(method, rate=None, **figures):
+    return measuring.speed_by(Mode.PRACTICE, method, Findings(figures, stroke_rate=rate))
 
 
 @pytest.fixture
@@ -144,9 +150,7 @@ def test_everything_that_measures_or_times_is_refused_in_competition(session, go
     refused = Mode.COMPETITION
     for measure in (
         lambda: ramp_speed(refused, STANDARD_RAMP, [3.0], [3.0]),
-        lambda: measuring.by_posting(refused, 10.0),
-        lambda: measuring.by_timing(refused, 4.0, [3.5]),
-        lambda: measuring.by_stroke(refused, [(0.4, 3.0)], Estimate(3.0, 0.1)),
+        lambda: measuring.speed_by(refused, "posted", Findings({"posted": [10.0]})),
         lambda: measuring.zero_putts(refused, 4.0, [4.1]),
         lambda: stroke_beat(refused, None),
         lambda: keep_speed(
@@ -168,10 +172,11 @@ def test_everything_that_measures_or_times_is_refused_in_competition(session, go
     [
         (lambda: ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [], []), "out"),
         (lambda: ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [15.0], [], level=Estimate(0.1, 0.001)), "level"),
-        (lambda: measuring.by_timing(Mode.PRACTICE, 20.0, [0.5]), "times"),
-        (lambda: measuring.by_timing(Mode.PRACTICE, 20.0, []), "times"),
-        (lambda: measuring.by_stroke(Mode.PRACTICE, [(0.4, 3.0)], None), "strokes"),
-        (lambda: measuring.by_stroke(Mode.PRACTICE, [], Estimate(3.0, 0.1)), "strokes"),
+        (lambda: measured("timed", length=[20.0], times=[0.5]), "times"),
+        (lambda: measured("timed", length=[20.0]), "times"),
+        (lambda: measured("stroke", strokes=[0.4], rolls=[3.0]), "strokes"),
+        (lambda: measured("stroke", RATE, rolls=[3.0]), "strokes"),
+        (lambda: measured("stroke", RATE, strokes=[0.4, 0.5], rolls=[3.0]), "rolls"),
         (lambda: measuring.zero_putts(Mode.PRACTICE, 4.0, []), "balls"),
     ],
 )
@@ -182,11 +187,11 @@ def test_what_is_missing_or_cannot_be_is_named(measure, field):
 
 
 def test_each_method_says_how_sure_it_is():
-    assert measuring.by_posting(Mode.PRACTICE, 10.5).within == 1.0
+    assert measured("posted", posted=[10.5]).within == 1.0
     assert ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [3.0] * 3, [3.1] * 3).speed_ft.within >= 0.3
     assert ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [3.0] * 3, []).speed_ft.within >= 1.0
-    assert level_reading(0.01, averaged=True).within == pytest.approx(0.002)
-    assert level_reading(0.01, averaged=False).within == pytest.approx(np.hypot(0.002, 0.005))
+    assert level_reading(0.01, "level_averaged").within == pytest.approx(0.002)
+    assert level_reading(0.01, "level").within == pytest.approx(np.hypot(0.002, 0.005))
 
 
 def test_a_seed_is_always_the_same_green_and_the_same_rolls():

@@ -1,16 +1,23 @@
 """What there will be more of is a registry: a made-up one, in one module, is found everywhere."""
 
 import json
+import re
 
 from click.testing import CliRunner
 from sqlalchemy import select
 
 from orthocline.cli.main import main
 from orthocline.core.calls import SCHOOLS
+from orthocline.core.instruments import INSTRUMENTS
+from orthocline.core.speed import METHODS
 from orthocline.db.log.models import LoggedPutt
+from orthocline.db.speed.models import SpeedNote
 from orthocline.drawing.calls import LAYERS
+from orthocline.drawing.speed.method_marks import METHOD_MARKS
 from orthocline.wording.calls import SAYINGS
-from tests.made_up import school
+from orthocline.wording.instruments import INSTRUMENT_WORDS
+from orthocline.wording.speed.methods import METHOD_WORDS
+from tests.made_up import instrument, method, school
 
 PUTT = {
     "surface": {"kind": "plane", "tilt_percent": 2.1, "downhill_deg": 180.0},
@@ -22,9 +29,14 @@ PUTT = {
 ASKED = {"length": "14 ft", "side": "2.1 %", "falls": "left", "rise": "0 %", "speed": "10.2", "past": "9 in"}
 
 
-def test_every_school_has_words_and_no_layer_is_left_over():
+def test_everything_listed_has_words_and_no_drawing_is_left_over():
     assert set(SAYINGS) == set(SCHOOLS)
     assert set(LAYERS) <= set(SCHOOLS)
+    assert set(METHOD_WORDS) == set(METHODS)
+    assert set(METHOD_MARKS) <= set(METHODS)
+    assert set(INSTRUMENT_WORDS) == set(INSTRUMENTS)
+    for name, one in METHODS.items():
+        assert set(METHOD_WORDS[name].figures) == {figure.name for figure in one.figures}
 
 
 def test_a_made_up_school_is_computed_said_drawn_and_logged(monkeypatch, signed_in, session):
@@ -42,3 +54,39 @@ def test_a_made_up_school_is_computed_said_drawn_and_logged(monkeypatch, signed_
     signed_in.post("/log", data=ASKED)
     (logged,) = session.scalars(select(LoggedPutt)).all()
     assert abs(logged.read_document[school.NAME] - thumbs) < 1e-6
+
+
+def test_a_made_up_way_of_measuring_is_computed_said_drawn_and_kept(monkeypatch, signed_in, session):
+    method.add(monkeypatch)
+    found = {"by": method.NAME, "heights": ["1 m", "1.1 m", "1.05 m"]}
+    page = signed_in.get("/speed/without-a-ramp", query_string=found).text
+    assert re.search(r"Speed <[^>]*>10\.5<", page)
+    assert "From 3 bounces." in page
+    assert "Bounce: 10.5" in page, "on the scale"
+    signed_in.post("/speed/without-a-ramp", data=found | {"course": "Ternholm Links"})
+    (kept,) = session.scalars(select(SpeedNote)).all()
+    assert (kept.method, round(kept.speed_ft, 1)) == (method.NAME, 10.5)
+    book = signed_in.get("/speed").text
+    assert "bounced ball" in book
+    assert book.count('data-part="bounce"') == 2, "in the trend and in its key"
+    assert "by bounce," in signed_in.get("/read").text
+
+
+def test_a_made_up_instrument_is_computed_said_drawn_and_kept(monkeypatch, signed_in, session):
+    instrument.add(monkeypatch)
+    rolls = {"out": ["9 ft", "9 ft 1 in", "9 ft"], "level": "0.5 %", "level_way": "up"}
+
+    def width(page):
+        left, right = re.search(r'd="M([\d.]+) 304L([\d.]+) 304[^"]*" fill="url', page).groups()
+        return float(right) - float(left)
+
+    pages = {
+        name: signed_in.get("/speed/ramp", query_string=rolls | {"level_with": name}).text
+        for name in ("level_averaged", instrument.NAME)
+    }
+    assert "a dish of soup" in pages[instrument.NAME]
+    assert width(pages[instrument.NAME]) > 2.0 * width(pages["level_averaged"]), "less sure"
+    both = rolls | {"back": ["10 ft", "10 ft 1 in", "10 ft"], "level_with": instrument.NAME}
+    assert "The soup agrees with the rolls" in signed_in.get("/speed/ramp", query_string=both).text
+    signed_in.post("/speed/ramp", data=both | {"course": "Ternholm Links"})
+    assert "level_with=soup" in session.scalars(select(SpeedNote)).one().evidence

@@ -70,7 +70,7 @@ def test_one_way_is_flagged_with_what_a_slope_can_do_and_a_level_takes_it_out(cl
     )
     levelled = text(client.get(RAMP, query_string={**one, "level": "0.8 %", "averaged": "1"}))
     assert "with the level's slope taken out" in levelled
-    both = {**RODS, **ROLLS, "level": "0.7", "level_way": "up", "averaged": "1"}
+    both = {**RODS, **ROLLS, "level": "0.7", "level_way": "up", "level_with": "level_averaged"}
     assert "no grain to be told" in text(client.get(RAMP, query_string=both))
     grain = text(client.get(RAMP, query_string={**both, "level_way": "down"}))
     assert "What the level does not see is grain: it grows the way back" in grain

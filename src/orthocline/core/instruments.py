@@ -4,6 +4,8 @@ Every figure is one standard deviation: half of the range within which it is sai
 """
 
 import math
+from dataclasses import dataclass
+from enum import StrEnum
 from typing import Final
 
 from orthocline.core.units import FOOT_M
@@ -34,3 +36,49 @@ STROKE_SHARE: Final = 0.04
 """Usual scatter of launch speed from putts of one stroke length, where too few were made to tell."""
 USUAL_SHOE_M: Final = FOOT_M
 """A shoe from heel to toe, until the golfer's own is known."""
+
+
+class Gives(StrEnum):
+    """What an instrument reads."""
+
+    SLOPE = "slope"
+    """Slope [ratio] along its edge."""
+    LENGTH = "length"
+    """Length [m]; its standard deviation is a share of it."""
+
+
+@dataclass(frozen=True)
+class Instrument:
+    """Something that gives a figure, and how sure it is.
+
+    Attributes
+    ----------
+    name : str
+        What it goes by in addresses, in what is kept and among the words.
+    gives : Gives
+        What it reads.
+    sd : float
+        Standard deviation of one reading, in the unit of what it reads.
+    """
+
+    name: str
+    gives: Gives
+    sd: float
+
+
+INSTRUMENTS: dict[str, Instrument] = {
+    one.name: one
+    for one in (
+        Instrument("level", Gives.SLOPE, math.hypot(LEVEL_SD, LEVEL_BUMP_SD)),
+        Instrument("level_averaged", Gives.SLOPE, LEVEL_SD),
+        Instrument("tape", Gives.LENGTH, 0.0),
+        Instrument("own_paces", Gives.LENGTH, PACING_SD),
+        Instrument("usual_paces", Gives.LENGTH, USUAL_PACING_SD),
+    )
+}
+"""By name. Of rolls along a tape their own scatter counts, not the tape's."""
+
+
+def giving(what: Gives) -> list[Instrument]:
+    """Return the instruments that read something."""
+    return [one for one in INSTRUMENTS.values() if one.gives is what]

@@ -4,9 +4,13 @@ import re
 from dataclasses import dataclass
 from datetime import UTC, datetime
 
+from orthocline.core.speed import METHODS
+
+SEVERAL = "several"
+"""The method of a speed that measures by more than one method make together."""
 _PATTERN = re.compile(
     r"(\d{1,2}(?:\.\d)?) ±(\d{1,2}(?:\.\d)?)"
-    r" at (\d{4}-\d\d-\d\dT\d\d:\d\d)Z by (ramp|posted|timed|stroke|several)"
+    r" at (\d{4}-\d\d-\d\dT\d\d:\d\d)Z by ([a-z_]{1,20})"
 )
 
 
@@ -29,7 +33,7 @@ class SpeedOrigin:
 def parse_speed_origin(text: str) -> SpeedOrigin | None:
     """Return where a speed comes from; None for words that do not say it."""
     match = _PATTERN.fullmatch(text.strip())
-    if match is None:
+    if match is None or match[4] not in {*METHODS, SEVERAL}:
         return None
     try:
         when = datetime.fromisoformat(match[3]).replace(tzinfo=UTC)

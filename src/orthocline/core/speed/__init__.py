@@ -1,7 +1,10 @@
 """Green speed and pace: ramp, rolls, timed putts, strokes, zero putts, ageing, the beat."""
 
+from orthocline.core.speed.ageing import STALE_H, aged
 from orthocline.core.speed.beat import Beat, tempo_beat
-from orthocline.core.speed.other_speeds import STALE_H, aged, posted_speed, timed_speed
+from orthocline.core.speed.method import Figure, FindingError, Findings, Quantity, SpeedMethod
+from orthocline.core.speed.methods import METHODS
+from orthocline.core.speed.posted import posted_speed
 from orthocline.core.speed.ramp import (
     GROOVE_RANGE_DEG,
     RAIL_GAP_RANGE_M,
@@ -29,6 +32,8 @@ from orthocline.core.speed.stroke import (
     stroke_length_m,
     stroke_rate,
 )
+from orthocline.core.speed.timed import timed_speed
+from orthocline.core.speed.zero_putts import FIGURES as ZERO_FIGURES
 from orthocline.core.speed.zero_putts import ZeroScore, score_zero_putts
 
 __all__ = [
@@ -36,19 +41,26 @@ __all__ = [
     "HIDDEN_GRAIN_RANGE",
     "HIDDEN_SLOPE_RANGE",
     "HIDDEN_SPEED_RANGE_FT",
+    "METHODS",
     "RAIL_GAP_RANGE_M",
     "RAMP_ANGLE_RANGE_DEG",
     "RAMP_LENGTH_RANGE_M",
     "ROLL_RANGE_M",
     "STALE_H",
     "STANDARD_RAMP",
+    "ZERO_FIGURES",
     "Beat",
+    "Figure",
+    "FindingError",
+    "Findings",
     "Groove",
     "HiddenGreen",
     "OneWay",
+    "Quantity",
     "Ramp",
     "RampSpeed",
     "Rods",
+    "SpeedMethod",
     "StrokePutt",
     "ZeroScore",
     "aged",

@@ -8,6 +8,7 @@ from orthocline.core.constants import GRAVITY_MPS2, RAMP_SPEED_MPS, ROLLING_SHAR
 from orthocline.core.estimate import Estimate, widened
 from orthocline.core.instruments import ONE_WAY_SD_FT, RAMP_ROLL_SHARE, RAMP_SD_FT, TAPE_SHARE
 from orthocline.core.roll import rolling_deceleration_mps2
+from orthocline.core.speed.method import SpeedMethod
 from orthocline.core.units import FOOT_M, PERCENT
 
 ROLL_RANGE_M = (0.3, 60.0 * FOOT_M)
@@ -185,3 +186,7 @@ def _grain(slope: Estimate, level: Estimate, speed_ft: float) -> Estimate:
     """Return the grain toward `out` that makes rolls find another slope than the level."""
     per_slope = ROLLING_SHARE * GRAVITY_MPS2 / rolling_deceleration_mps2(speed_ft)
     return Estimate(per_slope * (level.value - slope.value), per_slope * math.hypot(level.sd, slope.sd))
+
+
+METHOD = SpeedMethod("ramp")
+"""Its rolls go both ways and its rails count: it has a page of its own."""

@@ -8,6 +8,14 @@ from orthocline.core.constants import RAMP_SPEED_MPS
 from orthocline.core.estimate import Estimate, mean_estimate
 from orthocline.core.instruments import STROKE_SHARE
 from orthocline.core.roll import rolling_deceleration_mps2
+from orthocline.core.speed.method import (
+    ROLL_RANGE_M,
+    Figure,
+    FindingError,
+    Findings,
+    Quantity,
+    SpeedMethod,
+)
 from orthocline.core.units import FOOT_M, INCH_M
 
 BACK_S, THROUGH_S = 0.6, 0.3
@@ -61,3 +69,23 @@ def speed_from_strokes(
     mean = math.fsum(speeds) / len(speeds)
     common = mean * math.hypot(2.0 * rate.sd / rate.value, length_share_sd)
     return mean_estimate(speeds, 2.0 * STROKE_SHARE, common)
+
+
+def _speed(found: Findings) -> Estimate:
+    strokes, rolls, rate = found.figures["strokes"], found.figures["rolls"], found.stroke_rate
+    if len(strokes) != len(rolls):
+        raise FindingError("rolls", "each stroke needs its roll, as many of one as of the other")
+    if rate is None:
+        raise FindingError("strokes", "the stroke is not calibrated")
+    return speed_from_strokes(list(zip(strokes, rolls, strict=True)), rate, found.length_share_sd)
+
+
+METHOD = SpeedMethod(
+    "stroke",
+    (
+        Figure("strokes", Quantity.NEAR, (INCH_M, 60.0 * INCH_M), many=True),
+        Figure("rolls", Quantity.FAR, ROLL_RANGE_M, many=True),
+    ),
+    _speed,
+    own_stroke=True,
+)

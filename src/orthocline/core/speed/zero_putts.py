@@ -4,11 +4,17 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from orthocline.core.units import INCH_M
+from orthocline.core.speed.method import ROLL_RANGE_M, Figure, Quantity
+from orthocline.core.units import FOOT_M, INCH_M
 
 LEAVE_RANGE_M = (0.0, 18.0 * INCH_M)
 """Where a ball should stop beyond the target: up to eighteen inches past."""
 ROUNDING_M = 1e-9
+FIGURES = (
+    Figure("target", Quantity.FAR, (3.0 * FOOT_M, 60.0 * FOOT_M)),
+    Figure("balls", Quantity.FAR, ROLL_RANGE_M, many=True),
+)
+"""What is asked for: how far to putt, and how far each ball rolled."""
 
 
 @dataclass(frozen=True)

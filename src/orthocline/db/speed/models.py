@@ -24,7 +24,7 @@ class SpeedNote(UndoableEntry, Base):
     __table_args__ = (
         CheckConstraint("speed_ft >= 3 AND speed_ft <= 20", name="speed_ft"),
         CheckConstraint("sd_ft > 0", name="sd_ft"),
-        CheckConstraint("method IN ('ramp', 'posted', 'timed', 'stroke')", name="method"),
+        CheckConstraint("method <> ''", name="method"),
         CheckConstraint("trueness BETWEEN 1 AND 5", name="trueness"),
         CheckConstraint("smoothness BETWEEN 1 AND 5", name="smoothness"),
         Index("ix_speed_notes_golfer_id_measured_at", "golfer_id", "measured_at"),
@@ -34,7 +34,7 @@ class SpeedNote(UndoableEntry, Base):
     course: Mapped[str] = mapped_column(String(COURSE_LENGTH))
     green: Mapped[str] = mapped_column(String(GREEN_LENGTH), server_default="")
     measured_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
-    method: Mapped[str] = mapped_column(String(10))
+    method: Mapped[str] = mapped_column(String(20))
     speed_ft: Mapped[float]
     sd_ft: Mapped[float]
     evidence: Mapped[str] = mapped_column(String(EVIDENCE_LENGTH), server_default="")

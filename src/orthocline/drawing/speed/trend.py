@@ -1,14 +1,14 @@
 """The trend: green speeds over time, each with the range within which it is said to be."""
 
 import math
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
 from orthocline.core.estimate import Estimate
+from orthocline.core.speed import METHODS
 from orthocline.drawing.scene import (
     Area,
-    Disc,
     Fill,
     Group,
     Item,
@@ -22,6 +22,7 @@ from orthocline.drawing.scene import (
     scale_strokes,
     spots_of,
 )
+from orthocline.drawing.speed.method_marks import key_items, mark_of
 from orthocline.drawing.ticks import CALENDAR, tick_step, ticks
 from orthocline.wording.figures import speed_text
 
@@ -66,7 +67,7 @@ def trend(measured: Sequence[Measured], current: Estimate, now: datetime) -> Sce
         *(_point(one, x_of, y_of) for one in points),
         *_now_items(current, y_of),
         *_time_items(_marks(first, now, x_of)),
-        *_key_items(),
+        *key_items(LEFT, HEIGHT - 16.0),
     ]
     says = f"Green speed over time; now {speed_text(current.value)}"
     return Scene("trend", WIDTH, HEIGHT, says, tuple(items))
@@ -86,7 +87,7 @@ def _row_items(lowest: int, highest: int, y_of: Up) -> Iterator[Item]:
 
 def _line_items(points: Sequence[Measured], x_of: Along, y_of: Up) -> Iterator[Item]:
     """Yield a line through the speeds that were measured, not through posted numbers."""
-    spots = [(x_of(one.at), y_of(one.speed_ft.value)) for one in points if one.method != "posted"]
+    spots = [(x_of(one.at), y_of(one.speed_ft.value)) for one in points if METHODS[one.method].measured]
     if len(spots) > 1:
         yield Line(spots_of(*spots), Sign.QUIET, 1.2, name="line")
 
@@ -98,27 +99,6 @@ def _point(one: Measured, x_of: Along, y_of: Up) -> Item:
     low, high = y_of(speed.value - speed.within), y_of(speed.value + speed.within)
     bar = Line(spots_of((at.x, low), (at.x, high)), Sign.UNSURE, 1.2, name="range")
     return Group((bar, mark_of(one.method, at)), f"{speed_text(speed.value)} on {when}", name="measured")
-
-
-def _ramp_mark(at: Spot) -> Item:
-    return Disc(at, 4.5, Sign.REAL)
-
-
-def _posted_mark(at: Spot) -> Item:
-    return Disc(at, 4.0, Sign.REAL, Fill.OPEN, 1.8)
-
-
-def _other_mark(at: Spot) -> Item:
-    return Area(box(at.x - 4.0, at.y - 4.0, at.x + 4.0, at.y + 4.0), Sign.REAL, Fill.OPEN, 1.8)
-
-
-MARKS: Mapping[str, Callable[[Spot], Item]] = {"ramp": _ramp_mark, "posted": _posted_mark}
-"""How the speeds of a method are marked; all others alike."""
-
-
-def mark_of(method: str, at: Spot) -> Item:
-    """Return the mark of a speed found by a method."""
-    return MARKS.get(method, _other_mark)(at)
 
 
 def _now_items(current: Estimate, y_of: Up) -> Iterator[Item]:
@@ -138,18 +118,6 @@ def _time_items(marks: Sequence[tuple[float, str]]) -> Iterator[Item]:
     for x, words in marks:
         yield Words(words, Spot(x, BOTTOM + 24.0), Sign.QUIET, "middle")
     yield Words("now", Spot(NOW_RIGHT, BOTTOM + 24.0), anchor="end")
-
-
-def _key_items() -> Iterator[Item]:
-    x = LEFT
-    for method, words, wide in (
-        ("ramp", "ramp", 75.0),
-        ("posted", "posted", 85.0),
-        ("", "timed, stroke", 0.0),
-    ):
-        yield mark_of(method, Spot(x + 5.0, HEIGHT - 21.0))
-        yield Words(words, Spot(x + 15.0, HEIGHT - 16.0), Sign.QUIET)
-        x += wide
 
 
 def _marks(first: datetime, now: datetime, x_of: Along) -> list[tuple[float, str]]:

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from orthocline.core.account import StrideTry, stride
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.estimate import Estimate
-from orthocline.core.instruments import PACING_SD, USUAL_PACING_SD, USUAL_SHOE_M
+from orthocline.core.instruments import INSTRUMENTS, USUAL_SHOE_M
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.speed import StrokePutt, stroke_rate
 from orthocline.core.units import PACE_M
@@ -147,7 +147,7 @@ def wording_of(measures: Measures) -> Wording:
 
 def pacing_sd(wording: Wording) -> float:
     """Return how far a paced length may be off, one standard deviation as a share."""
-    return PACING_SD if wording.own_pace else USUAL_PACING_SD
+    return INSTRUMENTS["own_paces" if wording.own_pace else "usual_paces"].sd
 
 
 def add_stride_try(

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from orthocline.core.estimate import Estimate, combine
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
-from orthocline.core.speed import STALE_H, aged
+from orthocline.core.speed import METHODS, STALE_H, aged
 from orthocline.db.account.models import Golfer
 from orthocline.db.entries import add_once
 from orthocline.db.speed.models import COURSE_LENGTH as COURSE_LENGTH
@@ -17,19 +17,12 @@ from orthocline.db.speed.models import EVIDENCE_LENGTH, SpeedNote
 from orthocline.db.speed.models import GREEN_LENGTH as GREEN_LENGTH
 from orthocline.db.speed.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.speed.queries import courses_of, newest_speed, speeds_of
-from orthocline.formats.speed_origin import SpeedOrigin
+from orthocline.formats.speed_origin import SEVERAL, SpeedOrigin
 from orthocline.services.account.mode import Mode, require_practice
 from orthocline.services.errors import InvalidError
 from orthocline.services.text import short_text, tidy_text
 from orthocline.services.undo import delete_entry, find_entry, restore_entry
 
-METHODS = {
-    "ramp": "ramp",
-    "posted": "posted number",
-    "timed": "timed putt",
-    "stroke": "calibrated stroke",
-}
-"""How a green speed is found, in words."""
 MOWING = ("mown today", "rolled today", "mown yesterday", "not mown")
 MOISTURE = ("dry", "damp", "wet")
 FIRMNESS = ("soft", "medium", "firm")
@@ -106,7 +99,7 @@ class DaySpeed:
     def method(self) -> str:
         """How it was found: one of `METHODS`, or ``several``."""
         methods = {note.method for note in self.notes}
-        return methods.pop() if len(methods) == 1 else "several"
+        return methods.pop() if len(methods) == 1 else SEVERAL
 
     @property
     def origin(self) -> SpeedOrigin:
@@ -140,6 +133,8 @@ def keep_speed(
     ------
     InvalidError
         For a missing course, words that are too long, a speed that no green has, or a time to come.
+    KeyError
+        For a method that is not one of `METHODS`.
     NotAllowedError
         In Competition.
     """
@@ -155,7 +150,7 @@ def keep_speed(
         golfer_id=golfer.id,
         key=key,
         measured_at=measured_at,
-        method=method,
+        method=METHODS[method].name,
         speed_ft=found.value,
         sd_ft=found.sd,
         evidence=evidence[:EVIDENCE_LENGTH],

@@ -1,4 +1,4 @@
-"""Measure a green's speed: by ramp, posted number, timed putt or calibrated stroke; and check pace."""
+"""Measure a green's speed, by ramp or any other method; and check pace."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -6,33 +6,35 @@ from dataclasses import dataclass
 import numpy as np
 
 from orthocline.core.estimate import Estimate
-from orthocline.core.instruments import LEVEL_BUMP_SD, LEVEL_SD
+from orthocline.core.instruments import INSTRUMENTS, LEVEL_SD
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.speed import (
+    METHODS,
+    FindingError,
+    Findings,
     HiddenGreen,
     Ramp,
     RampSpeed,
     ZeroScore,
     one_way,
-    posted_speed,
     score_zero_putts,
     setting_up,
     simulated_roll_m,
     some_green,
     speed_from_rolls,
-    speed_from_strokes,
-    timed_speed,
 )
 from orthocline.services.account.mode import Mode, require_practice
 from orthocline.services.errors import InvalidError
 from orthocline.wording.figures import speed_text
+from orthocline.wording.speed.methods import METHOD_WORDS
+from orthocline.wording.speed.zero_putts import WORDS as ZERO_WORDS
 
 WHAT = "Measuring green speed"
 
 
-def level_reading(slope: float, *, averaged: bool) -> Estimate:
-    """Return a digital level's reading [ratio]; a bump under it counts unless three places are averaged."""
-    return Estimate(slope, LEVEL_SD if averaged else float(np.hypot(LEVEL_SD, LEVEL_BUMP_SD)))
+def level_reading(slope: float, instrument: str) -> Estimate:
+    """Return a reading [ratio] of the slope beside the rolls, by the name of what read it."""
+    return Estimate(slope, INSTRUMENTS[instrument].sd)
 
 
 def ramp_speed(
@@ -63,47 +65,25 @@ def ramp_speed(
     return found
 
 
-def by_posting(mode: Mode, speed_ft: float) -> Estimate:
-    """Return the speed of a posted number; refused in Competition."""
-    require_practice(mode, WHAT)
-    return posted_speed(speed_ft)
-
-
-def by_timing(
-    mode: Mode, length_m: float, times_s: Sequence[float], length_share_sd: float = 0.0
-) -> Estimate:
-    """Return the speed of a timed putt; refused in Competition.
+def speed_by(mode: Mode, method: str, found: Findings) -> Estimate:
+    """Return the green speed [ft] that one of `METHODS` gives; refused in Competition.
 
     Raises
     ------
     InvalidError
-        Without a time, or for one too short for any ball.
+        When a figure is missing or cannot be true, or the speed is one that no green has.
     """
     require_practice(mode, WHAT)
-    if not times_s:
-        raise InvalidError("times", "No times yet: enter the first one.")
+    how, words = METHODS[method], METHOD_WORDS[method]
+    for figure in how.figures:
+        if not found.figures.get(figure.name):
+            raise InvalidError(figure.name, words.figures[figure.name].missing)
+    assert how.speed is not None
     try:
-        return _plausible("times", timed_speed(length_m, times_s, length_share_sd))
-    except ValueError as error:
-        raise InvalidError("times", f"Check the times: {error}.") from error
-
-
-def by_stroke(
-    mode: Mode, putts: Sequence[tuple[float, float]], rate: Estimate | None, length_share_sd: float = 0.0
-) -> Estimate:
-    """Return the speed from putts as (stroke, roll) [m] by a calibrated stroke; refused in Competition.
-
-    Raises
-    ------
-    InvalidError
-        Without a putt or a calibration.
-    """
-    require_practice(mode, WHAT)
-    if rate is None:
-        raise InvalidError("strokes", "Calibrate your stroke first, under My measures.")
-    if not putts:
-        raise InvalidError("strokes", "No putts yet: enter the first one.")
-    return _plausible("strokes", speed_from_strokes(putts, rate, length_share_sd))
+        return _plausible(how.figures[-1].name, how.speed(found))
+    except FindingError as error:
+        said = words.figures[error.name].wrong or f"Check the figures: {error}."
+        raise InvalidError(error.name, said) from error
 
 
 def zero_putts(mode: Mode, target_m: float, lengths_m: Sequence[float]) -> ZeroScore:
@@ -116,7 +96,7 @@ def zero_putts(mode: Mode, target_m: float, lengths_m: Sequence[float]) -> ZeroS
     """
     require_practice(mode, "Zero putts")
     if not lengths_m:
-        raise InvalidError("balls", "No balls yet: enter how far the first one rolled.")
+        raise InvalidError("balls", ZERO_WORDS.figures["balls"].missing)
     return score_zero_putts(target_m, lengths_m)
 
 

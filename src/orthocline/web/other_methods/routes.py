@@ -12,8 +12,8 @@ from orthocline.services.account.mode import require_practice
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, mode, signed_in, wording
-from orthocline.web.other_methods.forms import Asked, asked
-from orthocline.web.other_methods.view import WAYS, NoRampView, measured, view
+from orthocline.web.other_methods.request import ZERO, MethodRequest, method_request, ways
+from orthocline.web.other_methods.view import MethodView, measured, view
 from orthocline.web.page import is_part
 from orthocline.web.security import read_limit
 from orthocline.web.shared.save_forms import KeepForm
@@ -27,7 +27,7 @@ blueprint = Blueprint("other_methods", __name__)
 def page() -> Response:
     """A speed by another way than the ramp."""
     require_practice(mode(), "Measuring green speed")
-    wanted = asked(MultiDict(request.args), wording())
+    wanted = method_request(MultiDict(request.args), wording())
     seen = _view(wanted)
     answer = make_response(_page(seen, keep_form()), 422 if seen.errors else 200)
     answer.vary.add("HX-Request")
@@ -39,7 +39,7 @@ def page() -> Response:
 @blueprint.post("/speed/without-a-ramp")
 def keep_it() -> Page:
     """Keep the speed in the golfer's book."""
-    wanted = asked(MultiDict(request.form), wording())
+    wanted = method_request(MultiDict(request.form), wording())
     return keep(
         "other_methods.page",
         wanted.fields,
@@ -54,13 +54,21 @@ def _rate() -> Estimate | None:
     return own_stroke_rate(own) if own else None
 
 
-def _view(wanted: Asked) -> NoRampView:
+def _view(wanted: MethodRequest) -> MethodView:
     who, now = signed_in(), datetime.now(UTC)
     day = day_speed(session(), who, now, wanted.form.place.data or "") if who else None
     return view(wanted, mode(), _rate(), day, now)
 
 
-def _page(seen: NoRampView, form: KeepForm) -> str:
+def _page(seen: MethodView, form: KeepForm) -> str:
     template = "other_methods/_part.html" if is_part() else "other_methods/page.html"
-    onward = read_address(seen.found, seen.asked.by) if seen.found else ""
-    return render_template(template, view=seen, keep=form, ways=WAYS, wording=wording(), read_with=onward)
+    onward = read_address(seen.speed_ft, seen.request.by) if seen.speed_ft else ""
+    return render_template(
+        template,
+        view=seen,
+        keep=form,
+        ways=ways(),
+        is_zero=seen.request.by == ZERO,
+        wording=wording(),
+        read_with=onward,
+    )

@@ -14,7 +14,7 @@ from orthocline.services.speed.book import last_evidence
 from orthocline.web.database import session
 from orthocline.web.identity import mode, signed_in, wording
 from orthocline.web.page import is_part
-from orthocline.web.ramp.forms import BACK, OUT, SEEDS, START, Asked, asked, with_simulated
+from orthocline.web.ramp.request import BACK, OUT, SEEDS, START, RampRequest, ramp_request, with_simulated
 from orthocline.web.ramp.view import RampView, measured, view
 from orthocline.web.security import read_limit
 from orthocline.web.shared.save_forms import KeepForm
@@ -43,7 +43,7 @@ def page() -> Response:
 @blueprint.post("/speed/ramp")
 def keep_it() -> Page:
     """Keep the speed in the golfer's book."""
-    wanted = asked(MultiDict(request.form), wording(), _own_ramp())
+    wanted = ramp_request(MultiDict(request.form), wording(), _own_ramp())
 
     def find() -> Estimate:
         if not wanted.readable:
@@ -53,14 +53,14 @@ def keep_it() -> Page:
     return keep("ramp.page", wanted.fields, "ramp", find, lambda form: _page(view(wanted, mode()), form))
 
 
-def _wanted() -> tuple[Asked, bool]:
+def _wanted() -> tuple[RampRequest, bool]:
     """Return what is asked for, and whether the simulated ramp added to it."""
     values, add = MultiDict(request.args), request.args.get("add", "")
     if add == ANOTHER:
         values["seed"] = str(SEEDS[0] + secrets.randbelow(SEEDS[1]))
         for name in ("out", "back", "left_out", "reveal", "level"):
             values.poplist(name)
-    wanted = asked(values, wording(), _own_ramp())
+    wanted = ramp_request(values, wording(), _own_ramp())
     return (with_simulated(wanted, add) if add else wanted), bool(add)
 
 

@@ -11,10 +11,9 @@ from orthocline.services.account.measures import pacing_sd
 from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.measuring import level_reading, ramp_speed
-from orthocline.web.ramp.forms import Asked, RampForm
+from orthocline.web.ramp.request import RampForm, RampRequest
 from orthocline.web.shared.trials import Try, counted
-from orthocline.wording.figures import Wording, speed_text, tidy
-from orthocline.wording.speed.ramp import ramp_details, ramp_notes
+from orthocline.wording.speed.ramp import hidden_words, ramp_details, ramp_notes, set_up_words
 
 
 @dataclass(frozen=True)
@@ -29,7 +28,7 @@ class RampView:
         What the simulated green really is, once that is asked for.
     """
 
-    asked: Asked
+    request: RampRequest
     errors: dict[str, str]
     found: RampSpeed | None = None
     details: tuple[str, ...] = ()
@@ -41,12 +40,12 @@ class RampView:
     @property
     def form(self) -> RampForm:
         """The figures as typed."""
-        return self.asked.form
+        return self.request.form
 
     @property
     def tries(self) -> dict[str, tuple[Try, ...]]:
         """The rolls of both directions, as typed."""
-        return {"out": self.asked.out, "back": self.asked.back}
+        return {"out": self.request.out, "back": self.request.back}
 
     @property
     def stands_out(self) -> dict[str, list[bool]]:
@@ -61,25 +60,25 @@ class RampView:
         }
 
 
-def view(asked: Asked, mode: Mode) -> RampView:
+def view(wanted: RampRequest, mode: Mode) -> RampView:
     """Return the page of what is asked; refused in Competition."""
-    if asked.ramp is None:
-        return RampView(asked, asked.errors)
-    found, errors = None, asked.errors
+    if wanted.ramp is None:
+        return RampView(wanted, wanted.errors)
+    found, errors = None, wanted.errors
     try:
-        found = measured(asked, mode) if asked.readable and (asked.out or asked.back) else None
+        found = measured(wanted, mode) if wanted.readable and (wanted.out or wanted.back) else None
     except InvalidError as error:
         errors = errors | {error.field: str(error)}
-    wording = asked.wording
+    wording = wanted.wording
     return RampView(
-        asked,
+        wanted,
         errors,
         found,
-        tuple(ramp_details(found, asked.ramp, wording)) if found else (),
-        tuple(ramp_notes(found, wording, paced=asked.paced)) if found else (),
-        ramp_plan(asked.ramp, found, _rolls(asked.out), _rolls(asked.back), wording),
-        _set_up(asked, wording),
-        _hidden(asked, found),
+        tuple(ramp_details(found, wanted.ramp, wording, wanted.form.level_with.data)) if found else (),
+        tuple(ramp_notes(found, wording, paced=wanted.paced)) if found else (),
+        ramp_plan(wanted.ramp, found, _rolls(wanted.out), _rolls(wanted.back), wording),
+        set_up_words(wanted.ramp, wording),
+        hidden_words(wanted.simulated.green, found, wording) if wanted.revealed and wanted.simulated else "",
     )
 
 
@@ -88,7 +87,7 @@ def _rolls(tries: Sequence[Try]) -> list[Roll]:
     return [Roll(one.figure, one.left_out) for one in tries if one.figure is not None]
 
 
-def measured(asked: Asked, mode: Mode) -> RampSpeed:
+def measured(wanted: RampRequest, mode: Mode) -> RampSpeed:
     """Return what the rolls of a readable request say.
 
     Raises
@@ -98,40 +97,14 @@ def measured(asked: Asked, mode: Mode) -> RampSpeed:
     NotAllowedError
         In Competition.
     """
-    assert asked.ramp is not None
-    out, back = asked.lengths
-    level = asked.form.level_out
+    assert wanted.ramp is not None
+    out, back = wanted.lengths
+    level = wanted.form.level_out
     return ramp_speed(
         mode,
-        asked.ramp,
+        wanted.ramp,
         out,
         back,
-        level=level_reading(level, averaged=asked.form.averaged.data) if level is not None else None,
-        length_share_sd=pacing_sd(asked.wording) if asked.paced else 0.0,
+        level=level_reading(level, wanted.form.level_with.data) if level is not None else None,
+        length_share_sd=pacing_sd(wanted.wording) if wanted.paced else 0.0,
     )
-
-
-def _set_up(asked: Asked, wording: Wording) -> str:
-    ramp = asked.ramp
-    assert ramp is not None
-    by = ramp.correction
-    rolls = "its rolls are the standard ramp's" if abs(by - 1.0) < 0.005 else f"each roll counts ×{by:.2f}"
-    return f"Lift the upper end {wording.short(ramp.lift_m)}; {rolls}."
-
-
-def _hidden(asked: Asked, found: RampSpeed | None) -> str:
-    """Return what the simulated green really is, and how near the rolls came."""
-    simulated = asked.simulated
-    if simulated is None or not asked.form.reveal.data:
-        return ""
-    green = simulated.green
-    way = "up" if green.slope >= 0.0 else "down"
-    grows = "out" if green.grain >= 0.0 else "back"
-    slope = f"{asked.wording.slope(abs(green.slope))} {way} the way out"
-    grain = f"grain {abs(green.grain):.2f} growing the way {grows}"
-    said = f"Hidden were speed {speed_text(green.speed_ft)}, {slope} and {grain}."
-    if found is None:
-        return said
-    off = found.speed_ft.value - green.speed_ft
-    held = "within" if abs(off) <= found.speed_ft.within else "outside"
-    return f"{said} Your speed is {tidy(abs(off), 2)} ft off: {held} what it said of itself."

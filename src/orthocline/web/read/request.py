@@ -18,7 +18,7 @@ DRAG_FIELDS = ("around", "fall", "frame")
 
 
 @dataclass(frozen=True)
-class Asked:
+class ReadRequest:
     """What a request asks for.
 
     Attributes
@@ -68,9 +68,9 @@ class Asked:
         return {name: field.errors[0] for name, field in self.form._fields.items() if field.errors}
 
 
-def asked(
+def read_request(
     arguments: Mapping[str, str], wording: Wording = USUAL_WORDING, start: Mapping[str, str] = START
-) -> Asked:
+) -> ReadRequest:
     """Return what a request asks for: nothing typed is lost, nothing is used unchecked.
 
     A field that is not in the address at all takes its value from `start`.
@@ -88,13 +88,13 @@ def asked(
     return replace(found, frame=held_frame(drag["frame"]))
 
 
-def _checked(values: Mapping[str, str], wording: Wording) -> Asked:
+def _checked(values: Mapping[str, str], wording: Wording) -> ReadRequest:
     form = ReadForm(MultiDict(values), meta={"wording": wording})
     if not form.validate():
-        return Asked(form, None)
+        return ReadRequest(form, None)
     try:
-        return Asked(form, form.putt())
+        return ReadRequest(form, form.putt())
     except PuttError as error:
         # Tilt and rise are each within range, but not the slope they make together.
         form.side.errors = (f"Tilt and rise together: {error}.",)
-        return Asked(form, None)
+        return ReadRequest(form, None)

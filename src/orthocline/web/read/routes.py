@@ -14,7 +14,7 @@ from orthocline.web.identity import golfer, measures, mode, signed_in, wording
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part
 from orthocline.web.read.defaults import start_values
-from orthocline.web.read.request import Asked, asked
+from orthocline.web.read.request import ReadRequest, read_request
 from orthocline.web.read.view import view
 from orthocline.web.security import read_limit
 from orthocline.web.shared.read_address import demo_values
@@ -28,7 +28,7 @@ ROLL_RATE_HZ = 30
 def page() -> Response:
     """The read of the putt in the address."""
     now = datetime.now(UTC)
-    wanted = asked(request.args, wording(), start_values())
+    wanted = read_request(request.args, wording(), start_values())
     seen = view(wanted, mode(), measures(), now)
     template = "read/_part.html" if is_part() else "read/page.html"
     status = 200 if wanted.putt else 422
@@ -41,7 +41,7 @@ def page() -> Response:
     return response
 
 
-def _guide_htmx(response: Response, wanted: Asked) -> None:
+def _guide_htmx(response: Response, wanted: ReadRequest) -> None:
     """Keep the last drawing where nothing can be read; else let the address follow, unless dragging."""
     if wanted.putt is None:
         response.headers["HX-Reswap"] = "none"
@@ -54,7 +54,7 @@ def _guide_htmx(response: Response, wanted: Asked) -> None:
 def roll() -> Response | tuple[Response, int]:
     """The ball's way in real time, in units of the drawing; refused in Competition."""
     require_roll(mode())
-    wanted = asked(request.args, wording(), start_values())
+    wanted = read_request(request.args, wording(), start_values())
     if wanted.putt is None:
         return jsonify(errors=wanted.errors), 422
     answer = read_putt(wanted.putt, mode())
@@ -69,7 +69,7 @@ def roll() -> Response | tuple[Response, int]:
 @read_limit
 def save() -> AnyResponse:
     """Save the read in the form; its finish is asked for next."""
-    wanted = asked(dict(typed_fields()), wording(), start_values())
+    wanted = read_request(dict(typed_fields()), wording(), start_values())
     address = f"{url_for('read.page')}?{wanted.query}"
     if signed_in() is None:
         return redirect(url_for("account.sign_in", next=address), 303)

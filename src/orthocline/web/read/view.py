@@ -15,12 +15,13 @@ from orthocline.drawing.scene import Scene, Spot
 from orthocline.services.account.measures import Measures, golfer_figures
 from orthocline.services.account.mode import Mode
 from orthocline.services.read.reading import compare_own, read_putt
-from orthocline.services.speed.book import METHODS, hours_since, is_stale
+from orthocline.services.speed.book import hours_since, is_stale
 from orthocline.web.read.forms import ReadForm
-from orthocline.web.read.request import Asked
+from orthocline.web.read.request import ReadRequest
 from orthocline.wording.figures import Wording, speed_text, when_words
 from orthocline.wording.read.call import Call, call, entry_words, own_words
 from orthocline.wording.read.warnings import warning_words
+from orthocline.wording.speed.book import source_words
 
 
 @dataclass(frozen=True)
@@ -93,14 +94,14 @@ class ReadView:
         return [asdict(handle) for handle in self.handles]
 
 
-def view(asked: Asked, mode: Mode, measures: Measures | None, now: datetime) -> ReadView:
+def view(wanted: ReadRequest, mode: Mode, measures: Measures | None, now: datetime) -> ReadView:
     """Return the page of what is asked; refused in Competition."""
-    answer = read_putt(asked.putt, mode) if asked.putt else None
-    own_aim, wording = asked.form.own_aim_right_m, asked.wording
-    source, golfer = _source(asked, now), golfer_figures(measures)
-    hidden = asked.form.first.data == "1" and own_aim is None
+    answer = read_putt(wanted.putt, mode) if wanted.putt else None
+    own_aim, wording = wanted.form.own_aim_right_m, wanted.wording
+    source, golfer = _source(wanted, now), golfer_figures(measures)
+    hidden = wanted.form.first.data == "1" and own_aim is None
     if answer is None:
-        return ReadView(asked.form, asked.values, asked.errors, hidden, source)
+        return ReadView(wanted.form, wanted.values, wanted.errors, hidden, source)
     own = compare_own(answer, own_aim, mode) if own_aim is not None else None
     shown = None if hidden else answer
     words = call(answer, wording, golfer) if shown else None
@@ -109,13 +110,13 @@ def view(asked: Asked, mode: Mode, measures: Measures | None, now: datetime) -> 
         shown,
         wording,
         None if hidden else own,
-        asked.frame,
+        wanted.frame,
         words.sentence if words else "The putt, drawn to scale",
     )
     return ReadView(
-        asked.form,
-        asked.values,
-        asked.errors,
+        wanted.form,
+        wanted.values,
+        wanted.errors,
         hidden,
         source,
         plan=drawn,
@@ -125,21 +126,20 @@ def view(asked: Asked, mode: Mode, measures: Measures | None, now: datetime) -> 
         entry=entry_words(answer) if shown else None,
         own=own_words(answer, own, wording) if own and shown else "",
         notes=_notes(answer, wording) if shown else (),
-        beside=_beside(answer, asked),
+        beside=_beside(answer, wanted),
         beat=_beat(answer, wording, golfer) if shown else None,
-        handles=_handles(answer, drawn, asked.values, hidden=hidden),
+        handles=_handles(answer, drawn, wanted.values, hidden=hidden),
     )
 
 
-def _source(asked: Asked, now: datetime) -> Source:
-    origin = asked.origin
+def _source(wanted: ReadRequest, now: datetime) -> Source:
+    origin = wanted.origin
     if origin is None:
         return Source("as typed", "", stale=False)
-    how = {"posted": "posted", "several": "measured"}.get(origin.method, f"by {METHODS.get(origin.method)},")
     age = hours_since(origin.measured_at, now)
     sure = aged(Estimate(origin.speed_ft, origin.within_ft / 2.0), age).within
-    when = when_words(origin.measured_at, now)
-    return Source(f"{how} {when}", f"±{speed_text(sure)} ft", stale=is_stale(origin.measured_at, now))
+    words = source_words(origin.method, when_words(origin.measured_at, now))
+    return Source(words, f"±{speed_text(sure)} ft", stale=is_stale(origin.measured_at, now))
 
 
 def _notes(answer: Read, wording: Wording) -> tuple[str, ...]:
@@ -151,11 +151,11 @@ def _notes(answer: Read, wording: Wording) -> tuple[str, ...]:
     return tuple(notes)
 
 
-def _beside(answer: Read, asked: Asked) -> dict[str, str]:
+def _beside(answer: Read, wanted: ReadRequest) -> dict[str, str]:
     """Return what stands beside each input: the same figure in other words."""
     putt = answer.putt
     grade = putt.surface.grade(putt.bearing_rad)
-    wording, typed = asked.wording, (asked.form.length.data or "").strip().lower()
+    wording, typed = wanted.wording, (wanted.form.length.data or "").strip().lower()
     paces = wording.paces(putt.length_m)
     own_unit = typed.endswith((wording.far_unit, "'", '"', "in")) or typed[-1:].isdigit()
     past = "if covered" if isinstance(putt.pace, RollPast) else "speed at the hole"

@@ -6,18 +6,13 @@ from datetime import datetime
 
 from flask import url_for
 
+from orthocline.core.speed import METHODS
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.speed.trend import Measured, trend
-from orthocline.services.speed.book import METHODS, Condition, DaySpeed, KeptSpeed
+from orthocline.services.speed.book import Condition, DaySpeed, KeptSpeed
 from orthocline.wording.figures import speed_text, when_words
-
-PAGES = {
-    "ramp": "ramp.page",
-    "posted": "other_methods.page",
-    "timed": "other_methods.page",
-    "stroke": "other_methods.page",
-}
-"""The page that measures by a method."""
+from orthocline.wording.speed.book import because, condition_words
+from orthocline.wording.speed.methods import METHOD_WORDS
 
 
 @dataclass(frozen=True)
@@ -72,7 +67,7 @@ def book_view(
 def row(note: KeptSpeed) -> Row:
     """Return one speed as the list shows it."""
     here = note.measured_at.astimezone()
-    page = url_for(PAGES[note.method])
+    page = _page_of(note.method)
     return Row(
         note.id,
         speed_text(note.speed_ft.value),
@@ -80,24 +75,22 @@ def row(note: KeptSpeed) -> Row:
         note.place,
         f"{here:%-d %b, %H:%M}",
         here.isoformat(timespec="minutes"),
-        METHODS[note.method],
+        METHOD_WORDS[note.method].noun,
         _condition(note.condition),
         note.condition.note,
         f"{page}?{note.evidence}" if note.evidence else "",
     )
 
 
+def _page_of(method: str) -> str:
+    """Return the address of the page that measures by a method: its own where it has one."""
+    return url_for("other_methods.page" if METHODS[method].figures else f"{method}.page")
+
+
 def _condition(seen: Condition) -> str:
-    words = [seen.mowing, seen.moisture, seen.firmness]
-    words += [
-        f"{name} {got}/5" for name, got in (("true", seen.trueness), ("smooth", seen.smoothness)) if got
-    ]
-    return ", ".join(word for word in words if word)
+    return condition_words((seen.mowing, seen.moisture, seen.firmness), seen.trueness, seen.smoothness)
 
 
 def _because(day: DaySpeed, now: datetime) -> str:
-    when = when_words(day.measured_at, now)
-    if len(day.notes) == 1:
-        return f"By {METHODS[day.method]}, {when}."
-    parts = ", ".join(f"{METHODS[note.method]} {speed_text(note.speed_ft.value)}" for note in day.notes)
-    return f"From {len(day.notes)} measures, the surer ones weighing more ({parts}), {when}."
+    found = [(note.method, note.speed_ft.value) for note in day.notes]
+    return because(found, when_words(day.measured_at, now))

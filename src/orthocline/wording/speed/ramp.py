@@ -2,22 +2,27 @@
 
 from collections.abc import Iterator
 
-from orthocline.core.speed import OneWay, Ramp, RampSpeed
+from orthocline.core.speed import HiddenGreen, OneWay, Ramp, RampSpeed
 from orthocline.core.units import PERCENT
-from orthocline.wording.figures import Wording, speed_text
+from orthocline.wording.figures import Wording, speed_text, tidy
+from orthocline.wording.instruments import INSTRUMENT_WORDS
+from orthocline.wording.speed.method_words import MethodWords
 
 LEVEL_SLOPE = 0.0005
 """Slopes below a twentieth of a percent are said as level."""
 
 
-def ramp_details(found: RampSpeed, ramp: Ramp, wording: Wording) -> list[str]:
-    """Return the sentences that explain a speed."""
+WORDS = MethodWords("ramp", "Ramp", "ramp", source="by ramp,")
+
+
+def ramp_details(found: RampSpeed, ramp: Ramp, wording: Wording, instrument: str) -> list[str]:
+    """Return the sentences that explain a speed; `instrument` is what read the slope beside the rolls."""
     said = [f"{name} {_way(way, wording)}" for name, way in (("Out", found.out), ("back", found.back)) if way]
     sentences = [f"{', '.join(said).capitalize()}{_corrected(ramp)}."]
     if found.slope is not None:
         sentences.append(_slope(found, wording))
     if found.grain is not None:
-        sentences.append(_grain(found))
+        sentences.append(_grain(found, instrument))
     return sentences
 
 
@@ -66,12 +71,34 @@ def _slope(found: RampSpeed, wording: Wording) -> str:
     return f"The ground {how}: both ways together cancel it."
 
 
-def _grain(found: RampSpeed) -> str:
+def _grain(found: RampSpeed, instrument: str) -> str:
     grain = found.grain
     assert grain is not None
+    noun = INSTRUMENT_WORDS[instrument].noun
     sure = f"within {grain.within:.2f}"
     if abs(grain.value) <= grain.within:
-        return f"The level agrees with the rolls: no grain to be told ({abs(grain.value):.2f}, {sure})."
+        return f"The {noun} agrees with the rolls: no grain to be told ({abs(grain.value):.2f}, {sure})."
     way = "out" if grain.value > 0.0 else "back"
     strength = f"strength {abs(grain.value):.2f}, {sure}"
-    return f"What the level does not see is grain: it grows the way {way}, {strength}."
+    return f"What the {noun} does not see is grain: it grows the way {way}, {strength}."
+
+
+def set_up_words(ramp: Ramp, wording: Wording) -> str:
+    """Return how to set a ramp up, and what each of its rolls counts."""
+    by = ramp.correction
+    rolls = "its rolls are the standard ramp's" if abs(by - 1.0) < 0.005 else f"each roll counts ×{by:.2f}"
+    return f"Lift the upper end {wording.short(ramp.lift_m)}; {rolls}."
+
+
+def hidden_words(green: HiddenGreen, found: RampSpeed | None, wording: Wording) -> str:
+    """Return what a simulated green really is, and how near the rolls came."""
+    way = "up" if green.slope >= 0.0 else "down"
+    grows = "out" if green.grain >= 0.0 else "back"
+    slope = f"{wording.slope(abs(green.slope))} {way} the way out"
+    grain = f"grain {abs(green.grain):.2f} growing the way {grows}"
+    said = f"Hidden were speed {speed_text(green.speed_ft)}, {slope} and {grain}."
+    if found is None:
+        return said
+    off = found.speed_ft.value - green.speed_ft
+    held = "within" if abs(off) <= found.speed_ft.within else "outside"
+    return f"{said} Your speed is {tidy(abs(off), 2)} ft off: {held} what it said of itself."

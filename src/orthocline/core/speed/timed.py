@@ -1,21 +1,20 @@
-"""Green speed without a ramp: the posted number, a timed putt; and how any speed ages."""
+"""The timed putt: how far a putt on level ground rolled, and how long it took."""
 
 import math
 from collections.abc import Sequence
 
 from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2, RAMP_SPEED_MPS
 from orthocline.core.estimate import Estimate, combine
-from orthocline.core.instruments import DAY_SD_FT, POSTED_SD_FT, THUMB_SD_S
+from orthocline.core.instruments import THUMB_SD_S
+from orthocline.core.speed.method import (
+    ROLL_RANGE_M,
+    Figure,
+    FindingError,
+    Findings,
+    Quantity,
+    SpeedMethod,
+)
 from orthocline.core.units import FOOT_M
-
-DAY_H = 24.0
-STALE_H = 6.0
-"""After so many hours a green has grown and dried: measure again."""
-
-
-def posted_speed(speed_ft: float) -> Estimate:
-    """Return the green speed [ft] of a posted number, on its day."""
-    return Estimate(speed_ft, POSTED_SD_FT)
 
 
 def timed_speed(length_m: float, times_s: Sequence[float], length_share_sd: float = 0.0) -> Estimate:
@@ -57,7 +56,16 @@ def _timed_speed_ft(length_m: float, time_s: float) -> float:
     return RAMP_SPEED_MPS**2 / (2.0 * drag) / FOOT_M
 
 
-def aged(estimate: Estimate, hours: float) -> Estimate:
-    """Return a green speed [ft] so many hours later: as sure as it was, and what up to a day adds."""
-    share = min(max(hours, 0.0) / DAY_H, 1.0)
-    return Estimate(estimate.value, math.hypot(estimate.sd, DAY_SD_FT * share))
+def _speed(found: Findings) -> Estimate:
+    (length_m,), times_s = found.figures["length"], found.figures["times"]
+    try:
+        return timed_speed(length_m, times_s, found.length_share_sd)
+    except ValueError as error:
+        raise FindingError("times", str(error)) from error
+
+
+METHOD = SpeedMethod(
+    "timed",
+    (Figure("length", Quantity.FAR, ROLL_RANGE_M), Figure("times", Quantity.TIME, (0.5, 30.0), many=True)),
+    _speed,
+)

@@ -10,6 +10,7 @@ from werkzeug.datastructures import MultiDict
 from wtforms import BooleanField, RadioField, StringField
 from wtforms.fields.choices import SelectChoice
 
+from orthocline.core.instruments import Gives, giving
 from orthocline.core.speed import (
     GROOVE_RANGE_DEG,
     HIDDEN_GRAIN_RANGE,
@@ -28,6 +29,7 @@ from orthocline.services.speed.measuring import SimulatedRamp, hidden_green
 from orthocline.web.shared.fields import FigureForm, QuantityField
 from orthocline.web.shared.trials import Try, TryKind, address_of, counted, first_error, tries_in
 from orthocline.wording.figures import Wording
+from orthocline.wording.instruments import INSTRUMENT_WORDS
 from orthocline.wording.quantities import (
     is_paced,
     parse_degrees,
@@ -53,6 +55,10 @@ SEEDS = (1, 999_999)
 
 def _parse_degrees(text: str, _wording: Wording) -> float:
     return parse_degrees(text)
+
+
+def _slope_instruments() -> list[SelectChoice]:
+    return [SelectChoice(one.name, INSTRUMENT_WORDS[one.name].choice) for one in giving(Gives.SLOPE)]
 
 
 class RampForm(FigureForm):
@@ -91,7 +97,7 @@ class RampForm(FigureForm):
     level_way = RadioField(
         "The way out is", choices=[SelectChoice("up", "up ↑"), SelectChoice("down", "down ↓")], default="up"
     )
-    averaged = BooleanField("averaged over three places")
+    level_with = RadioField("Read with", choices=_slope_instruments, default="level")
     place = StringField("Place")
     next = StringField("Next")
     seed = QuantityField(
@@ -139,7 +145,7 @@ class RampForm(FigureForm):
 
 
 @dataclass(frozen=True)
-class Asked:
+class RampRequest:
     """What a request asks for; `ramp` is None while something of it cannot be read."""
 
     form: RampForm
@@ -203,29 +209,36 @@ class Asked:
         return SimulatedRamp(int(seed), self.ramp, chosen)
 
     @property
+    def revealed(self) -> bool:
+        """Whether it is asked what the simulated green really is."""
+        return bool(self.form.reveal.data)
+
+    @property
     def lengths(self) -> tuple[list[float], list[float]]:
         """The rolls that count [m], out and back."""
         return counted(self.out), counted(self.back)
 
 
-def asked(
+def ramp_request(
     arguments: MultiDict[str, str], wording: Wording, own_ramp: Mapping[str, str] | None = None
-) -> Asked:
+) -> RampRequest:
     """Return what a request asks for.
 
     A figure of the ramp that is not in it is that of the golfer's `own_ramp`, or else the usual one.
     """
     values = MultiDict(arguments)
+    if values.pop("averaged", ""):
+        values["level_with"] = "level_averaged"  # as addresses said it that the book kept
     usual = METRIC_START if wording.metric else START
     for name, value in (usual | dict(own_ramp or {})).items():
         if name not in values:
             values[name] = value
     form = RampForm(values, meta={"wording": wording})
     out, back = tries_in(values, OUT, wording), tries_in(values, BACK, wording)
-    return Asked(form, out, back, form.ramp() if form.validate() else None)
+    return RampRequest(form, out, back, form.ramp() if form.validate() else None)
 
 
-def with_simulated(wanted: Asked, add: str) -> Asked:
+def with_simulated(wanted: RampRequest, add: str) -> RampRequest:
     """Return the same with what the simulated ramp adds: ``out``, ``back``, ``six`` rolls, or ``level``."""
     simulated = wanted.simulated
     if simulated is None:
@@ -240,5 +253,5 @@ def with_simulated(wanted: Asked, add: str) -> Asked:
         slope = simulated.level()
         values["level"] = wanted.wording.typed_slope(abs(slope))
         values["level_way"] = "up" if slope >= 0.0 else "down"
-        values["averaged"] = "1"
-    return asked(values, wanted.wording)
+        values["level_with"] = "level_averaged"
+    return ramp_request(values, wanted.wording)

@@ -1,0 +1,19 @@
+"""The posted number: what the club has put up."""
+
+from orthocline.core.estimate import Estimate
+from orthocline.core.instruments import POSTED_SD_FT
+from orthocline.core.roll import GREEN_SPEED_RANGE_FT
+from orthocline.core.speed.method import Figure, Quantity, SpeedMethod
+
+
+def posted_speed(speed_ft: float) -> Estimate:
+    """Return the green speed [ft] of a posted number, on its day."""
+    return Estimate(speed_ft, POSTED_SD_FT)
+
+
+METHOD = SpeedMethod(
+    "posted",
+    (Figure("posted", Quantity.GREEN_SPEED, GREEN_SPEED_RANGE_FT),),
+    lambda found: posted_speed(found.figures["posted"][0]),
+    measured=False,
+)

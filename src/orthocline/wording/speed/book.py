@@ -1,0 +1,27 @@
+"""The speed book in words: what a day's speed is made of, how the green was, where a read's speed is from."""
+
+from collections.abc import Sequence
+
+from orthocline.wording.figures import speed_text
+from orthocline.wording.speed.methods import METHOD_WORDS
+
+
+def because(found: Sequence[tuple[str, float]], when: str) -> str:
+    """Return what a day's speed is made of and how old it is: methods and speeds [ft], newest first."""
+    if len(found) == 1:
+        return f"By {METHOD_WORDS[found[0][0]].noun}, {when}."
+    parts = ", ".join(f"{METHOD_WORDS[method].noun} {speed_text(speed_ft)}" for method, speed_ft in found)
+    return f"From {len(found)} measures, the surer ones weighing more ({parts}), {when}."
+
+
+def condition_words(words: Sequence[str], trueness: int | None, smoothness: int | None) -> str:
+    """Return how a green was, in the words chosen and two ratings of five."""
+    rated = [f"{name} {got}/5" for name, got in (("true", trueness), ("smooth", smoothness)) if got]
+    return ", ".join([*filter(None, words), *rated])
+
+
+def source_words(method: str, when: str) -> str:
+    """Return where a read's speed comes from: by one method of the registry, or by ``several``."""
+    if method == "several":
+        return f"measured {when}"
+    return f"{METHOD_WORDS[method].source} {when}"
