@@ -19,7 +19,7 @@ from orthocline.db.server.settings import var_folder
 from orthocline.services.demo.golfer import load_demo
 from orthocline.web.app import create_app
 from orthocline.web.shared.read_address import demo_values
-from orthocline.wording.figures import USUAL_WORDING
+from orthocline.wording.wording import USUAL_WORDING
 
 FOLDER = Path(__file__).parents[1] / "docs/screenshots"
 FLAGS = "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-shm-usage --hide-scrollbars"

@@ -25,13 +25,17 @@ from orthocline.core.speed import (
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.drawing.account.measures import stride_drawing, strokes_drawing
 from orthocline.drawing.log.finish import target
-from orthocline.drawing.scene import Words
+from orthocline.drawing.log.small_finish import small_finish
+from orthocline.drawing.scene import Disc, Words
 from orthocline.drawing.speed.ramp import END, END_RADIUS, FOOT, ramp_plan
 from orthocline.drawing.speed.scales import speed_scale, zero_plan
 from orthocline.drawing.speed.tape import LEFT as TAPE_LEFT
 from orthocline.drawing.speed.tape import Roll
 from orthocline.drawing.speed.trend import BOTTOM, LEFT, RIGHT, TOP, Measured, trend
-from orthocline.wording.figures import USUAL_WORDING, Wording
+from orthocline.wording.calibration import Calibration
+from orthocline.wording.dates import Calendar
+from orthocline.wording.units import Units
+from orthocline.wording.wording import USUAL_WORDING, Wording
 
 UNIT = 0.2
 """Coordinates on the sheet are rounded to tenths."""
@@ -114,7 +118,7 @@ def test_a_roll_that_stands_out_is_ringed():
 
 
 def test_metric_tapes_are_ticked_in_metres():
-    tape = ramp_plan(STANDARD_RAMP, None, rolls(9.0), (), Wording(metric=True))
+    tape = ramp_plan(STANDARD_RAMP, None, rolls(9.0), (), Wording(Units(metric=True)))
     zero, one = tape.items_named("tick")[:2]
     assert (zero.at.x, zero.text) == (TAPE_LEFT, "0 m")
     per_metre = (tape.item("roll-out").at.x - TAPE_LEFT) / (9.0 * FOOT_M)
@@ -130,7 +134,7 @@ def measured(speed_ft, days, within=0.4, method="ramp"):
 )
 def test_the_trend_is_to_scale_and_stays_on_its_sheet(speeds):
     notes = sorted((measured(*one) for one in speeds), key=lambda one: one.at, reverse=True)
-    drawn = trend(notes, notes[0].speed_ft, NOW)
+    drawn = trend(notes, notes[0].speed_ft, Calendar(), NOW)
     low, high = drawn.items_named("row")[0], drawn.items_named("row")[-1]
     low_y, per_foot = low.at.y - 6.0, (low.at.y - high.at.y) / (int(high.text) - int(low.text))
     places = []
@@ -149,10 +153,10 @@ def test_the_trend_is_to_scale_and_stays_on_its_sheet(speeds):
 
 def test_posted_numbers_are_no_part_of_the_trends_line():
     notes = [measured(10.0, 0), measured(12.0, 3, method="posted"), measured(9.0, 5)]
-    drawn = trend(notes, notes[0].speed_ft, NOW)
+    drawn = trend(notes, notes[0].speed_ft, Calendar(), NOW)
     middles = [group.items[0].spots[:, 1].mean() for group in drawn.items_named("measured")]
     assert drawn.item("line").spots[:, 1] == pytest.approx([middles[0], middles[2]])
-    assert not trend([notes[1]], notes[1].speed_ft, NOW).items_named("line")
+    assert not trend([notes[1]], notes[1].speed_ft, Calendar(), NOW).items_named("line")
 
 
 def test_the_scale_of_speeds_holds_every_range():
@@ -181,7 +185,7 @@ def test_zero_putts_lie_to_scale_about_their_target():
 
 
 def test_strides_are_drawn_beside_the_usual_yard():
-    drawn = stride_drawing(Wording(pace_m=0.75, shoe_m=0.30, own_pace=True))
+    drawn = stride_drawing(Wording(calibration=Calibration(0.75, 0.30, own_pace=True)))
     paces, yards = (drawn.item(name).spots[::2, 0] for name in ("paces", "yards"))
     feet = [(foot.spots[:, 0].min(), foot.spots[:, 0].max()) for foot in drawn.items_named("foot")]
     assert [left for left, _ in feet] == pytest.approx(paces)
@@ -203,7 +207,7 @@ def test_strokes_lie_on_the_line_that_they_calibrate():
 @pytest.mark.parametrize("metric", [False, True])
 @pytest.mark.parametrize(("along", "across"), [(0.05, 0.0), (0.6, -0.4), (-2.0, 3.0), (0.45, 0.45)])
 def test_the_finish_lies_to_scale_and_its_rings_names_keep_clear_of_it(metric, along, across):
-    drawn = target(Finish(along, across), "", Wording(metric=metric))
+    drawn = target(Finish(along, across), "", Wording(Units(metric)))
     dot = drawn.scene.item("finish-dot")
     per_metre = drawn.scene.data["per-near"] / (0.01 if metric else INCH_M)
     assert (dot.at.x - 300.0) / per_metre == pytest.approx(across, abs=0.001)
@@ -212,3 +216,12 @@ def test_the_finish_lies_to_scale_and_its_rings_names_keep_clear_of_it(metric, a
     names = [one.text for one in drawn.scene.items if isinstance(one, Words) and one.text[0].isdigit()]
     unit_m = 1.0 if metric else FOOT_M
     assert radii == pytest.approx([float(name.split()[0]) * unit_m * per_metre for name in names])
+
+
+@pytest.mark.parametrize(("along", "across"), [(0.3, -0.2), (9.0, 0.0), (0.0, 0.0)])
+def test_the_small_finish_lies_as_the_ball_does_and_stays_on_its_sheet(along, across):
+    drawn = small_finish(False, Finish(along, across), "9 in past")
+    dot = [one for one in drawn.items if isinstance(one, Disc)][-1]
+    right, up = dot.at.x - 28.0, 28.0 - dot.at.y
+    assert (right, up) == pytest.approx((0.0, 23.0) if along > 1.5 else (across * 46 / 3, along * 46 / 3))
+    assert len(small_finish(None, None, "").items) == 3, "the cup, and a ring for what is not known"

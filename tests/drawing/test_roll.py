@@ -17,7 +17,8 @@ from orthocline.drawing.roll.cup import MIDDLE, RADIUS, cup
 from orthocline.drawing.roll.plan import BOTTOM, TOP, plan
 from orthocline.drawing.roll.profile import profile
 from orthocline.drawing.scene import Spot, spots_of
-from orthocline.wording.figures import USUAL_WORDING, Wording
+from orthocline.wording.units import Units
+from orthocline.wording.wording import USUAL_WORDING, Wording
 from tests.putts import plane_putt
 
 ROOM = Room(left=0.0, right=640.0, top=10.0, bottom=600.0, size=17.0)
@@ -96,13 +97,13 @@ def test_hundreds_of_labels_of_a_map_touch_nothing():
 
 @given(st.floats(0.001, 0.25), st.floats(5, 900), st.booleans())
 def test_contours_are_honest_and_far_enough_apart(tilt, scale, metric):
-    wording = Wording(metric=metric)
+    wording = Wording(Units(metric))
     ground = hachures(tilt, 0.0, scale, Spot(0, 0), wording)
-    fall = ground.spacing / scale * tilt / wording.near_m
+    fall = ground.spacing / scale * tilt / wording.units.near_m
     assert ground.spacing >= CLOSEST - 0.1
     if ground.spacing < 400:
         figure, unit = ground.interval.split()
-        assert (fall, unit) == (pytest.approx(float(figure), rel=0.01), wording.near_unit)
+        assert (fall, unit) == (pytest.approx(float(figure), rel=0.01), wording.units.near)
 
 
 def test_steeper_ground_is_darker_and_level_ground_is_bare():

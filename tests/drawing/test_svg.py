@@ -26,7 +26,7 @@ from orthocline.drawing.scene import (
 from orthocline.drawing.speed.ramp import ramp_plan
 from orthocline.drawing.svg import svg, svg_file
 from orthocline.drawing.ticks import CALENDAR, INCHES, tick_step, ticks
-from orthocline.wording.figures import USUAL_WORDING
+from orthocline.wording.wording import USUAL_WORDING
 from tests.putts import plane_putt
 
 SVG = "{http://www.w3.org/2000/svg}"

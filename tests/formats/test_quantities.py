@@ -5,15 +5,9 @@ from datetime import UTC, datetime, timedelta
 import pytest
 
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
-from orthocline.wording.figures import (
-    USUAL_WORDING,
-    Wording,
-    cups_words,
-    hour_words,
-    quarters,
-    unbroken,
-    when_words,
-)
+from orthocline.wording.calibration import Calibration
+from orthocline.wording.dates import Calendar, calendar_of
+from orthocline.wording.figures import cups_words, hour_words, quarters, unbroken
 from orthocline.wording.quantities import (
     QuantityError,
     is_paced,
@@ -26,6 +20,8 @@ from orthocline.wording.quantities import (
     parse_slope,
     parse_speed_mps,
 )
+from orthocline.wording.units import Units
+from orthocline.wording.wording import USUAL_WORDING, Bend, Wording
 
 FT, IN = 0.3048, 0.0254
 
@@ -108,7 +104,7 @@ def test_words():
     assert cups_words(2.125 * IN) == "half a cup"
 
 
-OWN = Wording(metric=True, degrees=True, borrow=True, pace_m=0.85, shoe_m=0.29, own_pace=True)
+OWN = Wording(Units(metric=True, degrees=True), Calibration(0.85, 0.29, own_pace=True), Bend.BORROW)
 
 
 def test_bare_numbers_paces_and_shoes_are_the_golfers_own():
@@ -141,9 +137,18 @@ def test_figures_are_said_in_the_golfers_units_and_words():
     assert unbroken("4.6 m and 45 cm, 2 %") == "4.6\u00a0m and 45\u00a0cm, 2\u00a0%"
 
 
+def test_days_and_times_are_the_golfers_own():
+    then = datetime(2026, 7, 13, 22, 30, tzinfo=UTC)
+    east, west = calendar_of("Pacific/Auckland"), calendar_of("America/St_Johns")
+    assert (east.moment(then), west.moment(then)) == ("14 Jul, 10:30", "13 Jul, 20:00")
+    assert east.ago(then, then + timedelta(hours=8)) == "10:30"
+    assert west.ago(then, then + timedelta(hours=8)) == "yesterday 20:00"
+    assert west.instant(datetime(2026, 7, 13, 20, 0)) == then
+
+
 def test_when_is_said_shorter_the_nearer_it_is():
     now = datetime(2026, 7, 14, 12, 0).astimezone()
-    said = [when_words(now - timedelta(days=days, hours=3), now) for days in (0, 1, 3, 40)]
+    said = [Calendar().ago(now - timedelta(days=days, hours=3), now) for days in (0, 1, 3, 40)]
     assert said == ["09:00", "yesterday 09:00", "3 days ago", "4 Jun 2026"]
 
 

@@ -44,7 +44,7 @@ def golfer(create_golfer):
 
 def test_usual_measures_until_the_golfers_own_are_kept(session, golfer):
     usual = wording_of(own_measures(session, golfer))
-    assert (usual.metric, usual.pace_m, usual.own_pace, usual.bend) == (
+    assert (usual.units.metric, usual.calibration.pace_m, usual.calibration.own_pace, usual.bend) == (
         False,
         pytest.approx(0.9144),
         False,
@@ -52,11 +52,11 @@ def test_usual_measures_until_the_golfers_own_are_kept(session, golfer):
     )
     keep_measures(session, golfer, METRIC)
     own = wording_of(own_measures(session, golfer))
-    assert (own.metric, own.degrees, own.bend, own.left_handed, own.shoe_m) == (
+    assert (own.units.metric, own.units.degrees, own.bend, own.hand, own.calibration.shoe_m) == (
         True,
         True,
         "borrow",
-        True,
+        "left",
         0.29,
     )
 

@@ -3,11 +3,12 @@
 import pytest
 
 from orthocline.core.roll import ReadWarning, SpeedAtHole, read
-from orthocline.wording.figures import USUAL_WORDING, Wording
 from orthocline.wording.read.warnings import SENTENCES, warning_words
+from orthocline.wording.units import Units
+from orthocline.wording.wording import USUAL_WORDING, Wording
 from tests.putts import plane_putt
 
-METRIC = Wording(metric=True, degrees=True)
+METRIC = Wording(Units(metric=True, degrees=True))
 STEEP = read(plane_putt(8, side_right=0.02, grade=-0.09, past_in=12))
 FAST = read(plane_putt(10, past_in=150))
 

@@ -12,9 +12,9 @@ from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.svg import svg_file
 from orthocline.formats.putt_document import LARGEST_BYTES, DocumentError, parse_putt
 from orthocline.formats.read_document import read_document
-from orthocline.wording.figures import USUAL_WORDING
 from orthocline.wording.read.call import call, entry_words
 from orthocline.wording.read.warnings import warning_words
+from orthocline.wording.wording import USUAL_WORDING
 
 UNREADABLE = 2
 

@@ -157,7 +157,7 @@ class Scene:
     Attributes
     ----------
     name : str
-        To be found by.
+        To be found by; empty for one of many alike.
     width, height : float
         Size of the sheet in its units.
     says : str

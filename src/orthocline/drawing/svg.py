@@ -49,9 +49,10 @@ def _written(scene: Scene, attributes: str, styles: str) -> str:
     data = "".join(f' data-{name}="{value:.4f}"' for name, value in scene.data.items())
     body = "".join(map(_item, scene.items))
     defs = _defs(scene, body)
+    name = f' id="{escape(scene.name)}"' if scene.name else ""
     view = f"0 0 {scene.width:g} {scene.height:g}"
     return (
-        f'<svg id="{escape(scene.name)}" viewBox="{view}" {attributes} role="img"'
+        f'<svg{name} viewBox="{view}" {attributes} role="img"'
         f' aria-label="{escape(scene.says)}" font-size="{USUAL:g}"{data}>{styles}{defs}{body}</svg>'
     )
 

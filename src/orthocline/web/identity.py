@@ -2,16 +2,16 @@
 
 from typing import Any, cast
 
-from flask import g
+from flask import g, request
 from flask import session as cookie
 from flask_login import LoginManager, UserMixin, current_user, login_user, logout_user
 from werkzeug.wrappers import Response
 
-from orthocline.services.account.accounts import Golfer, golfer_in_session
+from orthocline.services.account.accounts import Golfer, golfer_in_session, live_where_seen
 from orthocline.services.account.measures import Measures, own_measures, wording_of
 from orthocline.services.account.mode import Mode
 from orthocline.web.database import is_away, session
-from orthocline.wording.figures import USUAL_WORDING, Wording
+from orthocline.wording.wording import USUAL_WORDING, Wording
 
 login_manager = LoginManager()
 
@@ -37,6 +37,7 @@ def sign_in_as(golfer: Golfer) -> None:
     cookie.clear()
     g.pop("csrf_token", None)  # made for the session before
     login_user(User(golfer))
+    live_where_seen(golfer, request.form.get("time_zone", ""))
 
 
 def sign_out_here() -> None:
@@ -87,5 +88,5 @@ def measures() -> Measures | None:
 
 def wording() -> Wording:
     """Return how whoever asks says and types figures."""
-    own = measures()
-    return wording_of(own) if own else USUAL_WORDING
+    own, who = measures(), signed_in()
+    return wording_of(own, who.time_zone) if own and who else USUAL_WORDING

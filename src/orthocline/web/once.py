@@ -15,6 +15,8 @@ from orthocline.web.local import local_path
 GUARDS = ("csrf_token", "key")
 """Fields that guard a form and say nothing."""
 SECRETS = ("password", "new_password")
+UNTYPED = ("key", "next", "time_zone")
+"""Fields that nobody typed."""
 
 
 def form_guard() -> Markup:
@@ -44,7 +46,7 @@ class Typed:
     @property
     def shown(self) -> tuple[tuple[str, str], ...]:
         """What a person typed or chose, for them to see that it is still there."""
-        return tuple((name, value) for name, value in self.fields if value and name not in ("key", "next"))
+        return tuple((name, value) for name, value in self.fields if value and name not in UNTYPED)
 
     @property
     def text(self) -> str:

@@ -5,7 +5,7 @@ import re
 from collections.abc import Mapping
 
 from orthocline.core.units import FOOT_M, INCH_M, KILOMETRE_PER_HOUR_MPS, MILE_PER_HOUR_MPS, PERCENT, YARD_M
-from orthocline.wording.figures import USUAL_WORDING, Wording
+from orthocline.wording.wording import USUAL_WORDING, Wording
 
 LENGTH_UNITS_M: Mapping[str, float] = {
     **dict.fromkeys(("ft", "foot", "feet", "'", "′"), FOOT_M),
@@ -38,18 +38,18 @@ def parse_length_m(text: str, unit: str = "ft", wording: Wording = USUAL_WORDING
 
     Bare numbers are in `unit`; paces and shoes are the golfer's own.
     """
-    units = {**LENGTH_UNITS_M, **wording.steps_m}
+    units = {**LENGTH_UNITS_M, **wording.calibration.units_m}
     return _sum(text, units, unit, "a length such as 14 ft, 14'6\", 5 paces or 4.3 m")
 
 
 def parse_far_m(text: str, wording: Wording = USUAL_WORDING) -> float:
     """Return a length along the putt [m]: bare numbers are feet or metres."""
-    return parse_length_m(text, wording.far_unit, wording)
+    return parse_length_m(text, wording.units.far, wording)
 
 
 def parse_near_m(text: str, wording: Wording = USUAL_WORDING) -> float:
     """Return a length near the hole [m]: bare numbers are inches or centimetres."""
-    return parse_length_m(text, wording.near_unit, wording)
+    return parse_length_m(text, wording.units.near, wording)
 
 
 def is_paced(text: str) -> bool:
@@ -101,7 +101,7 @@ def parse_slope(text: str, over_m: float, wording: Wording = USUAL_WORDING) -> t
     allowed = "a slope such as 2.1 %, 1.2 deg, or inches of rise over the putt such as 1 in"
     units = {found.lower() for _, found in _terms(text, allowed)}
     if units == {""}:
-        return parse_slope(f"{text} {wording.slope_unit}", over_m, wording)
+        return parse_slope(f"{text} {wording.units.slope}", over_m, wording)
     if _is_percent(units):
         return _sum(text, {"%": PERCENT, "percent": PERCENT}, "%", allowed), "%"
     if units <= {"deg", "°", "degrees", "degree"}:
@@ -109,7 +109,7 @@ def parse_slope(text: str, over_m: float, wording: Wording = USUAL_WORDING) -> t
         if abs(degrees) >= 45.0:
             raise QuantityError(f"a slope must be less than 45 degrees; allowed is {allowed}")
         return math.tan(math.radians(degrees)), "deg"
-    return _sum(text, LENGTH_UNITS_M, "in", allowed) / over_m, wording.near_unit
+    return _sum(text, LENGTH_UNITS_M, "in", allowed) / over_m, wording.units.near
 
 
 def _terms(text: str, allowed: str) -> list[tuple[float, str]]:

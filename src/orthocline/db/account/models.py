@@ -20,11 +20,13 @@ from sqlalchemy.orm import Mapped, mapped_column, relationship
 from orthocline.db.base import Base, Entry
 
 NAME_LENGTH = 60
+TIME_ZONE_LENGTH = 64
 
 
 class Golfer(Base):
     """Someone who signs in. Names differ by more than capitals.
 
+    `time_zone` is the name of the zone by whose clock they live, NULL while that is not known.
     `session_version` stands in each signed-in browser's cookie: a new one ends all sessions. `demo` is NULL
     but for the demo's golfer, who is a ``template``, and the ``copy`` of it that a visitor looks round in.
     """
@@ -44,6 +46,7 @@ class Golfer(Base):
     session_version: Mapped[int] = mapped_column(server_default="1")
     demo: Mapped[str | None] = mapped_column(String(10))
     key: Mapped[UUID | None] = mapped_column(unique=True)
+    time_zone: Mapped[str | None] = mapped_column(String(TIME_ZONE_LENGTH))
 
 
 class OwnMeasures(Base):

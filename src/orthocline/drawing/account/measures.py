@@ -23,7 +23,8 @@ from orthocline.drawing.scene import (
     spots_of,
 )
 from orthocline.drawing.ticks import ticks
-from orthocline.wording.figures import Wording, tidy
+from orthocline.wording.figures import tidy
+from orthocline.wording.wording import Wording
 
 WIDTH = 640.0
 STRIDE_HEIGHT, STRIDE_LEFT, STRIDE_RIGHT = 136.0, 30.0, 616.0
@@ -41,24 +42,25 @@ MOST_MARKS = 9
 
 def stride_drawing(wording: Wording) -> Scene:
     """Return the golfer's paces, or the usual ones, to scale, with the usual yard beside them."""
-    scale = (STRIDE_RIGHT - STRIDE_LEFT - 6.0) / (STEPS * max(wording.pace_m, PACE_M) + 0.3)
-    words = f"{'your' if wording.own_pace else 'the usual'} pace {wording.far(wording.pace_m)}"
+    scale = (STRIDE_RIGHT - STRIDE_LEFT - 6.0) / (STEPS * max(wording.calibration.pace_m, PACE_M) + 0.3)
+    whose = "your" if wording.calibration.own_pace else "the usual"
+    words = f"{whose} pace {wording.far(wording.calibration.pace_m)}"
     items = [Area(box(0.0, 0.0, WIDTH, STRIDE_HEIGHT), fill=Fill.GROUND), *_feet(scale, wording)]
     for name, step_m, y, sign, half in (
-        ("paces", wording.pace_m, PACES_Y, Sign.DO, 6.0),
+        ("paces", wording.calibration.pace_m, PACES_Y, Sign.DO, 6.0),
         ("yards", PACE_M, YARDS_Y, Sign.QUIET, 4.0),
     ):
         places = [STRIDE_LEFT + i * scale * step_m for i in range(STEPS + 1)]
         items.append(Line(spots_of((STRIDE_LEFT, y), (STRIDE_RIGHT, y)), sign, 1.4))
         items.append(Strokes(scale_strokes(places, y, half), sign, 1.4, name=name))
-    middle = STRIDE_LEFT + 0.5 * scale * wording.pace_m
+    middle = STRIDE_LEFT + 0.5 * scale * wording.calibration.pace_m
     items.append(Words(words, Spot(max(middle, LEAST_MIDDLE), 22.0), Sign.DO, "middle", name="pace"))
     items.append(Words("yards", Spot(STRIDE_RIGHT, YARDS_Y + 18.0), Sign.QUIET, "end"))
     return Scene("stride-drawing", WIDTH, STRIDE_HEIGHT, words, tuple(items))
 
 
 def _feet(scale: float, wording: Wording) -> Iterator[Item]:
-    step, shoe = scale * wording.pace_m, scale * wording.shoe_m
+    step, shoe = scale * wording.calibration.pace_m, scale * wording.calibration.shoe_m
     for i in range(STEPS + 1):
         x, y = STRIDE_LEFT + i * step, FEET_Y + (FOOT_GAP if i % 2 else -FOOT_GAP)
         yield Area(_shoe(x, y, shoe), Sign.INK, Fill.OPEN, 1.6, name="foot")
@@ -93,14 +95,14 @@ def strokes_drawing(putts: list[StrokePutt], rate: Estimate | None, wording: Wor
         end = min(longest, fastest / rate.value)
         items.append(Line(spots_of(spot(0.0, 0.0), spot(end, rate.value * end)), Sign.DO, 2.0, name="rate"))
     items += [Disc(spot(*one), 5.5, Sign.REAL, name="putt") for one in each]
-    marks = ticks(0.0, longest / wording.near_m, MOST_MARKS)[1:]
-    places = [spot(mark * wording.near_m, 0.0).x for mark in marks]
+    marks = ticks(0.0, longest / wording.units.near_m, MOST_MARKS)[1:]
+    places = [spot(mark * wording.units.near_m, 0.0).x for mark in marks]
     items.append(Strokes(scale_strokes(places, BOTTOM + 3.0, 3.0), Sign.INK, 1.0))
     items += [
         Words(tidy(mark), Spot(x, BOTTOM + 22.0), Sign.QUIET, "middle")
         for mark, x in zip(marks, places, strict=True)
     ]
-    items.append(Words(f"stroke, {wording.near_unit}", Spot(RIGHT, BOTTOM + 42.0), Sign.QUIET, "end"))
+    items.append(Words(f"stroke, {wording.units.near}", Spot(RIGHT, BOTTOM + 42.0), Sign.QUIET, "end"))
     items.append(Words("launch speed", Spot(8.0, TOP - 4.0), Sign.QUIET))
     return Scene("strokes", WIDTH, STROKES_HEIGHT, "Launch speed against length of stroke", tuple(items))
 

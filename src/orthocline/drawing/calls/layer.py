@@ -8,7 +8,7 @@ from orthocline.core.roll import Putt, Read
 from orthocline.drawing.frame import Frame
 from orthocline.drawing.labels import LabelSide, Wanted
 from orthocline.drawing.scene import Item
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 
 @dataclass(frozen=True)

@@ -4,7 +4,8 @@ import math
 
 from orthocline.drawing.scene import Hachures, Spot
 from orthocline.drawing.ticks import INCHES, tick_step
-from orthocline.wording.figures import Wording, tidy
+from orthocline.wording.figures import tidy
+from orthocline.wording.wording import Wording
 
 LEVEL = 0.0005
 """Slopes [ratio] below this are drawn as level."""
@@ -28,8 +29,8 @@ def hachures(tilt: float, fall_deg: float, scale: float, origin: Spot, wording: 
     """
     if tilt < LEVEL:
         return None
-    per_unit = wording.near_m / tilt * scale
-    interval = tick_step(CLOSEST / per_unit, () if wording.metric else INCHES)
+    per_unit = wording.units.near_m / tilt * scale
+    interval = tick_step(CLOSEST / per_unit, () if wording.units.metric else INCHES)
     steep = min(tilt / 0.04, 2.0)
     return Hachures(
         origin,
@@ -37,7 +38,7 @@ def hachures(tilt: float, fall_deg: float, scale: float, origin: Spot, wording: 
         round(min(interval * per_unit, FARTHEST), 1),
         round(20.0 / (1.0 + 1.6 * steep), 1),
         round(0.7 + 0.7 * steep, 2),
-        f"{tidy(interval, 3)} {wording.near_unit}",
+        f"{tidy(interval, 3)} {wording.units.near}",
     )
 
 

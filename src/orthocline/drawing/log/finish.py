@@ -22,7 +22,8 @@ from orthocline.drawing.scene import (
     spots_of,
 )
 from orthocline.drawing.ticks import ticks
-from orthocline.wording.figures import Wording, tidy
+from orthocline.wording.figures import tidy
+from orthocline.wording.wording import Wording
 
 SIZE = 600.0
 MIDDLE = Spot(SIZE / 2, SIZE / 2)
@@ -51,11 +52,11 @@ class Target:
 
 def target(finish: Finish | None, asked_span: str, wording: Wording) -> Target:
     """Return the drawing round the cup; without a wish, wide enough for the finish, else the nearest."""
-    spans = SPANS[wording.far_unit]
+    spans = SPANS[wording.units.far]
     span = int(asked_span) if asked_span in map(str, spans) else _span_for(finish, spans, wording)
-    scale = (MIDDLE.x - MARGIN) / (span * wording.far_m)
+    scale = (MIDDLE.x - MARGIN) / (span * wording.units.far_m)
     at = Spot(MIDDLE.x + finish.across_m * scale, MIDDLE.y - finish.along_m * scale) if finish else None
-    rings = [(mark, mark * wording.far_m * scale) for mark in ticks(0.0, span, MOST_RINGS)[1:]]
+    rings = [(mark, mark * wording.units.far_m * scale) for mark in ticks(0.0, span, MOST_RINGS)[1:]]
     hole = max(HOLE_RADIUS_M * scale, LEAST_HOLE)
     items = [
         Area(box(0.0, 0.0, SIZE, SIZE), fill=Fill.GROUND),
@@ -66,8 +67,8 @@ def target(finish: Finish | None, asked_span: str, wording: Wording) -> Target:
         Words("↑ past the hole", Spot(10.0, 26.0), Sign.QUIET),
         _finish_item(at),
     ]
-    says = f"The cup and {span} {wording.far_unit} round it, as you face the hole"
-    data = {"middle": MIDDLE.x, "foot": FOOT.y, "per-near": wording.near_m * scale}
+    says = f"The cup and {span} {wording.units.far} round it, as you face the hole"
+    data = {"middle": MIDDLE.x, "foot": FOOT.y, "per-near": wording.units.near_m * scale}
     return Target(Scene("target", SIZE, SIZE, says, tuple(items), data), span, spans)
 
 
@@ -81,7 +82,7 @@ def _ring_items(rings: Sequence[tuple[float, float]], at: Spot | None, wording: 
     ]
     lines = [*circles, spots_of(FOOT, at or MIDDLE), spots_of(FOOT, MIDDLE)]
     wanted = [
-        Wanted(f"{tidy(mark)} {wording.far_unit}", Spot(*circle[4].tolist()), "near")
+        Wanted(f"{tidy(mark)} {wording.units.far}", Spot(*circle[4].tolist()), "near")
         for (mark, _), circle in zip(rings, circles, strict=True)
     ]
     for label in place_labels(wanted, dots_along(lines, spots_of(MIDDLE)), ROOM):
@@ -96,5 +97,5 @@ def _finish_item(at: Spot | None) -> Item:
 
 
 def _span_for(finish: Finish | None, spans: tuple[int, ...], wording: Wording) -> int:
-    away = max(abs(finish.along_m), abs(finish.across_m)) / wording.far_m if finish else 0.0
+    away = max(abs(finish.along_m), abs(finish.across_m)) / wording.units.far_m if finish else 0.0
     return next((span for span in spans if away <= span), spans[-1])

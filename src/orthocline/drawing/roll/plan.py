@@ -31,7 +31,7 @@ from orthocline.drawing.scene import (
     arrowhead,
     spots_of,
 )
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 WIDTH, HEIGHT = 640.0, 620.0
 TOP, BOTTOM = 96.0, 556.0

@@ -6,7 +6,7 @@ import numpy as np
 
 from orthocline.core.roll import Putt, Read
 from orthocline.drawing.scene import Area, Fill, Item, Line, Scene, Sign, Spot, Words, spots_of
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 WIDTH, HEIGHT = 640.0, 128.0
 LEFT, RIGHT = 96.0, 560.0

@@ -24,7 +24,7 @@ from orthocline.drawing.scene import (
     diamond,
     spots_of,
 )
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 TICK_S = 0.25
 LONGEST_TICKS = 60

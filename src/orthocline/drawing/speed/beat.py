@@ -17,7 +17,7 @@ from orthocline.drawing.scene import (
     box,
     spots_of,
 )
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Hand, Wording
 
 WIDTH, HEIGHT, LINE_Y = 640.0, 470.0, 310.0
 BALL_X, BACK, MARK_X = 390.0, 170.0, 90.0
@@ -32,19 +32,19 @@ def stroke_plan(wording: Wording, mark_m: float | None, stroke_m: float | None) 
 
     Its data are where ball, top of the stroke and end of it lie, for whoever moves the head.
     """
-    toward = 1.0 if wording.left_handed else -1.0
+    toward = 1.0 if wording.hand is Hand.LEFT else -1.0
 
     def seen(x: float) -> float:
-        return WIDTH - x if wording.left_handed else x
+        return WIDTH - x if wording.hand is Hand.LEFT else x
 
-    hole = "to the hole →" if wording.left_handed else "← to the hole"
+    hole = "to the hole →" if wording.hand is Hand.LEFT else "← to the hole"
     ball, top, end = seen(BALL_X), seen(BALL_X + BACK), seen(BALL_X - BACK)
     items = [
         Area(box(0.0, 0.0, WIDTH, HEIGHT), fill=Fill.GROUND),
         Line(spots_of((20.0, LINE_Y), (620.0, LINE_Y)), Sign.INK, 1.4, "0.1 6"),
         *_stroke_items(ball, top, end, stroke_m, wording),
         *_mark_items(seen(MARK_X), mark_m, wording),
-        Words(hole, Spot(seen(12.0), 452.0), Sign.QUIET, "end" if wording.left_handed else "start"),
+        Words(hole, Spot(seen(12.0), 452.0), Sign.QUIET, "end" if wording.hand is Hand.LEFT else "start"),
         Disc(Spot(ball, LINE_Y), 12.0, Sign.INK, Fill.OPEN, 2.2, name="ball"),
         Group((_head(ball, -toward),), name="head"),
         Disc(PULSE, PULSE_RADIUS, Sign.INK, None, 2.5, name="pulse"),

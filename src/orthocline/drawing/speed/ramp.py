@@ -24,7 +24,8 @@ from orthocline.drawing.scene import (
     spots_of,
 )
 from orthocline.drawing.speed.tape import Roll, tape_items
-from orthocline.wording.figures import Wording, speed_text, tidy
+from orthocline.wording.figures import speed_text, tidy
+from orthocline.wording.wording import Wording
 
 WIDTH, HEIGHT = 640.0, 576.0
 FOOT = Spot(430.0, 232.0)

@@ -22,7 +22,8 @@ from orthocline.drawing.scene import (
     spots_of,
 )
 from orthocline.drawing.ticks import ticks
-from orthocline.wording.figures import Wording, speed_text, tidy
+from orthocline.wording.figures import speed_text, tidy
+from orthocline.wording.wording import Wording
 
 WIDTH = 640.0
 LEFT, RIGHT = 40.0, 600.0

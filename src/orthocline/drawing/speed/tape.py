@@ -21,7 +21,8 @@ from orthocline.drawing.scene import (
     spots_of,
 )
 from orthocline.drawing.ticks import ticks
-from orthocline.wording.figures import Wording, speed_text, tidy
+from orthocline.wording.figures import speed_text, tidy
+from orthocline.wording.wording import Wording
 
 LEFT, RIGHT, Y = 92.0, 616.0, 486.0
 TOP = 304.0
@@ -78,12 +79,12 @@ def _speed_items(speed: Estimate, scale: float) -> Iterator[Item]:
 
 
 def _scale_items(reach_m: float, scale: float, wording: Wording) -> Iterator[Item]:
-    marks = ticks(0.0, reach_m / wording.far_m, MOST_TICKS)
-    places = [_tape_x(mark * wording.far_m, scale) for mark in marks]
+    marks = ticks(0.0, reach_m / wording.units.far_m, MOST_TICKS)
+    places = [_tape_x(mark * wording.units.far_m, scale) for mark in marks]
     yield Line(spots_of((LEFT, Y), (RIGHT, Y)), Sign.INK, 1.4)
     yield Strokes(scale_strokes(places, Y, 6.0), Sign.INK, 1.4)
     for mark, x in zip(marks, places, strict=True):
-        unit = f" {wording.far_unit}" if mark == 0.0 else ""
+        unit = f" {wording.units.far}" if mark == 0.0 else ""
         yield Words(f"{tidy(mark)}{unit}", Spot(x, Y + 24.0), Sign.QUIET, "middle", name="tick")
 
 

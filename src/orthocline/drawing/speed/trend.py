@@ -24,6 +24,7 @@ from orthocline.drawing.scene import (
 )
 from orthocline.drawing.speed.method_marks import key_items, mark_of
 from orthocline.drawing.ticks import CALENDAR, tick_step, ticks
+from orthocline.wording.dates import Calendar
 from orthocline.wording.figures import speed_text
 
 WIDTH, HEIGHT = 640.0, 520.0
@@ -48,7 +49,7 @@ class Measured:
     method: str
 
 
-def trend(measured: Sequence[Measured], current: Estimate, now: datetime) -> Scene:
+def trend(measured: Sequence[Measured], current: Estimate, calendar: Calendar, now: datetime) -> Scene:
     """Return the trend of speeds, newest first, one or more, up to the one that is used now."""
     first = min(measured[-1].at, now - LEAST_SPAN)
     span = (now - first) / timedelta(seconds=1)
@@ -64,9 +65,9 @@ def trend(measured: Sequence[Measured], current: Estimate, now: datetime) -> Sce
     items = [
         *_row_items(lowest, highest, y_of),
         *_line_items(points, x_of, y_of),
-        *(_point(one, x_of, y_of) for one in points),
+        *(_point(one, calendar, x_of, y_of) for one in points),
         *_now_items(current, y_of),
-        *_time_items(_marks(first, now, x_of)),
+        *_time_items(_marks(first, now, calendar, x_of)),
         *key_items(LEFT, HEIGHT - 16.0),
     ]
     says = f"Green speed over time; now {speed_text(current.value)}"
@@ -92,9 +93,9 @@ def _line_items(points: Sequence[Measured], x_of: Along, y_of: Up) -> Iterator[I
         yield Line(spots_of(*spots), Sign.QUIET, 1.2, name="line")
 
 
-def _point(one: Measured, x_of: Along, y_of: Up) -> Item:
+def _point(one: Measured, calendar: Calendar, x_of: Along, y_of: Up) -> Item:
     """Return one speed with the ends of its range."""
-    when, speed = f"{one.at.astimezone():%-d %b %H:%M}", one.speed_ft
+    when, speed = calendar.moment(one.at), one.speed_ft
     at = Spot(x_of(one.at), y_of(speed.value))
     low, high = y_of(speed.value - speed.within), y_of(speed.value + speed.within)
     bar = Line(spots_of((at.x, low), (at.x, high)), Sign.UNSURE, 1.2, name="range")
@@ -120,9 +121,9 @@ def _time_items(marks: Sequence[tuple[float, str]]) -> Iterator[Item]:
     yield Words("now", Spot(NOW_RIGHT, BOTTOM + 24.0), anchor="end")
 
 
-def _marks(first: datetime, now: datetime, x_of: Along) -> list[tuple[float, str]]:
+def _marks(first: datetime, now: datetime, calendar: Calendar, x_of: Along) -> list[tuple[float, str]]:
     """Return marks of the time axis: firsts of the months, or days where all is within a month or two."""
-    here, end = first.astimezone(), now.astimezone()
+    here, end = calendar.here(first), calendar.here(now)
     days = max((end - here).days, 1)
     step = tick_step(days / MOST_MARKS, CALENDAR)
     found: list[tuple[float, str]] = []
@@ -130,7 +131,7 @@ def _marks(first: datetime, now: datetime, x_of: Along) -> list[tuple[float, str
     while day <= end:
         monthly = days > LONG_DAYS
         if (day.day == 1) if monthly else ((day - here).days % step == 0):
-            words = f"{day:%b}" if monthly else f"{day:%-d %b}"
+            words = calendar.month(day) if monthly else calendar.day(day)
             found.append((x_of(day), words))
         day += timedelta(days=1)
     return _apart(found)

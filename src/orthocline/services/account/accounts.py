@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 from zxcvbn import zxcvbn
 
 from orthocline.db.account.models import NAME_LENGTH as NAME_LENGTH
+from orthocline.db.account.models import TIME_ZONE_LENGTH as TIME_ZONE_LENGTH
 from orthocline.db.account.models import Golfer as Golfer
 from orthocline.db.account.models import OwnMeasures
 from orthocline.db.account.queries import golfer_by_id, golfer_named, golfer_of_key, measures_of
@@ -23,6 +24,7 @@ from orthocline.db.speed.queries import all_speeds
 from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.text import tidy_text
+from orthocline.wording.dates import is_zone
 
 OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at")
 """Columns that are the program's own: an account's archive holds all others."""
@@ -125,6 +127,25 @@ def _check_password(field: str, password: str, name: str) -> None:
         )
 
 
+def keep_time_zone(golfer: Golfer, zone: str) -> None:
+    """Keep by whose clock a golfer lives.
+
+    Raises
+    ------
+    InvalidError
+        For a name that is not that of a time zone.
+    """
+    if not is_zone(zone):
+        raise InvalidError("time_zone", "That is no time zone: choose one such as Europe/Oslo.")
+    golfer.time_zone = zone
+
+
+def live_where_seen(golfer: Golfer, zone: str) -> None:
+    """Keep the browser's time zone for a golfer who has none yet; a name that is none is let pass."""
+    if golfer.time_zone is None and is_zone(zone):
+        golfer.time_zone = zone
+
+
 def set_mode(golfer: Golfer, mode: Mode) -> None:
     """Put a golfer in Practice or Competition."""
     golfer.mode = mode.value
@@ -140,6 +161,7 @@ def export_account(session: Session, golfer: Golfer) -> Iterator[str]:
         "version": 1,
         "golfer": golfer.name,
         "signed_up": golfer.created_at.isoformat(),
+        "time_zone": golfer.time_zone,
         "measures": _measures_document(measures_of(session, golfer.id), hidden=hidden),
     }
     if hidden:

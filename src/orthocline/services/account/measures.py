@@ -20,7 +20,10 @@ from orthocline.db.account.queries import measures_of
 from orthocline.db.entries import add_once, count_of, entry_of, one_at_a_time, with_same_key
 from orthocline.services.account.mode import Mode, require_practice
 from orthocline.services.errors import InvalidError, NotFoundError
-from orthocline.wording.figures import Wording
+from orthocline.wording.calibration import Calibration
+from orthocline.wording.dates import calendar_of
+from orthocline.wording.units import Units
+from orthocline.wording.wording import Bend, Hand, Wording
 
 KEPT = (
     "units",
@@ -131,23 +134,21 @@ def stroke_putts(trials: Sequence[StrokeTrial]) -> list[StrokePutt]:
     return [StrokePutt(one.stroke_m, one.roll_m, one.green_speed_ft) for one in trials]
 
 
-def wording_of(measures: Measures) -> Wording:
-    """Return how the golfer says and types figures."""
+def wording_of(measures: Measures, time_zone: str | None = None) -> Wording:
+    """Return how the golfer says and types figures, days and times."""
     own = own_stride(measures)
     return Wording(
-        metric=measures.units == "metres",
-        degrees=measures.slopes == "degrees",
-        borrow=measures.bend == "borrow",
-        pace_m=own.value if own else PACE_M,
-        shoe_m=measures.shoe_m or USUAL_SHOE_M,
-        own_pace=own is not None,
-        left_handed=measures.hand == "left",
+        Units(measures.units == "metres", measures.slopes == "degrees"),
+        Calibration(own.value if own else PACE_M, measures.shoe_m or USUAL_SHOE_M, own is not None),
+        Bend(measures.bend),
+        Hand(measures.hand),
+        calendar_of(time_zone),
     )
 
 
 def pacing_sd(wording: Wording) -> float:
     """Return how far a paced length may be off, one standard deviation as a share."""
-    return INSTRUMENTS["own_paces" if wording.own_pace else "usual_paces"].sd
+    return INSTRUMENTS["own_paces" if wording.calibration.own_pace else "usual_paces"].sd
 
 
 def add_stride_try(

@@ -22,7 +22,7 @@ from orthocline.db.account.models import Golfer
 from orthocline.services.account.measures import add_stride_try, add_stroke_putt, keep_measures
 from orthocline.services.account.mode import Mode
 from orthocline.services.speed.book import Condition, keep_speed
-from orthocline.wording.figures import USUAL_WORDING
+from orthocline.wording.wording import USUAL_WORDING
 
 COURSE = "Ternholm Links"
 PRACTICE_GREEN = "practice green"

@@ -4,7 +4,7 @@ from flask_wtf import FlaskForm
 from wtforms import PasswordField, StringField
 from wtforms.validators import InputRequired, Length
 
-from orthocline.services.account.accounts import NAME_LENGTH, PASSWORD_LENGTHS
+from orthocline.services.account.accounts import NAME_LENGTH, PASSWORD_LENGTHS, TIME_ZONE_LENGTH
 
 PASSWORD_NEEDED = [InputRequired("Enter your password.")]
 CURRENT = {"autocomplete": "current-password"}
@@ -39,6 +39,16 @@ class SignInForm(FlaskForm):
         "Name", validators=[InputRequired("Enter your name.")], render_kw={"autocomplete": "username"}
     )
     password = PasswordField("Password", validators=PASSWORD_NEEDED, render_kw=CURRENT)
+
+
+class TimeZoneForm(FlaskForm):
+    """By whose clock the golfer lives."""
+
+    time_zone = StringField(
+        "Time zone",
+        validators=[InputRequired("Choose a time zone such as Europe/Oslo."), Length(max=TIME_ZONE_LENGTH)],
+        render_kw={"list": "zones"},
+    )
 
 
 class DeleteForm(FlaskForm):

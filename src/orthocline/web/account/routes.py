@@ -25,17 +25,19 @@ from orthocline.services.account.accounts import (
     delete_account,
     end_sessions,
     export_account,
+    keep_time_zone,
     sign_in,
     sign_up,
 )
 from orthocline.services.demo.golfer import COPY_LIFE, demo_copy
 from orthocline.services.errors import InvalidError
-from orthocline.web.account.forms import DeleteForm, PasswordForm, SignInForm, SignUpForm
+from orthocline.web.account.forms import DeleteForm, PasswordForm, SignInForm, SignUpForm, TimeZoneForm
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, login_manager, sign_in_as, sign_out_here
 from orthocline.web.local import local_path
 from orthocline.web.once import Typed, carried_form, entry_key, typed_form
 from orthocline.web.security import SIGN_IN_LIMIT, limiter
+from orthocline.wording.dates import time_zones
 
 blueprint = Blueprint("account", __name__)
 Page = str | AnyResponse | tuple[str, int]
@@ -106,6 +108,21 @@ def password() -> Page:
     return _page(password_form=form)
 
 
+@blueprint.post("/account/time-zone")
+@login_required
+def time_zone() -> Page:
+    """Keep by whose clock the golfer lives."""
+    form, who = TimeZoneForm(), golfer()
+    try:
+        if form.validate():
+            keep_time_zone(who, form.time_zone.data)
+            flash(f"Times are {form.time_zone.data}'s from now on.")
+            return redirect(url_for("account.page"), 303)
+    except InvalidError as error:
+        form[error.field].errors = [str(error)]
+    return _page(zone_form=form)
+
+
 @blueprint.get("/account/export")
 @login_required
 def export() -> Response:
@@ -132,11 +149,17 @@ def delete() -> Page:
     return _page(delete_form=form)
 
 
-def _page(password_form: FlaskForm | None = None, delete_form: FlaskForm | None = None) -> Page:
+def _page(
+    password_form: FlaskForm | None = None,
+    delete_form: FlaskForm | None = None,
+    zone_form: FlaskForm | None = None,
+) -> Page:
     page = render_template(
         "account/page.html",
         form=delete_form or DeleteForm(formdata=None),
         password_form=password_form or PasswordForm(formdata=None),
+        zone_form=zone_form or TimeZoneForm(formdata=None, data={"time_zone": golfer().time_zone}),
+        zones=time_zones(),
         copy_ends=golfer().created_at + COPY_LIFE if golfer().demo else None,
     )
     return page, 422 if request.method == "POST" else 200

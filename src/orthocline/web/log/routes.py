@@ -24,7 +24,7 @@ from orthocline.web.log.forms import EditForm, FilterForm, FinishForm, NoteForm
 from orthocline.web.once import entry_key
 from orthocline.web.page import is_part
 from orthocline.web.shared.log_rows import row
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 blueprint = Blueprint("log", __name__)
 Page = str | Response | tuple[str, int]

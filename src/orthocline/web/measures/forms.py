@@ -9,8 +9,8 @@ from orthocline.core.roll import PAST_RANGE_M
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.services.account.measures import Measures
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
-from orthocline.wording.figures import Wording
 from orthocline.wording.quantities import parse_far_m, parse_green_speed_ft, parse_near_m, parse_number
+from orthocline.wording.wording import Wording
 
 LENGTHS = ("shoe", "finger_1", "finger_2", "finger_3", "arm_full", "arm_bent", "usual_past")
 CHOICES = ("units", "slopes", "bend", "hand", "eye")

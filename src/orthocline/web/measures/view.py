@@ -8,12 +8,17 @@ from orthocline.drawing.scene import Scene
 from orthocline.services.account.measures import (
     Measures,
     own_stride,
-    own_stroke_rate,
     stroke_putts,
     stroke_trials,
 )
 from orthocline.services.account.mode import Mode
-from orthocline.wording.figures import Wording, tidy
+from orthocline.wording.account.measures import (
+    stride_trial_words,
+    stride_words,
+    stroke_trial_words,
+    stroke_words,
+)
+from orthocline.wording.wording import Wording
 
 
 @dataclass(frozen=True)
@@ -33,38 +38,13 @@ def view(measures: Measures, wording: Wording, mode: Mode) -> OwnView:
     strokes = stroke_trials(measures, mode)
     putts = stroke_putts(strokes)
     return OwnView(
-        _stride_words(measures, wording),
+        stride_words(own_stride(measures), wording),
+        tuple((one.id, stride_trial_words(one.paces, one.tape_m, wording)) for one in measures.stride_trials),
+        stroke_words(stroke_rate(putts), len(putts)) if mode is Mode.PRACTICE else "",
         tuple(
-            (trial.id, f"{tidy(trial.paces)} paces along {wording.taped(trial.tape_m)}")
-            for trial in measures.stride_trials
-        ),
-        _stroke_words(measures) if mode is Mode.PRACTICE else "",
-        tuple(
-            (
-                trial.id,
-                f"{wording.short(trial.stroke_m)} rolled {wording.taped(trial.roll_m)} at speed"
-                f" {tidy(trial.green_speed_ft)}",
-            )
-            for trial in strokes
+            (one.id, stroke_trial_words(one.stroke_m, one.roll_m, one.green_speed_ft, wording))
+            for one in strokes
         ),
         stride_drawing(wording),
         strokes_drawing(putts, stroke_rate(putts), wording),
     )
-
-
-def _stride_words(measures: Measures, wording: Wording) -> str:
-    own = own_stride(measures)
-    if own is None:
-        return "Pace along a tape, three times. Until then a pace is the usual yard."
-    return f"Your pace is {wording.far(own.value)}, within {wording.short(own.within)}."
-
-
-def _stroke_words(measures: Measures) -> str:
-    rate = own_stroke_rate(measures)
-    if rate is None:
-        return (
-            "Putt a few on level ground of known speed, and measure stroke and roll. Until then reads give"
-            " the rule of thumb, an inch a foot."
-        )
-    sure = tidy(100.0 * rate.within / rate.value, 0)
-    return f"Calibrated by {len(measures.stroke_trials)} putts: launch speed is known within {sure} %."

@@ -12,7 +12,6 @@ from orthocline.core.speed import METHODS, ZERO_FIGURES, Figure, Quantity
 from orthocline.core.units import FOOT_M
 from orthocline.web.shared.fields import FigureForm, QuantityField
 from orthocline.web.shared.trials import Try, TryKind, address_of, counted, first_error, tries_in
-from orthocline.wording.figures import Wording
 from orthocline.wording.quantities import (
     is_paced,
     parse_far_m,
@@ -23,6 +22,7 @@ from orthocline.wording.quantities import (
 from orthocline.wording.speed.method_words import MethodWords
 from orthocline.wording.speed.methods import METHOD_WORDS
 from orthocline.wording.speed.zero_putts import WORDS as ZERO_WORDS
+from orthocline.wording.wording import Wording
 
 ZERO = "zero"
 """Zero putts are asked for by this name; they are no method, because they give no speed."""
@@ -137,7 +137,7 @@ def method_request(arguments: MultiDict[str, str], wording: Wording) -> MethodRe
     figures = ZERO_FIGURES if by == ZERO else METHODS[by].figures
     values = MultiDict(arguments)
     if by == ZERO and not values.get("target"):
-        values["target"] = wording.typed_far(4.0 if wording.metric else 12.0 * FOOT_M)
+        values["target"] = wording.typed_far(4.0 if wording.units.metric else 12.0 * FOOT_M)
     form = _form_of(figures, said[by])(values, meta={"wording": wording})
     form.validate()
     kinds = {one.name: _kind_of(one, said[by]) for one in figures if one.many}

@@ -13,7 +13,6 @@ from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import DaySpeed, beside_the_book
 from orthocline.services.speed.measuring import speed_by, zero_putts
 from orthocline.web.other_methods.request import ZERO, MethodRequest
-from orthocline.wording.figures import when_words
 from orthocline.wording.speed.methods import METHOD_WORDS
 from orthocline.wording.speed.zero_putts import zero_details, zero_title
 
@@ -101,9 +100,9 @@ def _beside(
 ) -> list[tuple[str, Estimate]]:
     """Return the speed found, those of the book that still hold, and what they make together."""
     kept, together = beside_the_book(speed_ft, day, now, MOST_BESIDE)
-    speeds = [(wanted.words.title, speed_ft)]
+    speeds, ago = [(wanted.words.title, speed_ft)], wanted.wording.calendar.ago
     for note, estimate in kept:
-        then = f"{METHOD_WORDS[note.method].noun} {when_words(note.measured_at, now)}".capitalize()
+        then = f"{METHOD_WORDS[note.method].noun} {ago(note.measured_at, now)}".capitalize()
         speeds.append((then, estimate))
     return [*speeds, ("Together", together)] if together else speeds
 

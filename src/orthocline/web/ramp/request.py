@@ -28,7 +28,6 @@ from orthocline.core.speed import (
 from orthocline.services.speed.measuring import SimulatedRamp, hidden_green
 from orthocline.web.shared.fields import FigureForm, QuantityField
 from orthocline.web.shared.trials import Try, TryKind, address_of, counted, first_error, tries_in
-from orthocline.wording.figures import Wording
 from orthocline.wording.instruments import INSTRUMENT_WORDS
 from orthocline.wording.quantities import (
     is_paced,
@@ -39,6 +38,7 @@ from orthocline.wording.quantities import (
     parse_number,
     parse_slope,
 )
+from orthocline.wording.wording import Wording
 
 START = {"length": "30 in", "angle": "20 deg", "rails": "rods", "gap": "20 mm", "groove": "145 deg"}
 METRIC_START = START | {"length": "76.2 cm"}
@@ -229,7 +229,7 @@ def ramp_request(
     values = MultiDict(arguments)
     if values.pop("averaged", ""):
         values["level_with"] = "level_averaged"  # as addresses said it that the book kept
-    usual = METRIC_START if wording.metric else START
+    usual = METRIC_START if wording.units.metric else START
     for name, value in (usual | dict(own_ramp or {})).items():
         if name not in values:
             values[name] = value

@@ -9,7 +9,7 @@ from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, signed_in, wording
 from orthocline.web.shared.read_address import START, speed_values
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 
 def start_values() -> dict[str, str]:
@@ -29,8 +29,8 @@ def start_values() -> dict[str, str]:
 
 def _in_units(said: Wording) -> dict[str, str]:
     values = dict(START)
-    if said.metric:
+    if said.units.metric:
         values |= {"length": "3 m", "past": "30 cm"}
-    if said.degrees:
+    if said.units.degrees:
         values |= {"side": said.typed_slope(PERCENT), "rise": said.typed_slope(0.0)}
     return values

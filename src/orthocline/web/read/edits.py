@@ -47,7 +47,7 @@ def _stepped_slope(form: ReadForm, name: str, way: int) -> dict[str, str]:
 def _stepped_length(form: ReadForm, name: str, way: int) -> str:
     typed = (form[name].data or "").lstrip("+-−0123456789.,¼½¾ ").strip()
     wording = form[name].wording
-    usual = wording.far_unit if name == "length" else wording.near_unit
+    usual = wording.units.far if name == "length" else wording.units.near
     unit = typed if typed in STEPS else usual
     one = parse_speed_mps(f"1 {unit}") if unit in SPEED_UNITS_MPS else parse_far_m(f"1 {unit}", wording)
     return f"{tidy(max(abs(form[name].figure) / one + way * STEPS[unit], 0.0), 2)} {unit}"

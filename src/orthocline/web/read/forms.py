@@ -28,7 +28,6 @@ from orthocline.core.units import FOOT_M
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
 from orthocline.web.shared.fields import FigureForm, QuantityField
 from orthocline.web.shared.read_address import TOWARD_DEG
-from orthocline.wording.figures import Wording
 from orthocline.wording.quantities import (
     SPEED_UNITS_MPS,
     parse_far_m,
@@ -38,6 +37,7 @@ from orthocline.wording.quantities import (
     parse_slope,
     parse_speed_mps,
 )
+from orthocline.wording.wording import Wording
 
 WAYS = [SelectChoice(way, f"toward the {way}") for way in TOWARD_DEG]
 
@@ -61,7 +61,7 @@ class SlopeField(QuantityField):
     @property
     def unit(self) -> str:
         """The unit it was typed in, or the golfer's."""
-        return self.typed_unit or self.wording.slope_unit
+        return self.typed_unit or self.wording.units.slope
 
     def pre_validate(self, form: "ReadForm") -> None:
         """Find the slope over the putt's length."""

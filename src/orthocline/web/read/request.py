@@ -12,7 +12,7 @@ from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.web.read.edits import ground_values, held_frame, stepped, turned_ground, turned_ways
 from orthocline.web.read.forms import ReadForm
 from orthocline.web.shared.read_address import START
-from orthocline.wording.figures import USUAL_WORDING, Wording
+from orthocline.wording.wording import USUAL_WORDING, Wording
 
 DRAG_FIELDS = ("around", "fall", "frame")
 

@@ -6,7 +6,7 @@ from urllib.parse import urlencode
 
 from orthocline.core.calls import GolferFigures, one_second_m, stroke_of
 from orthocline.core.estimate import Estimate
-from orthocline.core.roll import PAST_RANGE_M, Read, RollPast, grain_worth
+from orthocline.core.roll import PAST_RANGE_M, Read, RollPast
 from orthocline.core.speed import aged
 from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan, plan
@@ -18,10 +18,11 @@ from orthocline.services.read.reading import compare_own, read_putt
 from orthocline.services.speed.book import hours_since, is_stale
 from orthocline.web.read.forms import ReadForm
 from orthocline.web.read.request import ReadRequest
-from orthocline.wording.figures import Wording, speed_text, when_words
+from orthocline.wording.figures import speed_text
 from orthocline.wording.read.call import Call, call, entry_words, own_words
-from orthocline.wording.read.warnings import warning_words
+from orthocline.wording.read.warnings import note_words
 from orthocline.wording.speed.book import source_words
+from orthocline.wording.wording import Wording
 
 
 @dataclass(frozen=True)
@@ -125,7 +126,7 @@ def view(wanted: ReadRequest, mode: Mode, measures: Measures | None, now: dateti
         words=words,
         entry=entry_words(answer) if shown else None,
         own=own_words(answer, own, wording) if own and shown else "",
-        notes=_notes(answer, wording) if shown else (),
+        notes=note_words(answer, wording) if shown else (),
         beside=_beside(answer, wanted),
         beat=_beat(answer, wording, golfer) if shown else None,
         handles=_handles(answer, drawn, wanted.values, hidden=hidden),
@@ -138,17 +139,8 @@ def _source(wanted: ReadRequest, now: datetime) -> Source:
         return Source("as typed", "", stale=False)
     age = hours_since(origin.measured_at, now)
     sure = aged(Estimate(origin.speed_ft, origin.within_ft / 2.0), age).within
-    words = source_words(origin.method, when_words(origin.measured_at, now))
+    words = source_words(origin.method, wanted.wording.calendar.ago(origin.measured_at, now))
     return Source(words, f"±{speed_text(sure)} ft", stale=is_stale(origin.measured_at, now))
-
-
-def _notes(answer: Read, wording: Wording) -> tuple[str, ...]:
-    """Return the warnings, and what grain is worth."""
-    notes = list(warning_words(answer, wording))
-    if answer.putt.grain.strength:
-        worth = wording.slope(grain_worth(answer.putt))
-        notes.append(f"This grain is worth {worth} of slope, and is counted.")
-    return tuple(notes)
 
 
 def _beside(answer: Read, wanted: ReadRequest) -> dict[str, str]:
@@ -157,7 +149,7 @@ def _beside(answer: Read, wanted: ReadRequest) -> dict[str, str]:
     grade = putt.surface.grade(putt.bearing_rad)
     wording, typed = wanted.wording, (wanted.form.length.data or "").strip().lower()
     paces = wording.paces(putt.length_m)
-    own_unit = typed.endswith((wording.far_unit, "'", '"', "in")) or typed[-1:].isdigit()
+    own_unit = typed.endswith((wording.units.far, "'", '"', "in")) or typed[-1:].isdigit()
     past = "if covered" if isinstance(putt.pace, RollPast) else "speed at the hole"
     return {
         "length": paces if own_unit else f"{wording.far(putt.length_m)} · {paces}",

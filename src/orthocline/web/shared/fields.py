@@ -7,8 +7,8 @@ from flask_wtf import FlaskForm
 from wtforms import Form, StringField
 from wtforms.validators import StopValidation
 
-from orthocline.wording.figures import USUAL_WORDING, Wording
 from orthocline.wording.quantities import QuantityError
+from orthocline.wording.wording import USUAL_WORDING, Wording
 
 
 class WordingMeta:

@@ -7,7 +7,10 @@ from orthocline.core.roll import Putt, SpeedAtHole
 from orthocline.core.units import wrap_rad
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
-from orthocline.wording.figures import USUAL_WORDING, Wording, tidy
+from orthocline.wording.dates import Calendar
+from orthocline.wording.figures import tidy
+from orthocline.wording.units import USUAL_UNITS
+from orthocline.wording.wording import Wording
 
 SPINDRIFT = {
     "length": "14 ft",
@@ -83,12 +86,12 @@ def speed_values(origin: SpeedOrigin) -> dict[str, str]:
 
 def demo_values(said: Wording, now: datetime) -> dict[str, str]:
     """Return the address of the demo putt: in the golfer's units, measured the last time it was 07:40."""
-    values = SPINDRIFT if said == USUAL_WORDING else values_of(DEMO_PUTT.putt, said, SPINDRIFT["place"])
-    return values | {"measured": demo_origin(now).text}
+    values = SPINDRIFT if said.units == USUAL_UNITS else values_of(DEMO_PUTT.putt, said, SPINDRIFT["place"])
+    return values | {"measured": demo_origin(said.calendar, now).text}
 
 
-def demo_origin(now: datetime) -> SpeedOrigin:
+def demo_origin(calendar: Calendar, now: datetime) -> SpeedOrigin:
     """Return where the demo putt's speed comes from."""
-    today = now.astimezone().replace(hour=7, minute=40, second=0, microsecond=0)
+    today = calendar.here(now).replace(hour=7, minute=40, second=0, microsecond=0)
     when = today if today <= now else today - timedelta(days=1)
     return SpeedOrigin(DEMO_PUTT.speed_ft, 0.3, when, "ramp")

@@ -19,6 +19,7 @@ from orthocline.services.speed.book import (
     Condition,
     KeptSpeed,
 )
+from orthocline.wording.dates import Calendar
 
 TOO_LONG = "At most %(max)d characters."
 NOT_A_TIME = "A day and a time, such as 2026-11-23T07:40."
@@ -66,7 +67,7 @@ class PlaceForm(FlaskForm):
 
 
 class LocalTimeField(DateTimeLocalField):
-    """A day and a time by this machine's clock."""
+    """A day and a time by the golfer's clock."""
 
     def process_formdata(self, valuelist: list[str]) -> None:
         """Read the day and the time."""
@@ -81,8 +82,8 @@ class KeepForm(PlaceForm):
 
     when = LocalTimeField("Measured", validators=[Optional()], format="%Y-%m-%dT%H:%M")
 
-    def measured_at(self) -> datetime:
-        """Return when it was measured, now unless another time was given, by this machine's clock.
+    def measured_at(self, calendar: Calendar) -> datetime:
+        """Return when it was measured, now unless another time was given, by the golfer's clock.
 
         Raises
         ------
@@ -91,7 +92,7 @@ class KeepForm(PlaceForm):
         """
         given: datetime | None = self.when.data
         try:
-            return given.astimezone(UTC) if given else datetime.now(UTC)
+            return calendar.instant(given) if given else datetime.now(UTC)
         except (OverflowError, ValueError) as error:
             raise InvalidError("when", "No clock shows that time.") from error
 

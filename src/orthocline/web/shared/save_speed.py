@@ -14,7 +14,7 @@ from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import day_speed, keep_speed, last_place, place_of
 from orthocline.web.database import session
-from orthocline.web.identity import golfer, mode, signed_in
+from orthocline.web.identity import golfer, mode, signed_in, wording
 from orthocline.web.local import local_path
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.shared.read_address import speed_values
@@ -81,7 +81,7 @@ def _kept(
         method=method,
         course=form.course.data or "",
         green=form.green.data or "",
-        measured_at=form.measured_at(),
+        measured_at=form.measured_at(wording().calendar),
         evidence=urlencode([(name, value) for name, value in fields if name != "next"]),
         condition=form.condition(),
         key=entry_key(),

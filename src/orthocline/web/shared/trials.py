@@ -5,8 +5,8 @@ from dataclasses import dataclass
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.wording.figures import Wording
 from orthocline.wording.quantities import QuantityError
+from orthocline.wording.wording import Wording
 
 MOST_TRIES = 12
 

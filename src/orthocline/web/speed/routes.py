@@ -41,7 +41,7 @@ def page() -> str:
     deleted = request.args.get("deleted", "")
     return render_template(
         "speed/page.html",
-        view=book_view(mine, courses, day, now),
+        view=book_view(mine, courses, day, wording().calendar, now),
         first=ramp_plan(STANDARD_RAMP, None, (), (), wording()),
         wording=wording(),
         deleted=int(deleted) if deleted.isdecimal() and len(deleted) < 18 else None,
@@ -68,7 +68,9 @@ def edit(note_id: int) -> Page:
             return redirect(url_for("speed.page"), 303)
         except InvalidError as error:
             form[error.field].errors = [str(error)]
-    return render_template("speed/edit.html", form=form, row=row(note)), 422 if form.errors else 200
+    return render_template(
+        "speed/edit.html", form=form, row=row(note, wording().calendar)
+    ), 422 if form.errors else 200
 
 
 @blueprint.post("/speed/<int:note_id>/delete")

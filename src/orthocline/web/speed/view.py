@@ -10,7 +10,8 @@ from orthocline.core.speed import METHODS
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.speed.trend import Measured, trend
 from orthocline.services.speed.book import Condition, DaySpeed, KeptSpeed
-from orthocline.wording.figures import speed_text, when_words
+from orthocline.wording.dates import Calendar
+from orthocline.wording.figures import speed_text
 from orthocline.wording.speed.book import because, condition_words
 from orthocline.wording.speed.methods import METHOD_WORDS
 
@@ -52,29 +53,32 @@ class BookView:
 
 
 def book_view(
-    notes: Sequence[KeptSpeed], courses: Sequence[str], day: DaySpeed | None, now: datetime
+    notes: Sequence[KeptSpeed],
+    courses: Sequence[str],
+    day: DaySpeed | None,
+    calendar: Calendar,
+    now: datetime,
 ) -> BookView:
     """Return the book: the notes of one course, newest first, with the speed of its last day."""
-    rows = tuple(row(note) for note in notes)
+    rows = tuple(row(note, calendar) for note in notes)
     if day is None or not notes:
         return BookView(rows, tuple(courses), "")
     course = day.notes[0].course
     measured = [Measured(note.measured_at, note.speed_ft, note.method) for note in notes]
-    drawn = trend(measured, day.speed_ft, now)
-    return BookView(rows, tuple(courses), course, day, _because(day, now), drawn)
+    drawn = trend(measured, day.speed_ft, calendar, now)
+    return BookView(rows, tuple(courses), course, day, _because(day, calendar, now), drawn)
 
 
-def row(note: KeptSpeed) -> Row:
+def row(note: KeptSpeed, calendar: Calendar) -> Row:
     """Return one speed as the list shows it."""
-    here = note.measured_at.astimezone()
     page = _page_of(note.method)
     return Row(
         note.id,
         speed_text(note.speed_ft.value),
         f"±{speed_text(note.speed_ft.within)} ft",
         note.place,
-        f"{here:%-d %b, %H:%M}",
-        here.isoformat(timespec="minutes"),
+        calendar.moment(note.measured_at),
+        calendar.here(note.measured_at).isoformat(timespec="minutes"),
         METHOD_WORDS[note.method].noun,
         _condition(note.condition),
         note.condition.note,
@@ -91,6 +95,6 @@ def _condition(seen: Condition) -> str:
     return condition_words((seen.mowing, seen.moisture, seen.firmness), seen.trueness, seen.smoothness)
 
 
-def _because(day: DaySpeed, now: datetime) -> str:
+def _because(day: DaySpeed, calendar: Calendar, now: datetime) -> str:
     found = [(note.method, note.speed_ft.value) for note in day.notes]
-    return because(found, when_words(day.measured_at, now))
+    return because(found, calendar.ago(day.measured_at, now))

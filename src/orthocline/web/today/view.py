@@ -14,8 +14,10 @@ from orthocline.services.speed.book import DaySpeed
 from orthocline.services.today import Today
 from orthocline.web.shared.log_rows import Row, row
 from orthocline.web.shared.read_address import SPINDRIFT, demo_values, values_of
-from orthocline.wording.figures import Wording, speed_text, when_words
+from orthocline.wording.dates import Calendar
+from orthocline.wording.figures import speed_text
 from orthocline.wording.read.call import Call, call
+from orthocline.wording.wording import Wording
 
 
 @dataclass(frozen=True)
@@ -61,9 +63,9 @@ def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
         values,
         plan(answer.putt, answer, wording, says=words.sentence).scene if answer and words else None,
         words,
-        _speed(day.speed, now) if day.speed else "",
+        _speed(day.speed, wording.calendar, now) if day.speed else "",
     )
 
 
-def _speed(speed: DaySpeed, now: datetime) -> str:
-    return f"{speed_text(speed.speed_ft.value)}, {when_words(speed.measured_at, now)}."
+def _speed(speed: DaySpeed, calendar: Calendar, now: datetime) -> str:
+    return f"{speed_text(speed.speed_ft.value)}, {calendar.ago(speed.measured_at, now)}."

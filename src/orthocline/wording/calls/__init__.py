@@ -15,7 +15,7 @@ from orthocline.wording.calls import (
     stroke,
 )
 from orthocline.wording.calls.saying import CallLine, Saying
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 SAYINGS: dict[str, Saying] = {
     "aim_spot": aim_spot.SAYING,

@@ -2,7 +2,8 @@
 
 from orthocline.core.roll import Read
 from orthocline.wording.calls.saying import STRAIGHT_M, Saying
-from orthocline.wording.figures import Wording, side
+from orthocline.wording.figures import side
+from orthocline.wording.wording import Wording
 
 
 def _words(_read: Read, right_m: float | None, wording: Wording) -> str | None:

@@ -3,7 +3,7 @@
 from orthocline.core.calls import Apex
 from orthocline.core.roll import Read
 from orthocline.wording.calls.saying import Saying, beside_line, titled
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 
 def _words(_read: Read, apex: Apex | None, wording: Wording) -> str | None:

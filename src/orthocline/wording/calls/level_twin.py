@@ -3,7 +3,8 @@
 from orthocline.core.calls import LevelTwin
 from orthocline.core.roll import Read
 from orthocline.wording.calls.saying import NEAR_M, Saying, beyond_hole, titled
-from orthocline.wording.figures import Wording, side
+from orthocline.wording.figures import side
+from orthocline.wording.wording import Wording
 
 
 def _words(read: Read, twin: LevelTwin, wording: Wording) -> str:

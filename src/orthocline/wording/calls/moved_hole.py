@@ -2,7 +2,7 @@
 
 from orthocline.core.roll import Read
 from orthocline.wording.calls.saying import NEAR_M, Saying, beyond_hole, titled
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 
 def _words(_read: Read, beyond_m: float, wording: Wording) -> str:

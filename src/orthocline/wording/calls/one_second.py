@@ -2,7 +2,7 @@
 
 from orthocline.core.roll import Read
 from orthocline.wording.calls.saying import Saying, titled
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 
 def _words(_read: Read, path_m: float | None, wording: Wording) -> str:

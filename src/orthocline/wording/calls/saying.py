@@ -6,7 +6,8 @@ from typing import Any, NamedTuple
 
 from orthocline.core.roll import Read
 from orthocline.core.units import INCH_M
-from orthocline.wording.figures import Wording, side
+from orthocline.wording.figures import side
+from orthocline.wording.wording import Wording
 
 STRAIGHT_M = 0.125 * INCH_M
 """Nearer the centre or the line than an eighth of an inch is said as on it."""

@@ -3,7 +3,7 @@
 from orthocline.core.calls import StrokeLength
 from orthocline.core.roll import Read
 from orthocline.wording.calls.saying import Saying, titled
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 
 def _words(_read: Read, stroke: StrokeLength, wording: Wording) -> str:

@@ -9,7 +9,8 @@ from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll import OwnRoll, Read, RollPast
 from orthocline.wording.calls import call_lines
 from orthocline.wording.calls.saying import STRAIGHT_M, CallLine
-from orthocline.wording.figures import USUAL_WORDING, Wording, cups_words, hour_words, side, tidy
+from orthocline.wording.figures import cups_words, hour_words, side, tidy
+from orthocline.wording.wording import USUAL_WORDING, Wording
 
 MOST_CUPS = 10
 """Nobody counts more cups than this."""

@@ -2,13 +2,22 @@
 
 from collections.abc import Callable, Mapping
 
-from orthocline.core.roll import Read, ReadWarning, steepest_holding_slope
-from orthocline.wording.figures import USUAL_WORDING, Wording
+from orthocline.core.roll import Read, ReadWarning, grain_worth, steepest_holding_slope
+from orthocline.wording.wording import USUAL_WORDING, Wording
 
 
 def warning_words(read: Read, wording: Wording = USUAL_WORDING) -> tuple[str, ...]:
     """Return a sentence for each warning of a read, in their order."""
     return tuple(SENTENCES[warning](read, wording) for warning in read.warnings)
+
+
+def note_words(read: Read, wording: Wording = USUAL_WORDING) -> tuple[str, ...]:
+    """Return the warnings of a read, and what its grain is worth."""
+    warnings = warning_words(read, wording)
+    if not read.putt.grain.strength:
+        return warnings
+    worth = wording.slope(grain_worth(read.putt))
+    return (*warnings, f"This grain is worth {worth} of slope, and is counted.")
 
 
 def _at_hole(read: Read, wording: Wording) -> str:

@@ -4,7 +4,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 
 from orthocline.core.speed import Findings
-from orthocline.wording.figures import Wording
+from orthocline.wording.wording import Wording
 
 
 @dataclass(frozen=True)

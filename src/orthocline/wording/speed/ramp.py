@@ -4,9 +4,10 @@ from collections.abc import Iterator
 
 from orthocline.core.speed import HiddenGreen, OneWay, Ramp, RampSpeed
 from orthocline.core.units import PERCENT
-from orthocline.wording.figures import Wording, speed_text, tidy
+from orthocline.wording.figures import speed_text, tidy
 from orthocline.wording.instruments import INSTRUMENT_WORDS
 from orthocline.wording.speed.method_words import MethodWords
+from orthocline.wording.wording import Wording
 
 LEVEL_SLOPE = 0.0005
 """Slopes below a twentieth of a percent are said as level."""
@@ -44,8 +45,8 @@ def ramp_notes(found: RampSpeed, wording: Wording, *, paced: bool) -> Iterator[s
     elif found.out is None or found.back is None:
         yield "One way only, with the level's slope taken out. Rolling back as well is surer."
     if paced:
-        own = "your" if wording.own_pace else "the usual"
-        pace = wording.far(wording.pace_m)
+        own = "your" if wording.calibration.own_pace else "the usual"
+        pace = wording.far(wording.calibration.pace_m)
         yield f"Rolls in paces or shoes are less sure than a tape; {own} pace is {pace}."
 
 

@@ -1,8 +1,8 @@
 """Zero putts in words: they train and check pace, and give no speed."""
 
 from orthocline.core.speed import ZeroScore
-from orthocline.wording.figures import Wording
 from orthocline.wording.speed.method_words import ROLL_ALLOWED, FigureWords, MethodWords, always
+from orthocline.wording.wording import Wording
 
 WORDS = MethodWords(
     "zero putts",

@@ -1,6 +1,11 @@
 // Every page: say that scripts run, and let forms come back to where the reader is.
 document.documentElement.classList.replace("no-js", "js");
 
+// The clock by which whoever signs in lives.
+for (const field of document.querySelectorAll("[data-time-zone]")) {
+  field.value = Intl.DateTimeFormat().resolvedOptions().timeZone;
+}
+
 function followAddress() {
   for (const field of document.querySelectorAll("[data-here]")) {
     field.value = location.pathname + location.search;

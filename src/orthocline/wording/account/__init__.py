@@ -1,0 +1,1 @@
+"""The golfer's own measures in words."""

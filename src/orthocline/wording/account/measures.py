@@ -1,0 +1,34 @@
+"""What a golfer's own measures are, and what they were found from."""
+
+from orthocline.core.estimate import Estimate
+from orthocline.wording.figures import tidy
+from orthocline.wording.wording import Wording
+
+
+def stride_words(pace_m: Estimate | None, wording: Wording) -> str:
+    """Return how long the golfer's pace is [m], or how to find out."""
+    if pace_m is None:
+        return "Pace along a tape, three times. Until then a pace is the usual yard."
+    return f"Your pace is {wording.far(pace_m.value)}, within {wording.short(pace_m.within)}."
+
+
+def stroke_words(rate: Estimate | None, putts: int) -> str:
+    """Return how well so many putts calibrate the stroke, or how to do it."""
+    if rate is None:
+        return (
+            "Putt a few on level ground of known speed, and measure stroke and roll. Until then reads give"
+            " the rule of thumb, an inch a foot."
+        )
+    sure = tidy(100.0 * rate.within / rate.value, 0)
+    return f"Calibrated by {putts} putts: launch speed is known within {sure} %."
+
+
+def stride_trial_words(paces: float, tape_m: float, wording: Wording) -> str:
+    """Return one trial of pacing along a tape."""
+    return f"{tidy(paces)} paces along {wording.taped(tape_m)}"
+
+
+def stroke_trial_words(stroke_m: float, roll_m: float, green_speed_ft: float, wording: Wording) -> str:
+    """Return one putt that calibrates the stroke."""
+    stroke, roll = wording.short(stroke_m), wording.taped(roll_m)
+    return f"{stroke} rolled {roll} at speed {tidy(green_speed_ft)}"

@@ -1,0 +1,1 @@
+"""Logged putts in words."""

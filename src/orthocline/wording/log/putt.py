@@ -1,0 +1,53 @@
+"""A logged putt in words: what was asked, what was called, where it stopped."""
+
+from orthocline.core.log import Finish
+from orthocline.core.roll import Putt
+from orthocline.wording.calls.saying import NEAR_M, STRAIGHT_M
+from orthocline.wording.figures import side, tidy
+from orthocline.wording.wording import Wording
+
+LEVEL = 0.0005
+"""Slopes [ratio] below this are not said."""
+
+
+def putt_words(length_m: float, putt: Putt | None, wording: Wording) -> str:
+    """Return length, tilt, rise and speed of a putt; without a read its length alone."""
+    words = [wording.far(length_m)]
+    if putt:
+        tilt = putt.surface.side_tilt_right(putt.bearing_rad)
+        grade = putt.surface.grade(putt.bearing_rad)
+        words.append(f"{wording.slope(abs(tilt))} {side(tilt)}" if abs(tilt) > LEVEL else "no side tilt")
+        if abs(grade) > LEVEL:
+            words.append(f"{wording.slope(abs(grade))} {'up' if grade > 0 else 'down'}")
+        words.append(f"speed {tidy(putt.green_speed_ft)}")
+    return " · ".join(words)
+
+
+def called_words(aim_right_m: float | None, past_m: float | None, wording: Wording) -> str:
+    """Return the aim and the pace that a read called."""
+    pace = f"{wording.short(past_m)} past" if past_m is not None else "will not stop past the hole"
+    return f"{aim_words('aim ', aim_right_m, wording) or 'no aim mark'}, {pace}"
+
+
+def aim_words(lead: str, right_m: float | None, wording: Wording) -> str:
+    """Return an aim after a `lead`; empty for none."""
+    if right_m is None:
+        return ""
+    if abs(right_m) < STRAIGHT_M:
+        return f"{lead}at the centre"
+    return f"{lead}{wording.short(right_m)} {side(right_m)}"
+
+
+def finish_words(holed: bool | None, finish: Finish | None, wording: Wording) -> str:
+    """Return where a putt finished, from the hole; empty while that is not known."""
+    if holed is None:
+        return ""
+    if finish is None:
+        return "holed"
+    along, across = finish.along_m, finish.across_m
+    words = []
+    if abs(along) >= NEAR_M:
+        words.append(f"{wording.short(along)} {'past' if along > 0 else 'short'}")
+    if abs(across) >= NEAR_M:
+        words.append(f"{wording.short(across)} {side(across)}")
+    return ", ".join(words) or "on the edge"
