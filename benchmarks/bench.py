@@ -146,8 +146,8 @@ def some_address():
 def fetch(address, headers=None):
     start = time.perf_counter()
     request = urllib.request.Request(address, headers={**some_address(), **(headers or {})})
-    with urllib.request.urlopen(request) as answer:
-        body = answer.read()
+    with urllib.request.urlopen(request) as solved:
+        body = solved.read()
     return time.perf_counter() - start, body
 
 
@@ -163,9 +163,9 @@ def redraws(base, clients):
         # The connection is kept alive and the cookie sent back, as browsers do.
         connection = http.client.HTTPConnection(urlsplit(base).netloc)
         connection.request("GET", redraw_address("", 0), headers=some_address())
-        answer = connection.getresponse()
-        cookie = (answer.headers["Set-Cookie"] or "").split(";")[0]
-        answer.read()
+        solved = connection.getresponse()
+        cookie = (solved.headers["Set-Cookie"] or "").split(";")[0]
+        solved.read()
         headers = {"HX-Request": "true", "Accept-Encoding": "gzip", "Cookie": cookie}
         for i in range(REQUESTS):
             address = redraw_address("", first + i)
@@ -255,10 +255,10 @@ def enter(base):
         body = urlencode(fields) if fields else None
         kind = {"Content-Type": "application/x-www-form-urlencoded"} if fields else {}
         connection.request(method, path, body, headers | kind | some_address())
-        answer = connection.getresponse()
-        if answer.headers["Set-Cookie"]:
-            headers["Cookie"] = answer.headers["Set-Cookie"].split(";")[0]
-        page = answer.read().decode()
+        solved = connection.getresponse()
+        if solved.headers["Set-Cookie"]:
+            headers["Cookie"] = solved.headers["Set-Cookie"].split(";")[0]
+        page = solved.read().decode()
         return (re.findall(r'name="csrf_token" value="([^"]+)"', page) or [""])[0]
 
     token = send("GET", "/sign-up")

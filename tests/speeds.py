@@ -15,7 +15,7 @@ def kept_speed(session, golfer, speed_ft=10.2, *, within=0.4, hours=0.5, method=
         session,
         golfer,
         Mode.PRACTICE,
-        found=Estimate(speed_ft, within / 2),
+        speed_ft=Estimate(speed_ft, within / 2),
         method=method,
         course=more.pop("course", COURSE),
         measured_at=datetime.now(UTC) - timedelta(hours=hours),

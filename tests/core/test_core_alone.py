@@ -51,6 +51,6 @@ def test_a_ball_drops_up_to_the_capture_speed():
 
 
 def test_a_putt_too_fast_to_drop_is_read_with_a_warning():
-    answer = read(plane_putt(10, past_in=150))
-    assert answer.make_window is None
-    assert list(answer.warnings) == ["too_fast_to_drop"]
+    solved = read(plane_putt(10, past_in=150))
+    assert solved.make_window is None
+    assert list(solved.warnings) == ["too_fast_to_drop"]

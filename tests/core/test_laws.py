@@ -145,11 +145,11 @@ def test_no_wind_and_a_wind_of_nothing_are_the_same(toward):
 def test_too_steep_to_hold_gives_the_softest_putt(degrees):
     tilt, turn = 0.10, math.radians(degrees)
     putt = plane_putt(8, grade=-tilt * math.cos(turn), side_right=tilt * math.sin(turn))
-    answer = read(putt)
-    assert answer.aim.past_m is None
-    assert not answer.aim.pace_met
-    assert answer.warnings[0] == "slope_does_not_hold"
-    softest = answer.aim.speed_at_hole_mps
+    solved = read(putt)
+    assert solved.aim.past_m is None
+    assert not solved.aim.pace_met
+    assert solved.warnings[0] == "slope_does_not_hold"
+    softest = solved.aim.speed_at_hole_mps
     if softest > 0.1:
         softer = aim(changed(putt, pace=SpeedAtHole(0.98 * softest)))
         assert softer.speed_at_hole_mps == pytest.approx(softest, rel=1e-3)
@@ -159,9 +159,9 @@ def test_too_steep_to_hold_gives_the_softest_putt(degrees):
 
 
 def test_wind_on_a_slope_that_does_not_hold_is_answered():
-    answer = read(plane_putt(8, grade=-0.1, side_right=0.03, wind=Wind(5.0, 1.0)))
-    assert answer.aim.past_m is None
-    assert not answer.aim.pace_met
+    solved = read(plane_putt(8, grade=-0.1, side_right=0.03, wind=Wind(5.0, 1.0)))
+    assert solved.aim.past_m is None
+    assert not solved.aim.pace_met
 
 
 ANYTHING = st.builds(
@@ -188,16 +188,16 @@ ANYTHING = st.builds(
 @given(ANYTHING)
 @settings(max_examples=150)
 def test_whatever_is_allowed_is_answered_and_goes_through_the_hole(putt):
-    answer = read(putt)
-    x, y = answer.path[-1, 1:3]
+    solved = read(putt)
+    x, y = solved.path[-1, 1:3]
     assert math.hypot(x - putt.hole.x_m, y) < MILLIMETRE
-    assert answer.aim.pace_met or answer.warnings
+    assert solved.aim.pace_met or solved.warnings
 
 
 def test_beyond_sixty_degrees_there_is_no_aim_mark():
-    answer = read(plane_putt(10, side_right=0.076, grade=-0.014, past_in=12))
-    assert answer.aim_right_m is None
-    assert "no_aim_mark" in answer.warnings
+    solved = read(plane_putt(10, side_right=0.076, grade=-0.014, past_in=12))
+    assert solved.aim_right_m is None
+    assert "no_aim_mark" in solved.warnings
 
 
 def test_compiled_and_plain_python_are_the_same():

@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from orthocline.core.account import StrideTry, stride
+from orthocline.core.account import PacedTape, stride
 from orthocline.core.calls import level_twin_of, one_second_m, slide
 from orthocline.core.estimate import Estimate, combine, mean_estimate
 from orthocline.core.roll import Launch, read, roller, rolling_deceleration_mps2
@@ -88,15 +88,15 @@ def test_a_combination_lies_among_its_parts_in_whatever_order(parts):
 
 def test_the_range_of_a_mean_of_few_tries_holds_the_truth():
     rng = np.random.default_rng(7)
-    tries = rng.normal(3.0, 0.1, (2000, 4))
-    found = [mean_estimate(row.tolist(), 0.05) for row in tries]
+    trials = rng.normal(3.0, 0.1, (2000, 4))
+    found = [mean_estimate(row.tolist(), 0.05) for row in trials]
     assert np.mean([abs(one.value - 3.0) <= one.within for one in found]) == pytest.approx(0.955, abs=0.02)
     assert mean_estimate([3.0], 0.05) == Estimate(3.0, pytest.approx(0.15))
 
 
 def test_a_stride_is_the_mean_of_its_tries():
     assert stride([]) is None
-    own = stride([StrideTry(10, 27 * FOOT_M), StrideTry(10, 28 * FOOT_M), StrideTry(20, 55 * FOOT_M)])
+    own = stride([PacedTape(10, 27 * FOOT_M), PacedTape(10, 28 * FOOT_M), PacedTape(20, 55 * FOOT_M)])
     assert own.value / FOOT_M == pytest.approx(2.75)
     assert 0 < own.within / FOOT_M < 0.2
 
@@ -149,5 +149,5 @@ def test_fifteen_feet_up_two_percent_plays_like_nineteen(past_in, plays_ft):
 
 
 def test_the_one_second_mark_of_a_slow_nine_footer():
-    answer = read(plane_putt(9.0, grade=1 / 108, speed_ft=8.5))
-    assert 5.7 <= one_second_m(answer) / FOOT_M <= 5.9
+    solved = read(plane_putt(9.0, grade=1 / 108, speed_ft=8.5))
+    assert 5.7 <= one_second_m(solved) / FOOT_M <= 5.9

@@ -24,26 +24,26 @@ def turned(degrees_from_downhill, length_ft=10.0, tilt=0.02):
 
 
 def test_ten_feet_two_percent_across():
-    answer = read(square_across())
-    assert inches(answer.aim_right_m) == pytest.approx(11.99, abs=HUNDREDTH_IN)
-    assert answer.launch_speed_mps == pytest.approx(1.9145, abs=1e-4)
-    assert answer.aim.speed_at_hole_mps == pytest.approx(0.5528, abs=1e-4)
+    solved = read(square_across())
+    assert inches(solved.aim_right_m) == pytest.approx(11.99, abs=HUNDREDTH_IN)
+    assert solved.launch_speed_mps == pytest.approx(1.9145, abs=1e-4)
+    assert solved.aim.speed_at_hole_mps == pytest.approx(0.5528, abs=1e-4)
 
 
 @pytest.mark.parametrize(
     ("speed_ft", "aim_in"), [(8, 9.48), (9, 10.73), (11, 13.28), (12, 14.60), (13, 15.95)]
 )
 def test_faster_greens_break_more(speed_ft, aim_in):
-    answer = read(square_across(speed_ft=speed_ft))
-    assert inches(answer.aim_right_m) == pytest.approx(aim_in, abs=HUNDREDTH_IN)
+    solved = read(square_across(speed_ft=speed_ft))
+    assert inches(solved.aim_right_m) == pytest.approx(aim_in, abs=HUNDREDTH_IN)
 
 
 @pytest.mark.parametrize(
     ("past_in", "aim_in"), [(2, 14.67), (6, 13.37), (10, 12.40), (18, 10.95), (24, 10.12), (36, 8.84)]
 )
 def test_firmer_putts_break_less(past_in, aim_in):
-    answer = read(square_across(past_in=past_in))
-    assert inches(answer.aim_right_m) == pytest.approx(aim_in, abs=HUNDREDTH_IN)
+    solved = read(square_across(past_in=past_in))
+    assert inches(solved.aim_right_m) == pytest.approx(aim_in, abs=HUNDREDTH_IN)
 
 
 @pytest.mark.parametrize(
@@ -59,10 +59,10 @@ def test_most_break_is_a_little_above_square(degrees, aim_in):
 @pytest.mark.parametrize("past_in", [2, 12])
 def test_curve_gate_and_apex_rules(speed_ft, tilt, length_ft, past_in):
     """The soft limits are those of a ball that dies at the hole: ln(3)/2 = 0.549, and e = 2.718."""
-    answer = read(plane_putt(length_ft, side_right=tilt, speed_ft=speed_ft, past_in=past_in))
-    half_way = curve_gate_of(answer).right_m / (answer.aim_right_m * 2 / 3)
+    solved = read(plane_putt(length_ft, side_right=tilt, speed_ft=speed_ft, past_in=past_in))
+    half_way = curve_gate_of(solved).right_m / (solved.aim_right_m * 2 / 3)
     assert 0.46 <= half_way <= (0.541 if past_in == 12 else 0.567)
-    assert (2.75 if past_in == 12 else 2.64) <= answer.aim_right_m / apex_of(answer).mark.right_m <= 3.15
+    assert (2.75 if past_in == 12 else 2.64) <= solved.aim_right_m / apex_of(solved).mark.right_m <= 3.15
 
 
 @pytest.mark.parametrize(("length_ft", "degrees"), [(5, 2.03), (20, 0.51)])
@@ -75,17 +75,17 @@ def test_start_error_that_just_misses(length_ft, degrees):
 
 @pytest.mark.parametrize(("tilt", "soft", "firm"), [(0.01, -5.0, 7.3), (0.02, -2.9, 3.5)])
 def test_speed_window_is_narrow_and_lopsided(tilt, soft, firm):
-    answer = read(plane_putt(10, side_right=tilt))
-    speeds = answer.make_window.speed_mps
-    assert 100 * (speeds.least / answer.launch_speed_mps - 1) == pytest.approx(soft, abs=0.06)
-    assert 100 * (speeds.most / answer.launch_speed_mps - 1) == pytest.approx(firm, abs=0.06)
+    solved = read(plane_putt(10, side_right=tilt))
+    speeds = solved.make_window.speed_mps
+    assert 100 * (speeds.least / solved.launch_speed_mps - 1) == pytest.approx(soft, abs=0.06)
+    assert 100 * (speeds.most / solved.launch_speed_mps - 1) == pytest.approx(firm, abs=0.06)
 
 
 def test_one_second_mark_counts_the_slide():
-    answer = read(plane_putt(9, grade=1 / 108, speed_ft=8.5))
-    rolling = answer.track.even_times(1.0, 1.0, 1)[0, 4]
+    solved = read(plane_putt(9, grade=1 / 108, speed_ft=8.5))
+    rolling = solved.track.even_times(1.0, 1.0, 1)[0, 4]
     assert feet(rolling) == pytest.approx(5.66, abs=0.01)
-    assert 5.7 <= feet(one_second_m(answer)) <= 5.9
+    assert 5.7 <= feet(one_second_m(solved)) <= 5.9
 
 
 def test_low_misses_finish_much_further_away():
@@ -109,19 +109,19 @@ def test_uphill_putt_plays_longer(past_in, plays_ft):
 
 
 def test_demo_putt():
-    answer = read(plane_putt(14, side_right=-0.021, grade=1 / 168, speed_ft=10.2))
-    assert inches(answer.aim_right_m) == pytest.approx(17.7, abs=0.05)
-    assert feet(level_twin_of(answer).plays_like_m) == pytest.approx(15.1, abs=0.05)
-    assert answer.entry_clock_hours == pytest.approx(5.5, abs=0.05)
-    assert start_spot_of(answer).along_m == pytest.approx(2 * FOOT_M, rel=0.01)
-    first, last = answer.entry_window_hours
+    solved = read(plane_putt(14, side_right=-0.021, grade=1 / 168, speed_ft=10.2))
+    assert inches(solved.aim_right_m) == pytest.approx(17.7, abs=0.05)
+    assert feet(level_twin_of(solved).plays_like_m) == pytest.approx(15.1, abs=0.05)
+    assert solved.entry_clock_hours == pytest.approx(5.5, abs=0.05)
+    assert start_spot_of(solved).along_m == pytest.approx(2 * FOOT_M, rel=0.01)
+    first, last = solved.entry_window_hours
     assert (first, last) == (pytest.approx(3.72, abs=0.02), pytest.approx(7.24, abs=0.02))
 
 
 def test_slow_limit_of_a_square_putt():
-    answer = read(plane_putt(10, side_right=0.001, past_in=0.0001))
+    solved = read(plane_putt(10, side_right=0.001, past_in=0.0001))
     drag = 1.83**2 / (2 * 10 * FOOT_M)
     expected = 10 * FOOT_M * 5 / 7 * 9.80665 * 0.001 / (2 * drag)
-    assert -answer.aim_right_m == pytest.approx(expected, rel=0.01)
-    assert apex_of(answer).fraction == pytest.approx(1 - 1 / math.e, abs=0.01)
-    assert answer.aim_right_m / apex_of(answer).mark.right_m == pytest.approx(math.e, rel=0.02)
+    assert -solved.aim_right_m == pytest.approx(expected, rel=0.01)
+    assert apex_of(solved).fraction == pytest.approx(1 - 1 / math.e, abs=0.01)
+    assert solved.aim_right_m / apex_of(solved).mark.right_m == pytest.approx(math.e, rel=0.02)

@@ -28,22 +28,22 @@ def assert_within(found, expected, tolerances):
 
 @pytest.mark.parametrize("entry", PLANES, ids=named(PLANES))
 def test_plane_putt_agrees_with_the_reference(entry):
-    answer = read(reference_putt(entry["putt"]))
+    solved = read(reference_putt(entry["putt"]))
     expected = entry["expect"]
     found = {
-        "aim_right_m": answer.aim_right_m,
-        "launch_speed_mps": answer.launch_speed_mps,
-        "speed_at_hole_mps": answer.aim.speed_at_hole_mps,
-        "time_to_hole_s": answer.aim.time_to_hole_s,
-        "launch_angle_right_deg": math.degrees(answer.launch_right_rad),
-        "entry_angle_right_deg": math.degrees(answer.aim.entry_right_rad),
+        "aim_right_m": solved.aim_right_m,
+        "launch_speed_mps": solved.launch_speed_mps,
+        "speed_at_hole_mps": solved.aim.speed_at_hole_mps,
+        "time_to_hole_s": solved.aim.time_to_hole_s,
+        "launch_angle_right_deg": math.degrees(solved.launch_right_rad),
+        "entry_angle_right_deg": math.degrees(solved.aim.entry_right_rad),
     }
     integrated = "grain" in entry["putt"] or "wind" in entry["putt"]
     assert_within(found, expected, INTEGRATED if integrated else EXACT)
-    assert answer.aim.pace_met
+    assert solved.aim.pace_met
     if "apex_right_m" in expected:
-        assert apex_of(answer).mark.right_m == pytest.approx(expected["apex_right_m"], abs=0.1 * MILLIMETRE)
-        assert apex_of(answer).fraction == pytest.approx(expected["apex_fraction"], abs=1e-4)
+        assert apex_of(solved).mark.right_m == pytest.approx(expected["apex_right_m"], abs=0.1 * MILLIMETRE)
+        assert apex_of(solved).fraction == pytest.approx(expected["apex_fraction"], abs=1e-4)
 
 
 @njit(GRADIENT)

@@ -45,9 +45,9 @@ def steps(monkeypatch):
 @pytest.mark.parametrize("figures", WORST)
 @pytest.mark.parametrize("toward", np.linspace(-3.0, 3.0, 5))
 def test_the_worst_putts_cost_a_bounded_work(steps, figures, toward):
-    answer = read(windy(*figures, toward))
+    solved = read(windy(*figures, toward))
     assert sum(steps) <= 2 * MOST_WORK, "the search, and the make window after it"
-    assert answer.aim.wind_counted is ("wind_not_counted" not in answer.warnings)
+    assert solved.aim.wind_counted is ("wind_not_counted" not in solved.warnings)
 
 
 def test_a_search_that_is_given_up_answers_for_still_air_and_says_so(monkeypatch):

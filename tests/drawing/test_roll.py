@@ -119,28 +119,28 @@ def test_steeper_ground_is_darker_and_level_ground_is_bare():
 @pytest.mark.parametrize("length_ft", [3, 20, 60])
 def test_the_plan_is_the_read_to_scale(side, length_ft):
     putt = plane_putt(length_ft, side_right=side, grade=0.01)
-    answer = read(putt)
-    drawn = plan(putt, answer, USUAL_WORDING)
+    solved = read(putt)
+    drawn = plan(putt, solved, USUAL_WORDING)
     scale = drawn.frame.scale
     assert math.hypot(drawn.ball.x - drawn.hole.x, drawn.ball.y - drawn.hole.y) == pytest.approx(
         scale * length_ft * FOOT_M, abs=0.15
     )
     mark = drawn.scene.item("aim-line").spots[-1]
-    assert mark[0] - drawn.hole.x == pytest.approx(scale * answer.aim_right_m, abs=0.15)
+    assert mark[0] - drawn.hole.x == pytest.approx(scale * solved.aim_right_m, abs=0.15)
     assert drawn.scene.item("way").spots[-1] - drawn.hole == pytest.approx([0, 0], abs=0.1)
     assert TOP - 0.1 <= drawn.rest.y <= drawn.ball.y <= BOTTOM + 0.1
     strokes = [drawn.scene.item(name).spots for name in ("ticks", "seconds")]
-    assert sum(map(len, strokes)) // 2 == int(answer.aim.time_to_hole_s / 0.25)
+    assert sum(map(len, strokes)) // 2 == int(solved.aim.time_to_hole_s / 0.25)
 
 
 def test_own_aim_is_drawn_where_it_was_said():
     putt = plane_putt(14, side_right=-0.021)
-    answer = read(putt)
-    drawn = plan(putt, answer, USUAL_WORDING, own_roll(putt, answer.aim, 9 * INCH_M))
+    solved = read(putt)
+    drawn = plan(putt, solved, USUAL_WORDING, own_roll(putt, solved.aim, 9 * INCH_M))
     mark, finish = (drawn.scene.item(name).spots[-1] for name in ("own-line", "own-way"))
     assert mark[0] - drawn.hole.x == pytest.approx(drawn.frame.scale * 9 * INCH_M, abs=0.15)
     assert finish[0] < drawn.hole.x, "too low a start finishes below the hole"
-    right = plan(putt, answer, USUAL_WORDING, own_roll(putt, answer.aim, answer.aim_right_m))
+    right = plan(putt, solved, USUAL_WORDING, own_roll(putt, solved.aim, solved.aim_right_m))
     assert tuple(right.scene.item("own-way").spots[-1]) == drawn.hole, "it ends in the hole"
 
 

@@ -11,8 +11,8 @@ NAME = "bounce"
 METRES_A_FOOT = 0.1
 
 
-def speed(found) -> Estimate:
-    return mean_estimate([height / METRES_A_FOOT for height in found.figures["heights"]], 0.03)
+def speed(findings) -> Estimate:
+    return mean_estimate([height / METRES_A_FOOT for height in findings.figures["heights"]], 0.03)
 
 
 WORDS = MethodWords(
@@ -25,7 +25,7 @@ WORDS = MethodWords(
             "Heights", "No heights yet.", "between 1 and 80 in", always("40 in"), "A height"
         )
     },
-    lambda found: f"From {len(found.figures['heights'])} bounces.",
+    lambda findings: f"From {len(findings.figures['heights'])} bounces.",
     "by bounce,",
 )
 

@@ -142,33 +142,33 @@ def test_export_and_delete_take_everything(session, saved):
 
 
 def test_competition_refuses_reading_comparing_and_rolling():
-    answer = read(plane_putt(10, side_right=0.02))
+    solved = read(plane_putt(10, side_right=0.02))
     for refused in (
-        lambda: read_putt(answer.putt, Mode.COMPETITION),
-        lambda: compare_own(answer, 0.1, Mode.COMPETITION),
+        lambda: read_putt(solved.putt, Mode.COMPETITION),
+        lambda: compare_own(solved, 0.1, Mode.COMPETITION),
         lambda: require_roll(Mode.COMPETITION),
     ):
         with pytest.raises(NotAllowedError, match="committee"):
             refused()
-    assert read_putt(answer.putt, Mode.PRACTICE).aim_right_m == answer.aim_right_m
+    assert read_putt(solved.putt, Mode.PRACTICE).aim_right_m == solved.aim_right_m
 
 
 def test_own_read_rolls_the_golfers_own_aim():
-    answer = read(SPINDRIFT.putt)
-    own = compare_own(answer, 9 * INCH, Mode.PRACTICE)
+    solved = read(SPINDRIFT.putt)
+    own = compare_own(solved, 9 * INCH, Mode.PRACTICE)
     assert not own.capture.drops
     assert own.finish_right_m < -0.2  # too low: it breaks away below the hole
-    right = compare_own(answer, answer.aim_right_m, Mode.PRACTICE)
+    right = compare_own(solved, solved.aim_right_m, Mode.PRACTICE)
     assert right.capture.drops
 
 
 def test_a_miss_is_high_or_low_where_it_passes_not_where_it_ends():
-    answer = read(plane_putt(15, side_right=-0.03, past_in=10))
-    high = compare_own(answer, answer.aim_right_m * 1.15, Mode.PRACTICE)
+    solved = read(plane_putt(15, side_right=-0.03, past_in=10))
+    high = compare_own(solved, solved.aim_right_m * 1.15, Mode.PRACTICE)
     assert high.passed_right_m > 0 > high.finish_right_m
-    assert "high and stop" in own_words(answer, high)
-    low = compare_own(answer, answer.aim_right_m * 0.6, Mode.PRACTICE)
-    assert "low and stop" in own_words(answer, low)
+    assert "high and stop" in own_words(solved, high)
+    low = compare_own(solved, solved.aim_right_m * 0.6, Mode.PRACTICE)
+    assert "low and stop" in own_words(solved, low)
     straight = read(plane_putt(15))
     assert "left and stop" in own_words(straight, compare_own(straight, -9 * INCH, Mode.PRACTICE))
 

@@ -122,13 +122,13 @@ def test_deleted_speeds_come_back_for_a_day(session, golfer):
         ({"course": "  "}, "course"),
         ({"course": "x" * 51}, "course"),
         ({"green": "x" * 29}, "green"),
-        ({"found": Estimate(2.0, 0.2)}, "speed"),
+        ({"speed_ft": Estimate(2.0, 0.2)}, "speed"),
         ({"measured_at": datetime.now(UTC) + 26 * HOUR}, "when"),
         ({"condition": Condition(note="x" * 501)}, "note"),
     ],
 )
 def test_what_cannot_be_kept_is_named(session, golfer, change, field):
-    given = {"found": Estimate(10.0, 0.2), "method": "ramp", "course": COURSE, "measured_at": now()}
+    given = {"speed_ft": Estimate(10.0, 0.2), "method": "ramp", "course": COURSE, "measured_at": now()}
     with pytest.raises(InvalidError) as caught:
         keep_speed(session, golfer, Mode.PRACTICE, **{**given, **change})
     assert caught.value.field == field
@@ -157,7 +157,7 @@ def test_everything_that_measures_or_times_is_refused_in_competition(session, go
             session,
             golfer,
             refused,
-            found=Estimate(10.0, 0.2),
+            speed_ft=Estimate(10.0, 0.2),
             method="ramp",
             course=COURSE,
             measured_at=now(),

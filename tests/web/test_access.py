@@ -7,7 +7,7 @@ from sqlalchemy import select
 
 from orthocline.db.account.models import StrideTrial
 from orthocline.formats.putt_document import schema
-from orthocline.services.account.measures import add_stride_try
+from orthocline.services.account.measures import add_stride_trial
 from orthocline.services.account.mode import Mode
 from orthocline.services.log.putts import note_putt
 from orthocline.web.app import create_app
@@ -22,9 +22,9 @@ PUBLIC = {
     "read.roll",
     "speed.page",
     "ramp.page",
-    "ramp.keep_it",
+    "ramp.save",
     "other_methods.page",
-    "other_methods.keep_it",
+    "other_methods.save",
     "beat.page",
     "mode.switch",
     "mode.sun",
@@ -57,19 +57,19 @@ def test_every_private_route_refuses_a_stranger(app, client):
     assert len(routes) >= 10
     for rule, method in routes:
         address = concrete(rule, 1)
-        answer = client.open(address, method=method)
+        response = client.open(address, method=method)
         if method == "GET" or rule.endpoint == "read.save":
-            assert answer.location.startswith("/sign-in?next=/"), rule
+            assert response.location.startswith("/sign-in?next=/"), rule
         else:
-            assert answer.status_code == 401, rule
-            assert "Sign in to go on" in answer.text, rule
+            assert response.status_code == 401, rule
+            assert "Sign in to go on" in response.text, rule
 
 
 def test_every_route_of_a_row_refuses_a_neighbour(app, signed_in, session, create_golfer):
     idris = create_golfer("Idris")
     putt = note_putt(session, idris, length_m=3.0, place="", note="")
     speed = kept_speed(session, idris)
-    add_stride_try(session, idris, Mode.PRACTICE, paces=10, tape_m=8.0)
+    add_stride_trial(session, idris, Mode.PRACTICE, paces=10, tape_m=8.0)
     trial = session.scalar(select(StrideTrial))
     session.commit()
     rows = {"putt_id": putt.id, "note_id": speed.id, "trial_id": trial.id}
@@ -119,8 +119,8 @@ def test_a_form_of_ours_that_was_open_too_long_is_sent_again_and_one_of_another_
 
 def test_sign_up_in_and_out(client):
     assert client.post("/sign-up", data={"name": "Tove", "password": "short"}).status_code == 422
-    answer = client.post("/sign-up?next=/log", data={"name": "Tove", "password": PASSWORD})
-    assert answer.location == "/log"
+    response = client.post("/sign-up?next=/log", data={"name": "Tove", "password": PASSWORD})
+    assert response.location == "/log"
     assert client.get("/log").status_code == 200
     taken = client.post("/sign-up", data={"name": "TOVE", "password": PASSWORD})
     assert "signed up as" in taken.text

@@ -45,11 +45,11 @@ def server(committed):
 
 @pytest.mark.parametrize("address", ["/", "/log", "/read", "/speed", "/measures", "/account"])
 def test_every_page_says_that_it_will_be_back(away, address):
-    answer = away.get(address)
-    assert (answer.status_code, answer.headers["Retry-After"]) == (503, "5")
-    assert "Back in a moment" in answer.text
-    assert f'href="{address}?"' in answer.text or f'href="{address}"' in answer.text
-    assert "default-src 'self'" in answer.headers["Content-Security-Policy"]
+    response = away.get(address)
+    assert (response.status_code, response.headers["Retry-After"]) == (503, "5")
+    assert "Back in a moment" in response.text
+    assert f'href="{address}?"' in response.text or f'href="{address}"' in response.text
+    assert "default-src 'self'" in response.headers["Content-Security-Policy"]
 
 
 def test_reading_without_an_account_needs_no_database(away):
@@ -58,9 +58,9 @@ def test_reading_without_an_account_needs_no_database(away):
 
 
 def test_a_part_keeps_the_page_as_it_is(away):
-    answer = away.get("/read", headers={"HX-Request": "true"})
-    assert (answer.status_code, answer.headers["HX-Retarget"]) == (503, "#trouble")
-    assert "<" not in answer.text
+    response = away.get("/read", headers={"HX-Request": "true"})
+    assert (response.status_code, response.headers["HX-Retarget"]) == (503, "#trouble")
+    assert "<" not in response.text
 
 
 def test_what_was_typed_is_kept_and_sent_again_as_the_same_entry(away, tove, committed):
@@ -111,9 +111,9 @@ def test_a_connection_killed_before_the_commit_is_no_success(committed):
         return "kept"
 
     committed.add_url_rule("/die", "die", write_and_die, methods=["POST"])
-    answer = committed.test_client().post("/die", data={"note": "slow"})
-    assert answer.status_code == 503
-    assert "slow" in answer.text
+    response = committed.test_client().post("/die", data={"note": "slow"})
+    assert response.status_code == 503
+    assert "slow" in response.text
     assert committed.test_client().get("/log").status_code == 302
 
 
@@ -121,9 +121,9 @@ def test_nobody_waits_for_ever(tove, committed):
     """Somebody else holds the golfer's row: the request gives up in time, and keeps what was typed."""
     with server(committed) as other, other.transaction():
         other.execute("SELECT * FROM golfers FOR UPDATE")
-        answer = tove.post("/log/note", data=NOTE)
-    assert answer.status_code == 503
-    assert "slow &lt;b&gt;" in answer.text
+        response = tove.post("/log/note", data=NOTE)
+    assert response.status_code == 503
+    assert "slow &lt;b&gt;" in response.text
     engine: create_engine = committed.extensions["orthocline_engine"]
     with engine.connect() as connection:
         shown = [connection.scalar(text(f"SHOW {n}")) for n in ("statement_timeout", "lock_timeout")]
@@ -148,5 +148,5 @@ def test_what_a_signed_out_golfer_typed_comes_back_after_signing_in(client, crea
 )
 def test_what_a_page_never_carried_is_not_sent_on(client, create_golfer, typed):
     create_golfer()
-    answer = client.post("/sign-in", data={"name": "Tove", "password": PASSWORD, "typed": typed})
-    assert (answer.status_code, answer.location) == (303, "/")
+    response = client.post("/sign-in", data={"name": "Tove", "password": PASSWORD, "typed": typed})
+    assert (response.status_code, response.location) == (303, "/")

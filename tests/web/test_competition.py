@@ -23,9 +23,9 @@ TOLD = (
 """Tilt, rise, speed, aim, own aim, pace: as words, and as the archive's figures."""
 
 
-def text(answer):
+def text(response):
     return unescape(
-        re.sub(r'<svg.*?</svg>|name="(key|csrf_token)" value="[^"]*"', "", answer.text, flags=re.S)
+        re.sub(r'<svg.*?</svg>|name="(key|csrf_token)" value="[^"]*"', "", response.text, flags=re.S)
     )
 
 
@@ -52,8 +52,8 @@ def test_nothing_is_told_in_competition_and_all_again_when_it_ends(signed_in, pa
     before = [text(signed_in.get(page)) for page in pages]
     signed_in.post("/mode", data={"mode": "competition"})
     for page in pages:
-        answer = text(signed_in.get(page))
-        assert [words for words in TOLD if words in answer] == [], page
+        response = text(signed_in.get(page))
+        assert [words for words in TOLD if words in response] == [], page
     log = text(signed_in.get("/log"))
     assert "8 in past, 3 in left" in log
     assert "14 ft" in log
@@ -78,5 +78,5 @@ def test_what_reads_measures_or_times_is_refused(signed_in, page):
 @pytest.mark.usefixtures("pages")
 def test_bad_measures_tell_no_stroke_either(signed_in):
     signed_in.post("/mode", data={"mode": "competition"})
-    answer = text(signed_in.post("/measures", data={"units": "miles"}))
-    assert [words for words in TOLD if words in answer] == []
+    response = text(signed_in.post("/measures", data={"units": "miles"}))
+    assert [words for words in TOLD if words in response] == []

@@ -36,9 +36,9 @@ def test_tries_to_sign_in_are_counted_over_all_workers(workers):
     wrong = {"name": "x", "password": "y"}
     codes = [workers[i % 2].post("/sign-in", data=wrong).status_code for i in range(11)]
     assert codes == [422] * 10 + [429]
-    answer = workers[0].post("/sign-in", data=wrong)
-    assert 1 <= int(answer.headers["Retry-After"]) <= 61
-    assert f"Wait {answer.headers['Retry-After']} seconds" in answer.text
+    response = workers[0].post("/sign-in", data=wrong)
+    assert 1 <= int(response.headers["Retry-After"]) <= 61
+    assert f"Wait {response.headers['Retry-After']} seconds" in response.text
     other = {"REMOTE_ADDR": "192.0.2.7"}
     assert workers[0].post("/sign-in", data=wrong, environ_base=other).status_code == 422
 
@@ -57,9 +57,9 @@ def test_sixty_reads_at_once_and_then_a_rest(workers, monkeypatch):
     codes = [workers[i % 2].get(addresses[i % 5]).status_code for i in range(62)]
     assert codes[:60] == [200] * 60
     assert codes[60:] == [429] * 2
-    answer = workers[0].get("/read", headers={"HX-Request": "true"})
-    assert (answer.status_code, answer.headers["HX-Retarget"]) == (429, "#trouble")
-    assert 1 <= int(answer.headers["Retry-After"]) <= 61
+    response = workers[0].get("/read", headers={"HX-Request": "true"})
+    assert (response.status_code, response.headers["HX-Retarget"]) == (429, "#trouble")
+    assert 1 <= int(response.headers["Retry-After"]) <= 61
     assert workers[0].get("/cautions").status_code == 200
 
 
@@ -103,7 +103,7 @@ def test_behind_a_proxy_the_client_it_names_is_counted(limited):
         return client.post("/sign-in", data=wrong, headers=headers)
 
     answers = [tried_from("192.0.2.1") for _ in range(11)]
-    assert [answer.status_code for answer in answers] == [422] * 10 + [429]
+    assert [response.status_code for response in answers] == [422] * 10 + [429]
     assert "Secure" in answers[0].headers["Set-Cookie"]
     assert "Strict-Transport-Security" in answers[0].headers
     assert tried_from("192.0.2.2").status_code == 422

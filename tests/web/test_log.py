@@ -25,25 +25,25 @@ def saved(signed_in, session):
 
 
 def test_saving_leads_to_the_finish(signed_in, session):
-    answer = signed_in.post("/log", data=SPINDRIFT)
+    response = signed_in.post("/log", data=SPINDRIFT)
     putt = rows(session)[0]
-    assert (answer.status_code, answer.location) == (303, f"/log/{putt.id}/finish")
+    assert (response.status_code, response.location) == (303, f"/log/{putt.id}/finish")
     assert putt.place == "Ternholm Links, green 4, Spindrift"
     assert putt.read_document["aim_right_m"] == pytest.approx(17.66 * INCH, abs=1e-4)
 
 
 def test_saving_without_an_account_leads_through_sign_in_and_back(client, create_golfer):
-    answer = client.post("/log", data=SPINDRIFT)
-    assert answer.location.startswith("/sign-in?next=/read?")
+    response = client.post("/log", data=SPINDRIFT)
+    assert response.location.startswith("/sign-in?next=/read?")
     create_golfer()
-    back = client.post(answer.location, data={"name": "tove", "password": PASSWORD})
+    back = client.post(response.location, data={"name": "tove", "password": PASSWORD})
     assert "length=14+ft" in back.location
     assert client.get(back.location).status_code == 200
 
 
 def test_a_bad_putt_is_not_saved_and_nothing_is_lost(signed_in, session):
-    answer = signed_in.post("/log", data={**SPINDRIFT, "length": "far"})
-    assert "length=far" in answer.location
+    response = signed_in.post("/log", data={**SPINDRIFT, "length": "far"})
+    assert "length=far" in response.location
     assert rows(session) == []
 
 
@@ -62,11 +62,11 @@ def test_finish_typed_and_holed(signed_in, session, saved):
 
 
 def test_a_bad_finish_is_told_and_kept_as_typed(signed_in, saved):
-    answer = signed_in.post(f"/log/{saved.id}/finish", data={"along": "9999 ft", "across": ""})
-    assert answer.status_code == 422
-    assert 'value="9999 ft"' in answer.text
-    assert "must be between 0 and 98 ft" in answer.text
-    assert "is empty" in answer.text
+    response = signed_in.post(f"/log/{saved.id}/finish", data={"along": "9999 ft", "across": ""})
+    assert response.status_code == 422
+    assert 'value="9999 ft"' in response.text
+    assert "must be between 0 and 98 ft" in response.text
+    assert "is empty" in response.text
 
 
 @pytest.mark.usefixtures("saved")

@@ -59,14 +59,14 @@ def test_filters_go_along_and_the_way_back_is_there(long_log):
 
 @pytest.mark.parametrize("mark", ["x", "-", "1-", "1e3-1", "9" * 40 + "-1", f"1-{2**70}", "-5-1"])
 def test_a_mark_that_no_page_gave_is_said(signed_in, mark):
-    answer = signed_in.get(f"/log?before={mark}")
-    assert answer.status_code == 404
-    assert "no such page of your log" in answer.text
+    response = signed_in.get(f"/log?before={mark}")
+    assert response.status_code == 404
+    assert "no such page of your log" in response.text
 
 
 def test_the_archive_comes_in_pieces_and_is_whole(long_log):
-    answer = long_log.get("/account/export", buffered=False)
-    pieces = [len(piece) for piece in answer.iter_encoded()]
+    response = long_log.get("/account/export", buffered=False)
+    pieces = [len(piece) for piece in response.iter_encoded()]
     assert len(pieces) > MANY
     assert max(pieces) < 10_000
     assert len(json.loads(long_log.get("/account/export").text)["putts"]) == MANY

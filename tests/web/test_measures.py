@@ -81,10 +81,10 @@ def test_steps_and_drags_are_in_the_golfers_units(metric):
     ],
 )
 def test_bad_measures_are_told_and_kept_on_the_page(signed_in, typed, message):
-    answer = signed_in.post("/measures", data={**METRIC, **typed})
-    assert answer.status_code == 422
-    assert message in text(answer)
-    assert "units" in typed or f'value="{next(iter(typed.values()))}"' in answer.text
+    response = signed_in.post("/measures", data={**METRIC, **typed})
+    assert response.status_code == 422
+    assert message in text(response)
+    assert "units" in typed or f'value="{next(iter(typed.values()))}"' in response.text
 
 
 def test_stride_and_stroke_are_tried_and_taken_back(signed_in):

@@ -32,7 +32,7 @@ def test_a_form_sent_twice_is_one_entry_and_another_form_another(signed_in, sess
     fields, kind = FORMS[address]
     first, second = uuid4(), uuid4()
     answers = [signed_in.post(address, data={**fields, "key": key}) for key in (first, first, second)]
-    assert [answer.status_code for answer in answers] == [303] * 3
+    assert [response.status_code for response in answers] == [303] * 3
     assert answers[0].location == answers[1].location
     assert count(session, kind) == 2
 

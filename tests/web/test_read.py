@@ -72,15 +72,15 @@ def test_an_empty_address_starts_somewhere_and_offers_the_demo_putt(client):
 )
 @pytest.mark.parametrize("headers", [{}, PART], ids=["page", "part"])
 def test_a_bad_figure_is_told_beside_its_field(client, typed, field, message, headers):
-    answer = client.get("/read", query_string={**START, **typed}, headers=headers)
-    assert answer.status_code == 422
-    beside = re.search(rf'id="{field}-message"[^>]*>([^<]*)<', answer.text)
+    response = client.get("/read", query_string={**START, **typed}, headers=headers)
+    assert response.status_code == 422
+    beside = re.search(rf'id="{field}-message"[^>]*>([^<]*)<', response.text)
     assert message in unescape(beside[1])
-    assert "Not read yet" in answer.text
+    assert "Not read yet" in response.text
     if headers:
-        assert answer.headers["HX-Reswap"] == "none"
+        assert response.headers["HX-Reswap"] == "none"
     elif field in ("length", "side", "own"):
-        assert f'value="{typed[field]}"'.replace("<", "&lt;").replace(">", "&gt;") in answer.text
+        assert f'value="{typed[field]}"'.replace("<", "&lt;").replace(">", "&gt;") in response.text
 
 
 @pytest.mark.parametrize(
@@ -161,9 +161,9 @@ def test_a_held_drawing_keeps_its_frame_and_its_address(client):
 )
 def test_any_frame_that_may_be_held_can_be_drawn(client, scale, asked):
     for x, y, turn in itertools.product((0, 320, 1000), (0, 310, 1000), (-720, 0, 45, 180)):
-        answer = client.get(f"/read?frame={scale},{x},{y},{turn}{asked}", headers=PART)
-        assert answer.status_code == 200, (x, y, turn)
-        assert 'id="plan"' in answer.text
+        response = client.get(f"/read?frame={scale},{x},{y},{turn}{asked}", headers=PART)
+        assert response.status_code == 200, (x, y, turn)
+        assert 'id="plan"' in response.text
     for odd in ("nan,0,0,0", "300,inf,0,0", "300,1e999,0,0", "300,0,0", "x", "0,0,0,0"):
         assert client.get(f"/read?frame={odd}{asked}", headers=PART).status_code == 200, odd
 
@@ -210,9 +210,9 @@ def test_extremes_are_read(client, asked, words):
 
 
 def test_the_roll_is_the_balls_way_in_time(client):
-    answer = client.get("/read/roll", query_string=SPINDRIFT).get_json()
-    assert answer["duration_s"] == pytest.approx(3.022, abs=0.001)
-    assert len(answer["spots"]) == 90
+    response = client.get("/read/roll", query_string=SPINDRIFT).get_json()
+    assert response["duration_s"] == pytest.approx(3.022, abs=0.001)
+    assert len(response["spots"]) == 90
     assert client.get("/read/roll?length=x").status_code == 422
 
 

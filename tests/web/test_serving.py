@@ -48,8 +48,8 @@ class Served:
     def get(self, path, **headers):
         with closing(http.client.HTTPConnection("127.0.0.1", self.port, timeout=30)) as connection:
             connection.request("GET", path, headers=headers)
-            answer = connection.getresponse()
-            return answer.status, answer.read().decode()
+            response = connection.getresponse()
+            return response.status, response.read().decode()
 
     def connect(self):
         return socket.create_connection(("127.0.0.1", self.port), timeout=30)

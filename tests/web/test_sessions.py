@@ -51,9 +51,9 @@ def test_a_new_password_ends_all_other_sessions_and_the_old_one(signed_in, app):
     ],
 )
 def test_a_password_is_not_changed_to_a_bad_one_or_by_a_stranger(signed_in, typed, told):
-    answer = signed_in.post("/account/password", data=typed)
-    assert answer.status_code == 422
-    assert told in answer.text
+    response = signed_in.post("/account/password", data=typed)
+    assert response.status_code == 422
+    assert told in response.text
     signed_in.post("/sign-out")
     assert signed_in.post("/sign-in", data={"name": "Tove", "password": PASSWORD}).status_code == 303
 

@@ -104,11 +104,11 @@ def test_paces_and_shoes_are_less_sure(client):
 def test_bad_figures_are_told_and_kept(client, change, message):
     asked = {**RODS, "out": "9 ft 2 in", **change}
     for headers in ({}, PART):
-        answer = client.get(RAMP, query_string=asked, headers=headers)
-        assert answer.status_code == 422
-        assert message in text(answer)
+        response = client.get(RAMP, query_string=asked, headers=headers)
+        assert response.status_code == 422
+        assert message in text(response)
         if "out" in change:
-            assert f'value="{change["out"]}"' in answer.text
+            assert f'value="{change["out"]}"' in response.text
 
 
 def test_no_roll_and_one_roll_are_no_fault(client):
@@ -158,12 +158,12 @@ def test_two_rods_on_an_unseen_slope_measure_the_hidden_green_within_three_tenth
 def test_a_kept_speed_goes_into_the_book_and_on_to_the_read_that_asked(signed_in, session):
     read = "/read?length=9+ft&side=1+%25&speed=8&past=12+in"
     kept = {**RODS, **ROLLS, "course": COURSE, "green": "practice green", "next": read, "trueness": "4"}
-    answer = signed_in.post(RAMP, data=kept)
-    assert answer.status_code == 303
-    onward = dict(parse_qsl(urlsplit(answer.location).query))
+    response = signed_in.post(RAMP, data=kept)
+    assert response.status_code == 303
+    onward = dict(parse_qsl(urlsplit(response.location).query))
     assert (onward["speed"], onward["length"]) == ("10.6", "9 ft")
     assert re.fullmatch(r"10\.6 ±0\.3 at \d{4}-\d\d-\d\dT\d\d:\d\dZ by ramp", onward["measured"])
-    page = signed_in.get(answer.location)
+    page = signed_in.get(response.location)
     assert re.search(r"by ramp, \d\d:\d\d ±0\.3 ft", text(page))
     note = session.query(SpeedNote).one()
     assert (note.course, note.method, note.trueness) == (COURSE, "ramp", 4)
@@ -182,9 +182,9 @@ def test_a_stranger_reads_with_a_speed_that_nobody_keeps(client):
 
 
 def test_a_stranger_signs_in_and_finds_every_roll_again(client):
-    answer = client.post(RAMP, data={**RODS, **ROLLS, "course": COURSE, "note": "dew"})
-    assert answer.location.startswith("/sign-in?next=")
-    back = fields(fields(answer.location)["next"][0])
+    response = client.post(RAMP, data={**RODS, **ROLLS, "course": COURSE, "note": "dew"})
+    assert response.location.startswith("/sign-in?next=")
+    back = fields(fields(response.location)["next"][0])
     assert (back["out"], back["course"], back["note"]) == (ROLLS["out"], [COURSE], ["dew"])
 
 
@@ -194,11 +194,11 @@ def test_competition_refuses_and_loses_nothing(signed_in):
         refused = signed_in.get(address)
         assert refused.status_code == 403
         assert "committee" in refused.text
-    answer = signed_in.post(RAMP, data={**RODS, **ROLLS, "course": COURSE})
-    assert signed_in.get(answer.location).status_code == 403
+    response = signed_in.post(RAMP, data={**RODS, **ROLLS, "course": COURSE})
+    assert signed_in.get(response.location).status_code == 403
     signed_in.post("/mode", data={"mode": "practice"})
-    assert "Speed 10.6" in text(signed_in.get(answer.location))
-    assert f'value="{COURSE}"' in signed_in.get(answer.location).text
+    assert "Speed 10.6" in text(signed_in.get(response.location))
+    assert f'value="{COURSE}"' in signed_in.get(response.location).text
 
 
 @pytest.mark.parametrize(
@@ -216,10 +216,10 @@ def test_competition_refuses_and_loses_nothing(signed_in):
     ],
 )
 def test_what_cannot_be_kept_is_told_with_everything_typed_still_there(signed_in, change, message):
-    answer = signed_in.post(RAMP, data={**RODS, **ROLLS, "course": COURSE, "note": "dew", **change})
-    assert answer.status_code == 422
-    assert message in text(answer)
-    assert 'value="dew"' in answer.text
+    response = signed_in.post(RAMP, data={**RODS, **ROLLS, "course": COURSE, "note": "dew", **change})
+    assert response.status_code == 422
+    assert message in text(response)
+    assert 'value="dew"' in response.text
 
 
 @pytest.mark.parametrize(
@@ -237,9 +237,9 @@ def test_what_cannot_be_kept_is_told_with_everything_typed_still_there(signed_in
 )
 def test_other_ways(client, asked, words):
     for headers in ({}, PART):
-        answer = client.get(OTHER, query_string=asked, headers=headers)
-        assert answer.status_code == 200
-        assert words in text(answer)
+        response = client.get(OTHER, query_string=asked, headers=headers)
+        assert response.status_code == 200
+        assert words in text(response)
 
 
 @pytest.mark.parametrize(
@@ -258,8 +258,8 @@ def test_other_ways(client, asked, words):
     ],
 )
 def test_other_ways_tell_what_cannot_be(client, asked, message):
-    answer = client.get(OTHER, query_string=asked)
-    assert message in text(answer)
+    response = client.get(OTHER, query_string=asked)
+    assert message in text(response)
     assert client.get(OTHER, query_string={"by": "feel"}).status_code == 200
 
 

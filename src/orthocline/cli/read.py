@@ -22,7 +22,7 @@ UNREADABLE = 2
 @click.command("read")
 @click.argument("file", type=click.File("rb"))
 @click.option("--json", "as_json", is_flag=True, help="Print the read as JSON.")
-@click.option("--lines", is_flag=True, help="One document a line in, one answer a line out (with --json).")
+@click.option("--lines", is_flag=True, help="One document a line in, one solved a line out (with --json).")
 @click.option("--drawing", type=click.File("w", lazy=True), help="Write its plan to this file, as SVG.")
 def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO | None) -> None:
     """Read the putt document in FILE (- for standard input)."""
@@ -33,22 +33,22 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
     if lines:
         sys.exit(_read_lines(file))
     try:
-        answer = read(parse_putt(file.read(LARGEST_BYTES + 1)))
+        solved = read(parse_putt(file.read(LARGEST_BYTES + 1)))
     except DocumentError as error:
         click.echo(error.line, err=True)
         sys.exit(UNREADABLE)
     if drawing:
-        drawing.write(_drawn(answer))
+        drawing.write(_drawn(solved))
     if as_json:
-        click.echo(_dump(_document(answer)))
+        click.echo(_dump(_document(solved)))
         return
-    said = call(answer)
+    said = call(solved)
     click.echo(said.sentence)
-    for sentence in (*said.details, *(entry_words(answer) or ())):
+    for sentence in (*said.details, *(entry_words(solved) or ())):
         click.echo(sentence)
     for line in said.lines:
         click.echo(f"{line.title}: {line.words}")
-    for warning in warning_words(answer):
+    for warning in warning_words(solved):
         click.echo(f"Note: {warning}")
 
 
@@ -56,11 +56,11 @@ def _read_lines(file: BinaryIO) -> int:
     status = 0
     for line in _bounded_lines(file):
         try:
-            answer = _document(read(parse_putt(line)))
+            solved = _document(read(parse_putt(line)))
         except DocumentError as error:
-            answer = {"error": {"member": error.member, "message": str(error)}}
+            solved = {"error": {"member": error.member, "message": str(error)}}
             status = UNREADABLE
-        click.echo(_dump(answer))
+        click.echo(_dump(solved))
     return status
 
 
@@ -73,13 +73,13 @@ def _bounded_lines(file: BinaryIO) -> Iterator[bytes]:
         yield line
 
 
-def _document(answer: Read) -> dict[str, Any]:
-    return read_document(answer, warning_words(answer))
+def _document(solved: Read) -> dict[str, Any]:
+    return read_document(solved, warning_words(solved))
 
 
-def _drawn(answer: Read) -> str:
-    return svg_file(plan(answer.putt, answer, USUAL_WORDING, says=call(answer).sentence).scene)
+def _drawn(solved: Read) -> str:
+    return svg_file(plan(solved.putt, solved, USUAL_WORDING, says=call(solved).sentence).scene)
 
 
-def _dump(answer: dict[str, Any]) -> str:
-    return json.dumps(answer, allow_nan=False)
+def _dump(solved: dict[str, Any]) -> str:
+    return json.dumps(solved, allow_nan=False)

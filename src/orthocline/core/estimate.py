@@ -24,16 +24,21 @@ class Estimate:
 
 
 def widened(scatter_sd: float, freedom: int, other_sd: float = 0.0) -> float:
-    """Return the standard deviation that gives a 95 % range its due where scatter is known from few tries.
+    """Return the standard deviation that gives a 95 % range its due where scatter is known from few trials.
 
     Parameters
     ----------
     scatter_sd : float
-        Standard deviation of a mean, from the tries themselves.
+        Standard deviation [the figure's unit] of a mean, from the trials themselves.
     freedom : int
         Degrees of freedom behind it; 0 where it is a usual figure, taken as it is.
     other_sd : float
-        Standard deviation, in the same unit, of what the tries have in common.
+        Standard deviation [the figure's unit] of what the trials have in common.
+
+    Returns
+    -------
+    float
+        Standard deviation [the figure's unit].
 
     Notes
     -----
@@ -47,21 +52,28 @@ def widened(scatter_sd: float, freedom: int, other_sd: float = 0.0) -> float:
     return both * float(stdtrit(effective, 0.975)) / NORMAL_95
 
 
-def mean_estimate(tries: Sequence[float], usual_share: float, other_sd: float = 0.0) -> Estimate:
-    """Return the mean of tries, one or more.
+def mean_estimate(trials: Sequence[float], usual_share: float, other_sd: float = 0.0) -> Estimate:
+    """Return the mean of trials, one or more.
 
     Parameters
     ----------
+    trials : sequence of float
+        The figures, one or more, in one unit.
     usual_share : float
         Usual scatter of one try as a share of it, for want of a third try.
     other_sd : float
-        Standard deviation of what all tries have in common.
+        Standard deviation [the figure's unit] of what all trials have in common.
+
+    Returns
+    -------
+    Estimate
+        Their mean and how sure it is.
     """
-    count = len(tries)
-    mean = math.fsum(tries) / count
+    count = len(trials)
+    mean = math.fsum(trials) / count
     if count < 3:
         return Estimate(mean, widened(usual_share * mean / math.sqrt(count), 0, other_sd))
-    spread = math.sqrt(math.fsum((one - mean) ** 2 for one in tries) / (count - 1))
+    spread = math.sqrt(math.fsum((one - mean) ** 2 for one in trials) / (count - 1))
     return Estimate(mean, widened(spread / math.sqrt(count), count - 1, other_sd))
 
 
@@ -70,6 +82,16 @@ def combine(estimates: Sequence[Estimate]) -> Estimate:
 
     Where they lie further apart than their standard deviations allow, that of the result grows by the ratio
     of Birge (1932, Phys. Rev. 40, 207).
+
+    Parameters
+    ----------
+    estimates : sequence of Estimate
+        Independent estimates of one figure, one or more; standard deviations above 0.
+
+    Returns
+    -------
+    Estimate
+        The figure that they make together.
     """
     weights = [1.0 / one.sd**2 for one in estimates]
     total = math.fsum(weights)

@@ -80,5 +80,16 @@ INSTRUMENTS: dict[str, Instrument] = {
 
 
 def giving(what: Gives) -> list[Instrument]:
-    """Return the instruments that read something."""
+    """Return the instruments that read something.
+
+    Parameters
+    ----------
+    what : Gives
+        What is to be read.
+
+    Returns
+    -------
+    list of Instrument
+        In the order of the registry.
+    """
     return [one for one in INSTRUMENTS.values() if one.gives is what]

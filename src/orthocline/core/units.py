@@ -14,15 +14,48 @@ KILOMETRE_PER_HOUR_MPS: Final = 1.0 / 3.6
 
 
 def feet(length_m: float) -> float:
-    """Return a length [m] in feet."""
+    """Return a length [m] in feet.
+
+    Parameters
+    ----------
+    length_m : float
+        A length [m].
+
+    Returns
+    -------
+    float
+        The same in feet.
+    """
     return length_m / FOOT_M
 
 
 def inches(length_m: float) -> float:
-    """Return a length [m] in inches."""
+    """Return a length [m] in inches.
+
+    Parameters
+    ----------
+    length_m : float
+        A length [m].
+
+    Returns
+    -------
+    float
+        The same in inches.
+    """
     return length_m / INCH_M
 
 
 def wrap_rad(angle_rad: float) -> float:
-    """Return the same direction [rad] between -pi (not included) and pi."""
+    """Return the same direction [rad] between -pi (not included) and pi.
+
+    Parameters
+    ----------
+    angle_rad : float
+        Any angle [rad].
+
+    Returns
+    -------
+    float
+        Angle [rad], above -pi up to pi.
+    """
     return -math.remainder(-angle_rad, math.tau) if angle_rad != -math.pi else math.pi

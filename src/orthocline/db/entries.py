@@ -47,9 +47,9 @@ def with_same_key(session: Session, entry: Kept) -> Kept | None:
 def add_once(session: Session, entry: Kept) -> Kept:
     """Add what a golfer enters, or return what was entered before under the same key."""
     one_at_a_time(session, entry.golfer_id)
-    found = with_same_key(session, entry)
-    if found:
-        return found
+    before = with_same_key(session, entry)
+    if before:
+        return before
     session.add(entry)
     session.flush()
     return entry

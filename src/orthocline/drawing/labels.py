@@ -207,7 +207,7 @@ def _beside(want: Wanted, y: float, side: str, ink: Ink, room: Room) -> Label:
 
 def _near(wanted: Sequence[Wanted], placed: Sequence[Label], ink: Ink, room: Room) -> list[Label]:
     taken = [label_box(label, room.size) for label in placed]
-    found = []
+    near = []
     for want in wanted:
         places = list(_places(want, room))
         free = next(
@@ -216,8 +216,8 @@ def _near(wanted: Sequence[Wanted], placed: Sequence[Label], ink: Ink, room: Roo
         label = free or (places[0] if want.needed else None)
         if label:
             taken.append(label_box(label, room.size))
-            found.append(label)
-    return found
+            near.append(label)
+    return near
 
 
 def _places(want: Wanted, room: Room) -> Iterator[Label]:

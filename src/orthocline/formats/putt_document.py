@@ -223,12 +223,12 @@ class _Object(dict[str, Any]):
 
 
 def _object(pairs: list[tuple[str, Any]]) -> _Object:
-    found = _Object()
+    members = _Object()
     for name, value in pairs:
-        if name in found:
-            found.repeated = name
-        found[name] = value
-    return found
+        if name in members:
+            members.repeated = name
+        members[name] = value
+    return members
 
 
 def _refuse_repeats(data: Any, pointer: str = "") -> None:

@@ -17,7 +17,7 @@ def settings(environment: Mapping[str, str]) -> dict[str, Any]:
         For a value that cannot be read.
     """
     hosts = environment.get("ORTHOCLINE_HOSTS", "")
-    found = {
+    settings = {
         "SECRET_KEY": environment.get("ORTHOCLINE_SECRET", ""),
         "DATABASE_URL": environment["DATABASE_URL"],
         "DEMO": _switch(environment, "ORTHOCLINE_DEMO"),
@@ -25,7 +25,7 @@ def settings(environment: Mapping[str, str]) -> dict[str, Any]:
         "PROXIES": _count(environment, "ORTHOCLINE_PROXIES"),
     }
     names = [name.strip() for name in hosts.split(",") if name.strip()]
-    return found | ({"TRUSTED_HOSTS": names} if names else {})
+    return settings | ({"TRUSTED_HOSTS": names} if names else {})
 
 
 def _switch(environment: Mapping[str, str], name: str) -> bool:

@@ -99,7 +99,7 @@ def parse_slope(text: str, over_m: float, wording: Wording = USUAL_WORDING) -> t
         Length [m] of the putt, over which a rise counts.
     """
     allowed = "a slope such as 2.1 %, 1.2 deg, or inches of rise over the putt such as 1 in"
-    units = {found.lower() for _, found in _terms(text, allowed)}
+    units = {unit.lower() for _, unit in _terms(text, allowed)}
     if units == {""}:
         return parse_slope(f"{text} {wording.units.slope}", over_m, wording)
     if _is_percent(units):
@@ -135,9 +135,9 @@ def _sum(text: str, units: Mapping[str, float], unit: str, allowed: str) -> floa
     terms = _terms(text, allowed)
     sign = -1.0 if terms[0][0] < 0.0 or text.strip().startswith("-") else 1.0
     last = ""
-    for number, found in terms:
+    for number, typed in terms:
         # In 14'6 the second figure is inches.
-        last = found.lower() or ("in" if units.get(last) == FOOT_M else unit)
+        last = typed.lower() or ("in" if units.get(last) == FOOT_M else unit)
         size = units.get(last)
         if size is None:
             raise QuantityError(f"has an unknown unit; allowed is {allowed}")

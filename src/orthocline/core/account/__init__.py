@@ -1,8 +1,8 @@
 """The golfer's own measures."""
 
-from orthocline.core.account.pacing import StrideTry, stride
+from orthocline.core.account.pacing import PacedTape, stride
 
 __all__ = [
-    "StrideTry",
+    "PacedTape",
     "stride",
 ]

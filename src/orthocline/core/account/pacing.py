@@ -8,15 +8,26 @@ from orthocline.core.instruments import PACING_SD
 
 
 @dataclass(frozen=True)
-class StrideTry:
+class PacedTape:
     """So many paces along so much tape [m]."""
 
     paces: float
     tape_m: float
 
 
-def stride(tries: Sequence[StrideTry]) -> Estimate | None:
-    """Return the length of a pace [m]; None for no tries."""
-    if not tries:
+def stride(trials: Sequence[PacedTape]) -> Estimate | None:
+    """Return the length of a pace [m]; None for no trials.
+
+    Parameters
+    ----------
+    trials : sequence of PacedTape
+        Paces counted along lengths of tape.
+
+    Returns
+    -------
+    Estimate or None
+        Length of a pace [m] and how sure it is; None for no trials.
+    """
+    if not trials:
         return None
-    return mean_estimate([one.tape_m / one.paces for one in tries], PACING_SD)
+    return mean_estimate([one.tape_m / one.paces for one in trials], PACING_SD)

@@ -5,7 +5,18 @@ from orthocline.core.roll import Read
 
 
 def aim_spot_of(read: Read, _golfer: GolferFigures) -> float | None:
-    """Return the aim spot [m] to the right of the hole's centre; None where there is no aim mark."""
+    """Return the aim spot [m] to the right of the hole's centre; None where there is no aim mark.
+
+    Parameters
+    ----------
+    read : Read
+        The solved putt.
+
+    Returns
+    -------
+    float or None
+        Offset from the centre [m], positive to the right; None beyond 60 degrees of launch angle.
+    """
     return read.aim_right_m
 
 

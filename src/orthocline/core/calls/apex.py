@@ -26,6 +26,16 @@ def apex_of(read: Read) -> Apex | None:
     """Return the point before the hole that lies furthest from the ball-hole line.
 
     None on a straight putt, whose way leaves the line by less than a thousandth of a millimetre.
+
+    Parameters
+    ----------
+    read : Read
+        The solved putt.
+
+    Returns
+    -------
+    Apex or None
+        The apex; None on a straight putt.
     """
     putt, track = read.putt, read.track
     off = np.abs(right_m(putt, track.samples))
@@ -42,10 +52,10 @@ def apex_of(read: Read) -> Apex | None:
     return Apex(mark, mark.along_m / putt.length_m)
 
 
-def _members(found: Apex | None) -> Mapping[str, Any]:
-    if found is None:
+def _members(top: Apex | None) -> Mapping[str, Any]:
+    if top is None:
         return {"apex_right_m": 0.0, "apex_fraction": None}
-    return {"apex_right_m": found.mark.right_m, "apex_fraction": found.fraction}
+    return {"apex_right_m": top.mark.right_m, "apex_fraction": top.fraction}
 
 
 SCHOOL = School("apex", lambda read, _: apex_of(read), _members)

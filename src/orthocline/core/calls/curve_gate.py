@@ -11,7 +11,18 @@ GATE_SHARE = 2.0 / 3.0
 
 
 def curve_gate_of(read: Read) -> Mark:
-    """Return the point where the ball's way first passes two thirds of the distance to the hole."""
+    """Return the point where the ball's way first passes two thirds of the distance to the hole.
+
+    Parameters
+    ----------
+    read : Read
+        The solved putt.
+
+    Returns
+    -------
+    Mark
+        The gate, on the ball's way.
+    """
     putt, track = read.putt, read.track
     gate_m = GATE_SHARE * putt.length_m
     first = int(np.argmax(along_m(putt, track.samples) >= gate_m))

@@ -32,6 +32,16 @@ def level_twin_of(read: Read) -> LevelTwin:
 
     The strike stops there after v0^2/(2d); less the roll-past (0 where the ball would not rest) that is how
     far the putt plays.
+
+    Parameters
+    ----------
+    read : Read
+        The solved putt.
+
+    Returns
+    -------
+    LevelTwin
+        The coin.
     """
     drag_mps2 = rolling_deceleration_mps2(read.putt.green_speed_ft)
     plays_like = read.launch_speed_mps**2 / (2.0 * drag_mps2) - (read.aim.past_m or 0.0)

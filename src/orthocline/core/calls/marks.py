@@ -31,14 +31,40 @@ class Mark:
 
 
 def mark_after(putt: Putt, track: Track, time_s: float) -> Mark:
-    """Return where the ball is so long [s] after the start."""
+    """Return where the ball is so long [s] after the start.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    track : Track
+        The ball's way.
+    time_s : float
+        Time [s] after the start, 0 to the end of the track.
+
+    Returns
+    -------
+    Mark
+        Where the ball is then.
+    """
     _, x, y, _, _ = track.at_times(np.array([time_s]))[0]
     place = Point(float(x), float(y))
     return Mark(place, *putt.along_and_right_m(place))
 
 
 def mark_members(mark: Mark) -> dict[str, Any]:
-    """Return a mark as JSON data, lengths in metres."""
+    """Return a mark as JSON data, lengths in metres.
+
+    Parameters
+    ----------
+    mark : Mark
+        A place along the putt.
+
+    Returns
+    -------
+    dict
+        Names and lengths [m].
+    """
     return {
         "x_m": mark.place.x_m,
         "y_m": mark.place.y_m,
@@ -48,18 +74,59 @@ def mark_members(mark: Mark) -> dict[str, Any]:
 
 
 def along_m(putt: Putt, rows: Rows) -> Rows:
-    """Return how far [m] each row lies along the ball-hole line from the ball."""
+    """Return how far [m] each row lies along the ball-hole line from the ball.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    rows : ndarray
+        Rows with x, y [m] in columns 1 and 2, shape (n, k).
+
+    Returns
+    -------
+    ndarray
+        Distances [m], shape (n,).
+    """
     cos, sin = math.cos(putt.bearing_rad), math.sin(putt.bearing_rad)
     return (rows[:, X] - putt.ball.x_m) * cos + (rows[:, Y] - putt.ball.y_m) * sin
 
 
 def right_m(putt: Putt, rows: Rows) -> Rows:
-    """Return how far [m] each row lies to the right of the ball-hole line."""
+    """Return how far [m] each row lies to the right of the ball-hole line.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    rows : ndarray
+        Rows with x, y [m] in columns 1 and 2, shape (n, k).
+
+    Returns
+    -------
+    ndarray
+        Distances [m], shape (n,), positive to the right.
+    """
     cos, sin = math.cos(putt.bearing_rad), math.sin(putt.bearing_rad)
     return (rows[:, X] - putt.ball.x_m) * sin - (rows[:, Y] - putt.ball.y_m) * cos
 
 
 def between_rows(track: Track, first: int, steps: int) -> Rows:
-    """Return `FINE` rows of t, x, y, v, s over some steps of a track."""
+    """Return `FINE` rows of t, x, y, v, s over some steps of a track.
+
+    Parameters
+    ----------
+    track : Track
+        The ball's way.
+    first : int
+        Row to begin at; below 0 is 0.
+    steps : int
+        Steps to go on for.
+
+    Returns
+    -------
+    ndarray
+        Rows of t [s], x, y [m], v [m/s], s [m], shape (33, 5).
+    """
     low, high = max(first, 0), min(first + steps, len(track.samples) - 1)
     return track.even_times(float(track.samples[low, TIME]), float(track.samples[high, TIME]), FINE)

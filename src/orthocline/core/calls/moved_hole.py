@@ -6,7 +6,18 @@ from orthocline.core.roll import Read
 
 
 def moved_hole_m(read: Read) -> float:
-    """Return how far [m] beyond the hole the moved one lies, negative if short of it."""
+    """Return how far [m] beyond the hole the moved one lies, negative if short of it.
+
+    Parameters
+    ----------
+    read : Read
+        The solved putt.
+
+    Returns
+    -------
+    float
+        Distance beyond the hole [m].
+    """
     return level_twin_of(read).plays_like_m - read.putt.length_m
 
 

@@ -32,6 +32,18 @@ def slide(launch_speed_mps: float, drag_mps2: float) -> Slide:
 
     v_f = v0 / sqrt(25/49 + 24 d / (49 mu g)); it slides 12 v_f^2/(49 mu g) in 2 v_f/(7 mu g), until it
     rolls at 5/7 v_f.
+
+    Parameters
+    ----------
+    launch_speed_mps : float
+        Launch (rolling) speed [m/s].
+    drag_mps2 : float
+        Rolling deceleration [m/s^2].
+
+    Returns
+    -------
+    Slide
+        Speed off the face, length and duration of the slide.
     """
     grip = FACE_FRICTION * GRAVITY_MPS2
     face = launch_speed_mps / math.sqrt(25.0 / 49.0 + 24.0 * drag_mps2 / (49.0 * grip))
@@ -43,6 +55,16 @@ def one_second_m(read: Read) -> float | None:
 
     After the slide the ball moves as the pure roll does from the same place, only some hundredths of a
     second ahead of it: the slide's own slope is neglected (under one part in a thousand).
+
+    Parameters
+    ----------
+    read : Read
+        The solved putt.
+
+    Returns
+    -------
+    float or None
+        Path length [m], or None.
     """
     track, drag_mps2 = read.track, rolling_deceleration_mps2(read.putt.green_speed_ft)
     slid = slide(read.launch_speed_mps, drag_mps2)

@@ -12,7 +12,18 @@ START_SPOT_M = 2.0 * FOOT_M
 
 
 def start_spot_of(read: Read) -> Mark:
-    """Return the spot on the aim line two feet ahead, or half-way on a putt shorter than four."""
+    """Return the spot on the aim line two feet ahead, or half-way on a putt shorter than four.
+
+    Parameters
+    ----------
+    read : Read
+        The solved putt.
+
+    Returns
+    -------
+    Mark
+        The spot.
+    """
     putt, right_rad = read.putt, read.launch_right_rad
     ahead = min(START_SPOT_M, 0.5 * putt.length_m)
     along, right = ahead * math.cos(right_rad), ahead * math.sin(right_rad)

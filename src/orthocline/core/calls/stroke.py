@@ -17,7 +17,20 @@ class StrokeLength:
 
 
 def stroke_of(read: Read, golfer: GolferFigures) -> StrokeLength:
-    """Return the length of the stroke, by the golfer's own putts or else by the rule of thumb."""
+    """Return the length of the stroke, by the golfer's own putts or else by the rule of thumb.
+
+    Parameters
+    ----------
+    read : Read
+        The solved putt.
+    golfer : GolferFigures
+        What is known of the golfer.
+
+    Returns
+    -------
+    StrokeLength
+        Length of the whole stroke, and whose figures it comes from.
+    """
     if golfer.stroke_rate is None:
         return StrokeLength(rule_of_thumb_stroke_m(level_twin_of(read).plays_like_m), calibrated=False)
     return StrokeLength(stroke_length_m(read.launch_speed_mps, golfer.stroke_rate), calibrated=True)

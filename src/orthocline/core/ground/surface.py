@@ -32,7 +32,18 @@ class Surface(Protocol):
 
 @njit(GRADIENT, cache=True, nogil=True)
 def plane_slope(_x_m: float, _y_m: float, parameters: NDArray[np.float64]) -> tuple[float, float]:
-    """Return the one gradient (dz/dx, dz/dy) [ratio] that a plane has everywhere."""
+    """Return the one gradient (dz/dx, dz/dy) [ratio] that a plane has everywhere.
+
+    Parameters
+    ----------
+    parameters : ndarray
+        The gradient, shape (2,) [ratio].
+
+    Returns
+    -------
+    tuple of float
+        The same gradient.
+    """
     return parameters[0], parameters[1]
 
 
@@ -72,7 +83,22 @@ class Plane:
 
 
 def plane_from_grade(grade: float, side_tilt_right: float, bearing_rad: float) -> Plane:
-    """Return the plane that rises by `grade` along a bearing and falls to its right by `side_tilt_right`."""
+    """Return the plane that rises by `grade` along a bearing and falls to its right by `side_tilt_right`.
+
+    Parameters
+    ----------
+    grade : float
+        Rise [ratio] along the bearing.
+    side_tilt_right : float
+        Fall [ratio] to its right.
+    bearing_rad : float
+        Direction [rad], counter-clockwise from +x.
+
+    Returns
+    -------
+    Plane
+        The plane.
+    """
     tilt = math.hypot(grade, side_tilt_right)
     turn = math.atan2(-side_tilt_right, -grade) if tilt > 0.0 else 0.0
     return Plane(tilt, wrap_rad(bearing_rad + turn))

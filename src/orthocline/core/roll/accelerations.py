@@ -64,12 +64,34 @@ class Accelerations:
 
 
 def wind_at_ball_mps(wind: Wind) -> float:
-    """Return the wind [m/s] at the ball's centre: 0.0005 m of roughness, 21.3 mm up."""
+    """Return the wind [m/s] at the ball's centre: 0.0005 m of roughness, 21.3 mm up.
+
+    Parameters
+    ----------
+    wind : Wind
+        Mean wind at ten metres.
+
+    Returns
+    -------
+    float
+        Wind [m/s].
+    """
     return wind.speed_mps * AT_BALL
 
 
 def accelerations_of(putt: Putt) -> Accelerations:
-    """Return the accelerations on the ball of a putt."""
+    """Return the accelerations on the ball of a putt.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+
+    Returns
+    -------
+    Accelerations
+        Drag, grain and wind.
+    """
     drag = rolling_deceleration_mps2(putt.green_speed_ft)
     grain, wind = putt.grain, putt.wind
     blow = wind_at_ball_mps(wind)
@@ -86,6 +108,16 @@ def plane_with_grain(putt: Putt) -> Plane:
     """Return the bare plane that rolls as the putt's plane with its grain does.
 
     Grain adds gamma d toward the way it grows, as a slope of gamma d / (5/7 g) falling that way would.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+
+    Returns
+    -------
+    Plane
+        The plane.
     """
     accelerations = accelerations_of(putt)
     per_slope = ROLLING_SHARE * GRAVITY_MPS2
@@ -96,6 +128,17 @@ def plane_with_grain(putt: Putt) -> Plane:
 
 
 def grain_worth(putt: Putt) -> float:
-    """Return the slope [ratio] that the putt's grain is worth."""
+    """Return the slope [ratio] that the putt's grain is worth.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+
+    Returns
+    -------
+    float
+        Slope [ratio].
+    """
     drag = rolling_deceleration_mps2(putt.green_speed_ft)
     return putt.grain.strength * drag / (ROLLING_SHARE * GRAVITY_MPS2)

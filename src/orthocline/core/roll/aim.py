@@ -90,6 +90,16 @@ def aim(putt: Putt) -> Aim:
     """Return the launch through the hole's centre at the pace asked, or the nearest pace there is.
 
     In still air by the closed form of the uniform slope; in wind by the general integrator.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+
+    Returns
+    -------
+    Aim
+        Launch and arrival.
     """
     if putt.wind.speed_mps == 0.0:
         return _aim_in_still_air(putt)
@@ -175,6 +185,18 @@ def roller(putt: Putt, solved: Aim) -> Roller:
 
     The hole counts as covered. A ball that never rests is followed a little longer than the solved path,
     and `BEYOND_M` on. `step_share` is the share of its speed that a ball in still air loses between two rows.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    solved : Aim
+        Its solved aim.
+
+    Returns
+    -------
+    callable
+        Rolls a ball of this putt from a launch, with steps of a share of its speed.
     """
     limit = 1.1 * solved.path_m + BEYOND_M
     if putt.wind.speed_mps > 0.0 and solved.wind_counted:

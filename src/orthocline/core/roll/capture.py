@@ -49,18 +49,55 @@ class Capture:
 
 
 def fastest_drop_mps(off_centre_m: float) -> float:
-    """Return the fastest speed [m/s] at the rim that drops so far off the centre."""
+    """Return the fastest speed [m/s] at the rim that drops so far off the centre.
+
+    Parameters
+    ----------
+    off_centre_m : float
+        Distance delta [m] of the ball's way from the centre, 0 to the radius of the hole.
+
+    Returns
+    -------
+    float
+        Speed at the rim [m/s].
+    """
     return CAPTURE_SPEED_MPS * (1.0 - (off_centre_m / HOLE_RADIUS_M) ** 2)
 
 
 def drop_margin_mps(track: Track, hole: Point) -> float:
-    """Return the `Capture.margin_mps` of a track, without the rest of it."""
+    """Return the `Capture.margin_mps` of a track, without the rest of it.
+
+    Parameters
+    ----------
+    track : Track
+        The ball's way.
+    hole : Point
+        Centre of the hole [m].
+
+    Returns
+    -------
+    float
+        Speed in hand [m/s]; negative where the ball does not drop.
+    """
     closest, speed, _, _ = capture_row(track.samples, hole.x_m, hole.y_m)
     return float(fastest_drop_mps(closest) - speed if speed >= 0.0 else -closest)
 
 
 def capture_of(track: Track, hole: Point) -> Capture:
-    """Return how a track first meets a hole."""
+    """Return how a track first meets a hole.
+
+    Parameters
+    ----------
+    track : Track
+        The ball's way.
+    hole : Point
+        Centre of the hole [m].
+
+    Returns
+    -------
+    Capture
+        How it meets the hole.
+    """
     closest, speed, x, y = capture_row(track.samples, hole.x_m, hole.y_m)
     if speed < 0.0:
         return Capture(float(closest), None, None)
@@ -69,7 +106,24 @@ def capture_of(track: Track, hole: Point) -> Capture:
 
 @njit(F8(ROWS, types.int64, F8, F8), cache=True, nogil=True)
 def closest_share(rows: Any, i: int, x_m: float, y_m: float) -> float:
-    """Return the share of the step from row `i` where the ball is closest to a place: 1 if still nearing."""
+    """Return the share of the step from row `i` where the ball is closest to a place: 1 if still nearing.
+
+    Parameters
+    ----------
+    rows : ndarray
+        Rows of a track: t [s], x, y [m], vx, vy [m/s], path s [m]; shape (n, 6).
+    i : int
+        Row before the step.
+    x_m : float
+        Place on the map, east [m].
+    y_m : float
+        Place on the map, north [m].
+
+    Returns
+    -------
+    float
+        Share of the step, 0 to 1.
+    """
     b = rows[i + 1]
     if (b[1] - x_m) * b[3] + (b[2] - y_m) * b[4] < 0.0:
         return 1.0
@@ -86,7 +140,26 @@ def closest_share(rows: Any, i: int, x_m: float, y_m: float) -> float:
 
 @njit(F8(ROWS, types.int64, F8, F8, F8), cache=True, nogil=True)
 def rim_share(rows: Any, i: int, inside: float, x_m: float, y_m: float) -> float:
-    """Return the share of the step from row `i` at which the ball crosses the rim, before `inside`."""
+    """Return the share of the step from row `i` at which the ball crosses the rim, before `inside`.
+
+    Parameters
+    ----------
+    rows : ndarray
+        Rows of a track: t [s], x, y [m], vx, vy [m/s], path s [m]; shape (n, 6).
+    i : int
+        Row before the step.
+    inside : float
+        Share of the step at which the ball is inside the rim.
+    x_m : float
+        Place on the map, east [m].
+    y_m : float
+        Place on the map, north [m].
+
+    Returns
+    -------
+    float
+        Share of the step, 0 to `inside`.
+    """
     low, high = 0.0, inside
     for _ in range(HALVINGS):
         middle = 0.5 * (low + high)
@@ -103,6 +176,20 @@ def capture_row(rows: Any, x_m: float, y_m: float) -> tuple[float, float, float,
     """Return (closest distance, speed at the rim, rim x, rim y) of a track with a hole.
 
     The speed is -1 where the ball never crosses the rim.
+
+    Parameters
+    ----------
+    rows : ndarray
+        Rows of a track: t [s], x, y [m], vx, vy [m/s], path s [m]; shape (n, 6).
+    x_m : float
+        Place on the map, east [m].
+    y_m : float
+        Place on the map, north [m].
+
+    Returns
+    -------
+    tuple of float
+        Distance [m], speed [m/s] or -1, rim [m] or NaN.
     """
     closest, speed, rim_x, rim_y = math.inf, -1.0, math.nan, math.nan
     for i in range(len(rows) - 1):

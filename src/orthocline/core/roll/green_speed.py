@@ -12,6 +12,11 @@ def rolling_deceleration_mps2(green_speed_ft: float) -> float:
     green_speed_ft : float
         Distance [ft] that the standard ramp's ball rolls on level ground, above 0.
 
+    Returns
+    -------
+    float
+        Deceleration d [m/s^2].
+
     Notes
     -----
     d = v_ramp^2 / (2 S), from the energy of a ball released at `RAMP_SPEED_MPS` that rests after S
@@ -21,5 +26,16 @@ def rolling_deceleration_mps2(green_speed_ft: float) -> float:
 
 
 def steepest_holding_slope(green_speed_ft: float) -> float:
-    """Return the steepest slope [ratio] on which a ball stays at rest: d / (5/7 g)."""
+    """Return the steepest slope [ratio] on which a ball stays at rest: d / (5/7 g).
+
+    Parameters
+    ----------
+    green_speed_ft : float
+        Green speed [ft], 3 to 20.
+
+    Returns
+    -------
+    float
+        Slope [ratio].
+    """
     return rolling_deceleration_mps2(green_speed_ft) / (ROLLING_SHARE * GRAVITY_MPS2)

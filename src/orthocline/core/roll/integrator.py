@@ -35,7 +35,30 @@ REST_MPS = 1e-4
 def thrust(
     slope: Any, ground: Any, accel: Any, x: float, y: float, vx: float, vy: float
 ) -> tuple[float, float]:
-    """Return dv/dtau: the acceleration times the speed, in m^2/s^3."""
+    """Return dv/dtau: the acceleration times the speed, in m^2/s^3.
+
+    Parameters
+    ----------
+    slope : callable
+        Compiled slope function: (x, y, parameters) to (dz/dx, dz/dy) [ratio].
+    ground : ndarray
+        The surface's parameters.
+    accel : ndarray
+        `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
+    x : float
+        Place, east [m].
+    y : float
+        Place, north [m].
+    vx : float
+        Velocity, east [m/s].
+    vy : float
+        Velocity, north [m/s].
+
+    Returns
+    -------
+    tuple of float
+        East and north [m^2/s^3].
+    """
     rise_east, rise_north = slope(x, y, ground)
     v = math.sqrt(vx * vx + vy * vy)
     wx, wy = accel[3] - vx, accel[4] - vy
@@ -61,6 +84,32 @@ def trace_on(
 
     It ends at rest, beyond `path_limit` [m] of path, or once it lies further than `along_limit` [m] from the
     start in the direction `bearing` [rad]. The function of the slope is built in where this is.
+
+    Parameters
+    ----------
+    slope : callable
+        Compiled slope function: (x, y, parameters) to (dz/dx, dz/dy) [ratio].
+    ground : ndarray
+        The surface's parameters.
+    accel : ndarray
+        `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
+    start : ndarray
+        First row: t [s], x, y [m], vx, vy [m/s], s [m].
+    sign : float
+        1 forward in time, -1 back.
+    path_limit : float
+        Path [m] after which it ends.
+    bearing : float
+        Direction [rad] in which the distance is looked at.
+    along_limit : float
+        Distance [m] in that direction after which it ends.
+    step_share : float
+        Share of its speed that the ball loses in one step on level ground.
+
+    Returns
+    -------
+    ndarray
+        Rows of t [s], x, y [m], vx, vy [m/s], s [m], shape (n, 6).
     """
     rows = np.empty((MAX_ROWS, COLUMNS))
     rows[0] = start
@@ -108,7 +157,32 @@ def trace_plane(
     along_limit: float,
     step_share: float,
 ) -> NDArray[np.float64]:
-    """Return `trace_on` a plane, compiled once for all."""
+    """Return `trace_on` a plane, compiled once for all.
+
+    Parameters
+    ----------
+    ground : ndarray
+        The surface's parameters.
+    accel : ndarray
+        `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
+    start : ndarray
+        First row: t [s], x, y [m], vx, vy [m/s], s [m].
+    sign : float
+        1 forward in time, -1 back.
+    path_limit : float
+        Path [m] after which it ends.
+    bearing : float
+        Direction [rad] in which the distance is looked at.
+    along_limit : float
+        Distance [m] in that direction after which it ends.
+    step_share : float
+        Share of its speed that the ball loses in one step on level ground.
+
+    Returns
+    -------
+    ndarray
+        As `trace_on`.
+    """
     return trace_on(plane_slope, ground, accel, start, sign, path_limit, bearing, along_limit, step_share)
 
 
@@ -129,10 +203,23 @@ def roll(
 
     Parameters
     ----------
-    heading_rad, speed_mps : float
-        Direction [rad, counter-clockwise from +x] and speed [m/s] of the start.
+    surface : Surface
+        The ground.
+    accelerations : Accelerations
+        Drag, grain and wind.
+    start : Point
+        Where it starts [m].
+    heading_rad : float
+        Direction [rad] of the start, counter-clockwise from +x.
+    speed_mps : float
+        Speed [m/s] of the start.
     path_limit_m : float
         Path [m] after which the ball is followed no further.
+
+    Returns
+    -------
+    Track
+        The ball's way.
     """
     row = _start_row(start, heading_rad, speed_mps)
     rows = _trace(surface, accelerations, row, 1.0, path_limit_m, 0.0, math.inf)
@@ -154,6 +241,28 @@ def came_from(
 
     It is followed until it lies `distance_m` from there in the direction `back_rad`; the last two rows
     straddle that distance (or the way back never gets there, within ten times the distance of path).
+
+    Parameters
+    ----------
+    surface : Surface
+        The ground.
+    accelerations : Accelerations
+        Drag, grain and wind.
+    end : Point
+        Place at the end [m].
+    heading_rad : float
+        Direction [rad] of travel there.
+    speed_mps : float
+        Speed there [m/s].
+    back_rad : float
+        Direction [rad] in which it is followed back.
+    distance_m : float
+        How far back [m] in that direction.
+
+    Returns
+    -------
+    ndarray
+        Rows in the order in which they are found, shape (n, 6).
     """
     row = _start_row(end, heading_rad, speed_mps)
     limit = 10.0 * distance_m
@@ -175,7 +284,22 @@ def _start_row(start: Point, heading_rad: float, speed_mps: float) -> NDArray[np
 
 
 def holds_ball(surface: Surface, accelerations: Accelerations, place: Point) -> bool:
-    """Return whether a ball at rest stays there: slope, grain and wind no stronger than the drag."""
+    """Return whether a ball at rest stays there: slope, grain and wind no stronger than the drag.
+
+    Parameters
+    ----------
+    surface : Surface
+        The ground.
+    accelerations : Accelerations
+        Drag, grain and wind.
+    place : Point
+        Where [m].
+
+    Returns
+    -------
+    bool
+        Whether a ball stays there.
+    """
     rise_east, rise_north = surface.slope(place.x_m, place.y_m, surface.parameters)
     blow = WIND_FACTOR_PER_M * math.hypot(accelerations.wind_east_mps, accelerations.wind_north_mps)
     east = -PER_SLOPE * rise_east + accelerations.grain_east_mps2 + blow * accelerations.wind_east_mps

@@ -52,8 +52,17 @@ def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
 
     Parameters
     ----------
+    putt : Putt
+        The putt.
+    aim : Aim
+        Its solved aim.
     roll : Roller
         The putt's `roller`.
+
+    Returns
+    -------
+    MakeWindow or None
+        The window, or None.
     """
     hole, right, speed = putt.hole, aim.launch.right_rad, aim.launch.speed_mps
 

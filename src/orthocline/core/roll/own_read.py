@@ -42,7 +42,22 @@ class OwnRoll:
 
 
 def own_roll(putt: Putt, aim: Aim, aim_right_m: float) -> OwnRoll:
-    """Return the roll of the golfer's own aim (how far right of the hole's centre [m], at its distance)."""
+    """Return the roll of the golfer's own aim (how far right of the hole's centre [m], at its distance).
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    aim : Aim
+        The solved aim of the putt, whose speed is taken.
+    aim_right_m : float
+        The golfer's aim [m] from the hole's centre at its distance, positive to the right.
+
+    Returns
+    -------
+    OwnRoll
+        The ball and how it ends.
+    """
     launch = Launch(math.atan2(aim_right_m, putt.length_m), aim.launch.speed_mps)
     track = roller(putt, aim)(launch)
     along, right = putt.along_and_right_m(track.finish)

@@ -30,6 +30,18 @@ def off_line(turn: float, parameters: NDArray[np.float64]) -> float:
     """Return how far a unit launch, `turn` [rad] above the hole's direction, passes above the hole's line.
 
     `parameters`: drag, pull, tau at the hole, direction of the hole from downhill.
+
+    Parameters
+    ----------
+    turn : float
+        Launch angle [rad] above the hole's direction, 0 to pi.
+    parameters : ndarray
+        Drag, pull [m/s^2], tau [s^2/m], direction of the hole [rad]; shape (4,).
+
+    Returns
+    -------
+    float
+        Distance per launch speed squared [s^2/m].
     """
     drag, pull, tau, hole = parameters[0], parameters[1], parameters[2], parameters[3]
     _, across, down, _, _ = rolled(hole + turn, 1.0, drag, pull, tau)
@@ -42,7 +54,24 @@ find_turn = compiled_root_finder(off_line)
 
 @njit(F8(F8, F8, F8, F8), cache=True, nogil=True)
 def launch_turn(drag: float, pull: float, tau: float, hole: float) -> float:
-    """Return the launch angle [rad] above the hole's direction that passes through the hole at `tau`."""
+    """Return the launch angle [rad] above the hole's direction that passes through the hole at `tau`.
+
+    Parameters
+    ----------
+    drag : float
+        Rolling deceleration d [m/s^2], above 0.
+    pull : float
+        Pull down the slope G [m/s^2], 0 or more.
+    tau : float
+        Parameter of the curve [s^2/m], 0 or more.
+    hole : float
+        Direction of the hole from straight downhill [rad], 0 to pi.
+
+    Returns
+    -------
+    float
+        Launch angle [rad], 0 or more.
+    """
     room = math.pi - hole
     parameters = np.array([drag, pull, tau, hole])
     if room < 1e-12 or off_line(0.0, parameters) >= 0.0:
@@ -53,7 +82,24 @@ def launch_turn(drag: float, pull: float, tau: float, hole: float) -> float:
 
 @njit(types.UniTuple(F8, 3)(F8, F8, F8, F8), cache=True, nogil=True)
 def through_hole(drag: float, pull: float, tau: float, hole: float) -> tuple[float, float, float]:
-    """Return (launch turn, distance along, speed at the hole) of the unit launch that passes it at `tau`."""
+    """Return (launch turn, distance along, speed at the hole) of the unit launch that passes it at `tau`.
+
+    Parameters
+    ----------
+    drag : float
+        Rolling deceleration d [m/s^2], above 0.
+    pull : float
+        Pull down the slope G [m/s^2], 0 or more.
+    tau : float
+        Parameter of the curve [s^2/m], 0 or more.
+    hole : float
+        Direction of the hole from straight downhill [rad], 0 to pi.
+
+    Returns
+    -------
+    tuple of float
+        Angle [rad], distance per launch speed squared [s^2/m], share of the launch speed.
+    """
     turn = launch_turn(drag, pull, tau, hole)
     _, across, down, _, speed = rolled(hole + turn, 1.0, drag, pull, tau)
     return turn, across * math.sin(hole) + down * math.cos(hole), speed
@@ -65,6 +111,18 @@ def pace_excess(tau: float, parameters: NDArray[np.float64]) -> float:
 
     `parameters`: drag, pull, direction of the hole from downhill, kind of pace, pace asked per metre of
     putt (roll-past per metre, or speed squared per metre).
+
+    Parameters
+    ----------
+    tau : float
+        Parameter of the curve [s^2/m], 0 or more.
+    parameters : ndarray
+        In that order, shape (5,).
+
+    Returns
+    -------
+    float
+        Excess, per metre of putt.
     """
     drag, pull, hole = parameters[0], parameters[1], parameters[2]
     turn, along, speed = through_hole(drag, pull, tau, hole)
@@ -82,7 +140,22 @@ find_tau = compiled_root_finder(pace_excess)
 
 @njit(F8(types.float64[::1], F8, F8), cache=True, nogil=True)
 def softest(parameters: NDArray[np.float64], low: float, high: float) -> float:
-    """Return the `tau` between two others at which the pace is least (golden section)."""
+    """Return the `tau` between two others at which the pace is least (golden section).
+
+    Parameters
+    ----------
+    parameters : ndarray
+        As of `pace_excess`.
+    low : float
+        One end [s^2/m].
+    high : float
+        The other end [s^2/m].
+
+    Returns
+    -------
+    float
+        tau [s^2/m], to a billionth of itself.
+    """
     share = 0.5 * (math.sqrt(5.0) - 1.0)
     a, b = high - share * (high - low), low + share * (high - low)
     fa, fb = pace_excess(a, parameters), pace_excess(b, parameters)
@@ -104,6 +177,18 @@ def tau_at_hole(parameters: NDArray[np.float64], length_m: float) -> tuple[float
 
     Without one, the `tau` of the softest putt is returned. On ground that holds the ball the search goes on
     past a soft spot of the direct lines to the long way round, which has every pace.
+
+    Parameters
+    ----------
+    parameters : ndarray
+        As of `pace_excess`.
+    length_m : float
+        Distance to the hole [m].
+
+    Returns
+    -------
+    tuple of float, bool
+        tau [s^2/m], and whether the pace is met there.
     """
     drag, pull, hole = parameters[0], parameters[1], parameters[2]
     asked = parameters[4] / (2.0 * drag) if parameters[3] == SPEED else parameters[4]
@@ -138,14 +223,23 @@ def aim_on_plane(
 
     Parameters
     ----------
-    drag, pull : float
+    drag : float
+        Rolling deceleration d and pull down the slope G [m/s^2]; G may be 0 or exceed d.
+    pull : float
         Rolling deceleration d and pull down the slope G [m/s^2]; G may be 0 or exceed d.
     hole : float
         Direction of the hole from straight downhill [rad], 0 to pi.
     length_m : float
         Distance to the hole [m].
-    kind, pace : float
+    kind : float
         `PAST` and the roll-past [m], or `SPEED` and the speed at the hole [m/s].
+    pace : float
+        `PAST` and the roll-past [m], or `SPEED` and the speed at the hole [m/s].
+
+    Returns
+    -------
+    tuple of float, float, float, bool
+        Angle [rad] away from the fall line, speed [m/s], tau [s^2/m], whether the pace is met.
 
     Notes
     -----
@@ -157,6 +251,6 @@ def aim_on_plane(
         kind, pace, met = SPEED, LEAST_SPEED_MPS, False
     asked = max(pace, DYING_M) if kind == PAST else pace * pace
     parameters = np.array([drag, pull, hole, kind, asked / length_m])
-    tau, found = tau_at_hole(parameters, length_m)
+    tau, reached = tau_at_hole(parameters, length_m)
     turn, along, _ = through_hole(drag, pull, tau, hole)
-    return turn, math.sqrt(length_m / along), tau, met and found
+    return turn, math.sqrt(length_m / along), tau, met and reached

@@ -35,7 +35,20 @@ MAX_ROWS = 600
 
 @njit(F8(F8, F8), cache=True, nogil=True)
 def spent(rate: float, tau: float) -> float:
-    """Return A(rate) = (1 - e^(-rate tau)) / rate, and its limit `tau` where the rate vanishes."""
+    """Return A(rate) = (1 - e^(-rate tau)) / rate, and its limit `tau` where the rate vanishes.
+
+    Parameters
+    ----------
+    rate : float
+        Rate a [m/s^2], any sign.
+    tau : float
+        Parameter of the curve [s^2/m], 0 or more.
+
+    Returns
+    -------
+    float
+        A(a) [s^2/m].
+    """
     x = rate * tau
     if abs(x) < 1e-9:
         return tau * (1.0 - 0.5 * x)
@@ -54,10 +67,17 @@ def rolled(
         Launch heading psi0 [rad] from straight downhill, 0 to pi.
     speed : float
         Launch speed v0 [m/s].
-    drag, pull : float
+    drag : float
+        Rolling deceleration d and pull down the slope G [m/s^2].
+    pull : float
         Rolling deceleration d and pull down the slope G [m/s^2].
     tau : float
         Parameter of the curve [s^2/m], 0 or more.
+
+    Returns
+    -------
+    tuple of float
+        Time [s], distances [m] across and down the slope, path [m], speed [m/s].
     """
     s = math.sin(0.5 * heading) ** 2
     c = 1.0 - s if s < 0.5 else math.cos(0.5 * heading) ** 2
@@ -75,7 +95,22 @@ def rolled(
 
 @njit(F8(F8, F8, F8), cache=True, nogil=True)
 def heading_at(heading: float, pull: float, tau: float) -> float:
-    """Return the heading [rad] from straight downhill at `tau`."""
+    """Return the heading [rad] from straight downhill at `tau`.
+
+    Parameters
+    ----------
+    heading : float
+        Launch heading psi0 [rad] from straight downhill, 0 to pi.
+    pull : float
+        Pull down the slope G [m/s^2], 0 or more.
+    tau : float
+        Parameter of the curve [s^2/m], 0 or more.
+
+    Returns
+    -------
+    float
+        Heading [rad], 0 to pi.
+    """
     return 2.0 * math.atan2(math.sin(0.5 * heading) * math.exp(-pull * tau), math.cos(0.5 * heading))
 
 
@@ -85,6 +120,22 @@ def path_left(heading: float, speed: float, drag: float, pull: float) -> float:
 
     The last terms of `rolled` at tau = infinity. Straight up a slope that cannot hold it, the ball is at
     rest only for a moment: the path to there is given.
+
+    Parameters
+    ----------
+    heading : float
+        Launch heading psi0 [rad] from straight downhill, 0 to pi.
+    speed : float
+        Launch speed v0 [m/s].
+    drag : float
+        Rolling deceleration d [m/s^2], above 0.
+    pull : float
+        Pull down the slope G [m/s^2], 0 or more.
+
+    Returns
+    -------
+    float
+        Path [m], or infinity.
     """
     s = math.sin(0.5 * heading) ** 2
     c = math.cos(0.5 * heading) ** 2
@@ -114,18 +165,31 @@ def plane_samples(
 
     Parameters
     ----------
-    x_m, y_m : float
+    x_m : float
+        Start on the map [m].
+    y_m : float
         Start on the map [m].
     downhill : float
         Direction of straight downhill [rad].
     side : float
         +1 where the heading is counter-clockwise from downhill, -1 where it is clockwise.
-    heading, speed, drag, pull : float
-        As in `rolled`.
+    heading : float
+        Launch heading [rad] from straight downhill, 0 to pi.
+    speed : float
+        Launch speed [m/s].
+    drag : float
+        Rolling deceleration d [m/s^2].
+    pull : float
+        Pull down the slope G [m/s^2].
     step_share : float
         Share of its speed that the ball loses between two rows on level ground.
     path_limit : float
         Path length [m] after which a ball that never rests is followed no further.
+
+    Returns
+    -------
+    (ndarray, bool)
+        Rows of t [s], x, y [m], vx, vy [m/s], s [m], shape (n, 6), and the flag.
     """
     rows = np.empty((MAX_ROWS, COLUMNS))
     cos, sin = math.cos(downhill), math.sin(downhill)

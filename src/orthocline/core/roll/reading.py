@@ -85,12 +85,35 @@ def read(putt: Putt) -> Read:
     """Return the read of a putt.
 
     A putt that cannot be made as asked is still read: `aim.pace_met` is false and `warnings` says why.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt, within the ranges of `Putt`.
+
+    Returns
+    -------
+    Read
+        Everything the model says of it.
     """
     return read_as_solved(putt, aim(putt))
 
 
 def read_as_solved(putt: Putt, solved: Aim) -> Read:
-    """Return the read of a putt whose aim is known already, from the solver or from an earlier read."""
+    """Return the read of a putt whose aim is known already, from the solver or from an earlier read.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    solved : Aim
+        Its solved aim.
+
+    Returns
+    -------
+    Read
+        Everything the model says of it.
+    """
     roll = roller(putt, solved)
     track = roll(solved.launch)
     window = make_window(putt, solved, roll)

@@ -15,6 +15,16 @@ def root_finder(function: Any) -> RootFinder:
     Chandrupatla's method (1997, Adv. Eng. Softw. 28, 145): inverse quadratic interpolation where it
     is safe, halving where it is not. The finder raises ValueError when the function has the same sign
     at both ends, or when it does not settle in `MAX_STEPS`.
+
+    Parameters
+    ----------
+    function : callable
+        Takes x and parameters, and changes sign once between the ends.
+
+    Returns
+    -------
+    callable
+        The finder; its tolerance is in the unit of x.
     """
 
     def find(parameters: Any, low: float, high: float, tolerance: float) -> float:
@@ -53,5 +63,16 @@ def root_finder(function: Any) -> RootFinder:
 
 
 def compiled_root_finder(function: Any) -> Any:
-    """Return the `root_finder` of a compiled function, compiled with it built in."""
+    """Return the `root_finder` of a compiled function, compiled with it built in.
+
+    Parameters
+    ----------
+    function : callable
+        A compiled function of x and parameters.
+
+    Returns
+    -------
+    callable
+        The finder, to be called from compiled code and outside.
+    """
     return njit(cache=True, nogil=True)(root_finder(function))

@@ -89,12 +89,21 @@ def shoot(
     ----------
     surface : Surface
         The ground; it stands in for the putt's own plane.
+    accelerations : Accelerations
+        Drag, grain and wind.
     putt : Putt
         Where ball and hole lie.
+    pace : RollPast or SpeedAtHole
+        How far past a covered hole [m], or how fast at its centre [m/s]: it stands in for the putt's own.
     guess : Arrival
         A guess near the line that is wanted, such as the closed form's on the mean tilt.
     work : Work or None
         What may be spent; it is counted down.
+
+    Returns
+    -------
+    Shot
+        Arrival at the hole and the launch that leads there.
 
     Raises
     ------

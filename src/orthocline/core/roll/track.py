@@ -57,7 +57,22 @@ class Track:
 
 @njit(types.UniTuple(types.float64, 4)(ROWS, types.int64, types.float64), cache=True, nogil=True)
 def between(rows: Any, i: int, share: float) -> tuple[float, float, float, float]:
-    """Return (x, y, vx, vy) at a share of the time between row `i` and the next, by cubic Hermite."""
+    """Return (x, y, vx, vy) at a share of the time between row `i` and the next, by cubic Hermite.
+
+    Parameters
+    ----------
+    rows : ndarray
+        Rows of a track: t [s], x, y [m], vx, vy [m/s], path s [m]; shape (n, 6).
+    i : int
+        Row before the step.
+    share : float
+        Share of the step's time, 0 to 1.
+
+    Returns
+    -------
+    tuple of float
+        Place [m] and velocity [m/s].
+    """
     a, b = rows[i], rows[i + 1]
     h, f = b[0] - a[0], share
     rise, fall = f * f * (3.0 - 2.0 * f), f * (1.0 - f)
@@ -68,7 +83,20 @@ def between(rows: Any, i: int, share: float) -> tuple[float, float, float, float
 
 @njit(ROWS(ROWS, types.float64[::1]), cache=True, nogil=True)
 def interpolate(rows: Any, times_s: Any) -> Any:
-    """Return t, x, y, v, s at each time: places by cubic Hermite, speed and path between the rows' own."""
+    """Return t, x, y, v, s at each time: places by cubic Hermite, speed and path between the rows' own.
+
+    Parameters
+    ----------
+    rows : ndarray
+        Rows of a track: t [s], x, y [m], vx, vy [m/s], path s [m]; shape (n, 6).
+    times_s : ndarray
+        Times [s], shape (m,).
+
+    Returns
+    -------
+    ndarray
+        Rows of t [s], x, y [m], v [m/s], s [m], shape (m, 5).
+    """
     out = np.empty((len(times_s), 5))
     last = len(rows) - 1
     for k in range(len(times_s)):

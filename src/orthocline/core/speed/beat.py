@@ -23,6 +23,20 @@ def tempo_beat(back_s: float = BACK_S, through_s: float = THROUGH_S, *, count: b
 
     Two to one is 0.6 s back and 0.3 s to the ball. The count ends one second after the strike, as the ball
     should pass its one-second mark.
+
+    Parameters
+    ----------
+    back_s : float
+        Time [s] to the top of the stroke.
+    through_s : float
+        Time [s] from there to the ball.
+    count : bool
+        Whether the mark sounds.
+
+    Returns
+    -------
+    Beat
+        Its sounds and period [s].
     """
     strike = back_s + through_s
     sounds: list[tuple[Sound, float]] = [("start", 0.0), ("top", back_s), ("strike", strike)]

@@ -7,13 +7,24 @@ from orthocline.core.speed.method import Figure, Quantity, SpeedMethod
 
 
 def posted_speed(speed_ft: float) -> Estimate:
-    """Return the green speed [ft] of a posted number, on its day."""
+    """Return the green speed [ft] of a posted number, on its day.
+
+    Parameters
+    ----------
+    speed_ft : float
+        The number [ft].
+
+    Returns
+    -------
+    Estimate
+        Speed [ft].
+    """
     return Estimate(speed_ft, POSTED_SD_FT)
 
 
 METHOD = SpeedMethod(
     "posted",
     (Figure("posted", Quantity.GREEN_SPEED, GREEN_SPEED_RANGE_FT),),
-    lambda found: posted_speed(found.figures["posted"][0]),
+    lambda findings: posted_speed(findings.figures["posted"][0]),
     measured=False,
 )

@@ -79,7 +79,20 @@ class RampSpeed:
 
 
 def one_way(rolls_m: Sequence[float], correction: float = 1.0) -> OneWay | None:
-    """Return the rolls [m] of one direction times a ramp's correction; None for no rolls."""
+    """Return the rolls [m] of one direction times a ramp's correction; None for no rolls.
+
+    Parameters
+    ----------
+    rolls_m : sequence of float
+        Rolls as they were taped [m].
+    correction : float
+        What each counts: the ramp's `correction`.
+
+    Returns
+    -------
+    OneWay or None
+        The rolls as the standard ramp would have made them; None for none.
+    """
     if not rolls_m:
         return None
     rolls = tuple(correction * roll for roll in rolls_m)
@@ -102,12 +115,19 @@ def speed_from_rolls(
 
     Parameters
     ----------
-    out, back : OneWay or None
+    out : OneWay or None
+        The two directions; one of them at least.
+    back : OneWay or None
         The two directions; one of them at least.
     level : Estimate or None
         Rise of the ground toward `out` [ratio], read by a level beside the rolls.
     length_share_sd : float
         How far all lengths may be off together, as a share: paces that a tape has not proved.
+
+    Returns
+    -------
+    RampSpeed
+        Speed [ft], slope [ratio], grain.
 
     Raises
     ------

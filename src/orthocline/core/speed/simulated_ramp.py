@@ -29,7 +29,18 @@ class HiddenGreen:
 
 
 def some_green(rng: np.random.Generator) -> HiddenGreen:
-    """Return a green such as one finds: speed 8 to 12, up to 1.5 % of slope either way, a little grain."""
+    """Return a green such as one finds: speed 8 to 12, up to 1.5 % of slope either way, a little grain.
+
+    Parameters
+    ----------
+    rng : Generator
+        Source of chance.
+
+    Returns
+    -------
+    HiddenGreen
+        The green.
+    """
     return HiddenGreen(
         round(float(rng.uniform(8.0, 12.0)), 1),
         round(float(rng.uniform(-0.015, 0.015)), 3),
@@ -38,7 +49,20 @@ def some_green(rng: np.random.Generator) -> HiddenGreen:
 
 
 def setting_up(green: HiddenGreen, rng: np.random.Generator) -> float:
-    """Return how a set-up makes all of its rolls too long: a factor on them."""
+    """Return how a set-up makes all of its rolls too long: a factor on them.
+
+    Parameters
+    ----------
+    green : HiddenGreen
+        The hidden green.
+    rng : Generator
+        Source of chance.
+
+    Returns
+    -------
+    float
+        Factor, about 1.
+    """
     return 1.0 + float(rng.normal(0.0, RAMP_SD_FT / green.speed_ft))
 
 
@@ -49,8 +73,21 @@ def simulated_roll_m(
 
     Parameters
     ----------
+    green : HiddenGreen
+        The hidden green.
+    ramp : Ramp
+        The ramp.
+    back : bool
+        Whether it rolls back.
     set_up : float
         From `setting_up`, the same for all rolls of one set-up.
+    rng : Generator
+        Source of chance: the scatter of one roll.
+
+    Returns
+    -------
+    float
+        Length of the roll [m].
     """
     way = math.pi if back else 0.0
     putt = Putt(

@@ -35,6 +35,16 @@ def stroke_rate(putts: Sequence[StrokePutt]) -> Estimate | None:
     """Return launch speed per length of stroke [1/s] from the golfer's own putts; None for no putts.
 
     For one golfer and one tempo launch speed grows with the length of the stroke; v0 = sqrt(2 d L).
+
+    Parameters
+    ----------
+    putts : sequence of StrokePutt
+        Putts on level ground, of known speed.
+
+    Returns
+    -------
+    Estimate or None
+        Rate [1/s], or None.
     """
     if not putts:
         return None
@@ -46,12 +56,36 @@ def stroke_rate(putts: Sequence[StrokePutt]) -> Estimate | None:
 
 
 def stroke_length_m(launch_speed_mps: float, rate: Estimate) -> float:
-    """Return the golfer's own length of stroke [m] for a launch speed."""
+    """Return the golfer's own length of stroke [m] for a launch speed.
+
+    Parameters
+    ----------
+    launch_speed_mps : float
+        Launch (rolling) speed [m/s].
+    rate : Estimate
+        The golfer's launch speed per length of stroke [1/s].
+
+    Returns
+    -------
+    float
+        Length [m], back and through.
+    """
     return launch_speed_mps / rate.value
 
 
 def rule_of_thumb_stroke_m(plays_like_m: float) -> float:
-    """Return the length of stroke [m] by the rule of thumb: an inch per foot that the putt plays."""
+    """Return the length of stroke [m] by the rule of thumb: an inch per foot that the putt plays.
+
+    Parameters
+    ----------
+    plays_like_m : float
+        How far the putt plays [m].
+
+    Returns
+    -------
+    float
+        Length [m], back and through.
+    """
     return plays_like_m / FOOT_M * INCH_M
 
 
@@ -62,6 +96,20 @@ def speed_from_strokes(
 
     S = v_ramp^2 / (2 d) with d = (rate * stroke)^2 / (2 L). `length_share_sd` is how far all rolls may be off
     together, as a share.
+
+    Parameters
+    ----------
+    putts : sequence of tuple[float, float]
+        Length of the stroke and of the roll [m] of each, one or more.
+    rate : Estimate
+        The golfer's launch speed per length of stroke [1/s].
+    length_share_sd : float
+        How far all lengths may be off together, as a share.
+
+    Returns
+    -------
+    Estimate
+        Speed [ft].
     """
     speeds = [
         RAMP_SPEED_MPS**2 * roll_m / (rate.value * stroke_m) ** 2 / FOOT_M for stroke_m, roll_m in putts
@@ -71,13 +119,13 @@ def speed_from_strokes(
     return mean_estimate(speeds, 2.0 * STROKE_SHARE, common)
 
 
-def _speed(found: Findings) -> Estimate:
-    strokes, rolls, rate = found.figures["strokes"], found.figures["rolls"], found.stroke_rate
+def _speed(findings: Findings) -> Estimate:
+    strokes, rolls, rate = findings.figures["strokes"], findings.figures["rolls"], findings.stroke_rate
     if len(strokes) != len(rolls):
         raise FindingError("rolls", "each stroke needs its roll, as many of one as of the other")
     if rate is None:
         raise FindingError("strokes", "the stroke is not calibrated")
-    return speed_from_strokes(list(zip(strokes, rolls, strict=True)), rate, found.length_share_sd)
+    return speed_from_strokes(list(zip(strokes, rolls, strict=True)), rate, findings.length_share_sd)
 
 
 METHOD = SpeedMethod(

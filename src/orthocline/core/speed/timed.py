@@ -29,6 +29,11 @@ def timed_speed(length_m: float, times_s: Sequence[float], length_share_sd: floa
     length_share_sd : float
         How far the length may be off, as a share.
 
+    Returns
+    -------
+    Estimate
+        Speed [ft].
+
     Raises
     ------
     ValueError
@@ -56,10 +61,10 @@ def _timed_speed_ft(length_m: float, time_s: float) -> float:
     return RAMP_SPEED_MPS**2 / (2.0 * drag) / FOOT_M
 
 
-def _speed(found: Findings) -> Estimate:
-    (length_m,), times_s = found.figures["length"], found.figures["times"]
+def _speed(findings: Findings) -> Estimate:
+    (length_m,), times_s = findings.figures["length"], findings.figures["times"]
     try:
-        return timed_speed(length_m, times_s, found.length_share_sd)
+        return timed_speed(length_m, times_s, findings.length_share_sd)
     except ValueError as error:
         raise FindingError("times", str(error)) from error
 

@@ -44,7 +44,20 @@ class ZeroScore:
 
 
 def score_zero_putts(target_m: float, lengths_m: Sequence[float]) -> ZeroScore:
-    """Return the score of balls, one or more, that rolled `lengths_m` [m] to a target `target_m` away."""
+    """Return the score of balls, one or more, that rolled `lengths_m` [m] to a target `target_m` away.
+
+    Parameters
+    ----------
+    target_m : float
+        Distance to the target [m].
+    lengths_m : sequence of float
+        How far each ball rolled [m], one or more.
+
+    Returns
+    -------
+    ZeroScore
+        The score.
+    """
     past = tuple(length - target_m for length in lengths_m)
     mean = math.fsum(past) / len(past)
     squares = math.fsum((one - mean) ** 2 for one in past)

@@ -60,8 +60,8 @@ class Cluster:
             if fresh:
                 drop = sql.SQL("DROP DATABASE IF EXISTS {} WITH (FORCE)").format(sql.Identifier(name))
                 connection.execute(drop)
-            found = connection.execute("SELECT 1 FROM pg_database WHERE datname = %s", (name,)).fetchone()
-            if not found:
+            there = connection.execute("SELECT 1 FROM pg_database WHERE datname = %s", (name,)).fetchone()
+            if not there:
                 create = sql.SQL("CREATE DATABASE {} OWNER {}")
                 connection.execute(create.format(sql.Identifier(name), sql.Identifier(USER)))
 
@@ -149,15 +149,15 @@ def _opened(var: Path) -> Cluster:
 def _record(var: Path) -> dict[str, Any]:
     """Return what `postgres.json` says; nothing where it is missing, empty or damaged."""
     try:
-        found = json.loads((var / RECORD).read_text())
+        record = json.loads((var / RECORD).read_text())
     except (FileNotFoundError, ValueError):
         return {}
     except PermissionError as error:
         raise ClusterError(f"{var / RECORD} belongs to another account: run as that account") from error
     kinds = {"port": int, "password": str, "owner_password": str, "data": str}
-    if not isinstance(found, dict):
+    if not isinstance(record, dict):
         return {}
-    return {name: found[name] for name, kind in kinds.items() if isinstance(found.get(name), kind)}
+    return {name: record[name] for name, kind in kinds.items() if isinstance(record.get(name), kind)}
 
 
 def _remember(var: Path, cluster: Cluster) -> None:
@@ -300,9 +300,9 @@ def _keep_roles(cluster: Cluster) -> None:
         return
     try:
         with cluster.connect() as connection:
-            found = connection.execute("SELECT 1 FROM pg_roles WHERE rolname = %s", (USER,)).fetchone()
+            there = connection.execute("SELECT 1 FROM pg_roles WHERE rolname = %s", (USER,)).fetchone()
             keep = sql.SQL("{} ROLE {} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE PASSWORD {}").format(
-                sql.SQL("ALTER" if found else "CREATE"), sql.Identifier(USER), sql.Literal(cluster.password)
+                sql.SQL("ALTER" if there else "CREATE"), sql.Identifier(USER), sql.Literal(cluster.password)
             )
             connection.execute(keep)
     except psycopg.OperationalError as error:

@@ -38,13 +38,13 @@ def secret(var: Path) -> str:
     path = var / "secret"
     with locked(var):
         try:
-            found = path.read_text().strip()
+            secret = path.read_text().strip()
         except FileNotFoundError:
-            found = ""
-        if len(found) < LEAST_SECRET:
-            found = secrets.token_urlsafe(48)
-            write_private(path, found)
-        return found
+            secret = ""
+        if len(secret) < LEAST_SECRET:
+            secret = secrets.token_urlsafe(48)
+            write_private(path, secret)
+        return secret
 
 
 def mark_application(var: Path) -> int:

@@ -40,19 +40,19 @@ END_WORDS = 94.0
 
 
 def ramp_plan(
-    ramp: Ramp, found: RampSpeed | None, out: Sequence[Roll], back: Sequence[Roll], wording: Wording
+    ramp: Ramp, ramp_speed: RampSpeed | None, out: Sequence[Roll], back: Sequence[Roll], wording: Wording
 ) -> Scene:
     """Return the drawing of a ramp and its rolls; the rolls as the standard ramp would have made them."""
     lift, length = wording.short(ramp.lift_m), wording.short(ramp.length_m)
     says = f"The ramp: lift {lift}, {length} long at {_angle(ramp)}."
-    if found:
-        says += f" Speed {speed_text(found.speed_ft.value)}"
+    if ramp_speed:
+        says += f" Speed {speed_text(ramp_speed.speed_ft.value)}"
     items = [
         Area(box(0.0, FOOT.y, WIDTH, FOOT.y + 30.0), fill=Fill.GROUND),
         Line(spots_of((0.0, FOOT.y), (WIDTH, FOOT.y)), Sign.INK, 1.6, name="ground"),
         *_side_items(ramp, wording),
         *_end_items(ramp, wording),
-        Group(tuple(tape_items(ramp, found, out, back, wording)), name="tape"),
+        Group(tuple(tape_items(ramp, ramp_speed, out, back, wording)), name="tape"),
     ]
     return Scene("plan", WIDTH, HEIGHT, says, tuple(items))
 

@@ -48,22 +48,22 @@ class Roll:
 
 
 def tape_items(
-    ramp: Ramp, found: RampSpeed | None, out: Sequence[Roll], back: Sequence[Roll], wording: Wording
+    ramp: Ramp, ramp_speed: RampSpeed | None, out: Sequence[Roll], back: Sequence[Roll], wording: Wording
 ) -> Iterator[Item]:
     """Yield the tape with the rolls of both directions, the speed with its range, and the ground below."""
     lengths = [ramp.correction * one.length_m for one in (*out, *back)]
-    high_m = (found.speed_ft.value + found.speed_ft.within) * FOOT_M if found else 0.0
+    high_m = (ramp_speed.speed_ft.value + ramp_speed.speed_ft.within) * FOOT_M if ramp_speed else 0.0
     reach_m = max(*lengths, high_m, LEAST_M) * ROOM
     scale = (RIGHT - LEFT) / reach_m
-    speed = found.speed_ft if found else None
+    speed = ramp_speed.speed_ft if ramp_speed else None
     if speed:
         yield from _speed_items(speed, scale)
     yield from _scale_items(reach_m, scale, wording)
     for name, rolls in (("out", out), ("back", back)):
-        way = getattr(found, name) if found else None
+        way = getattr(ramp_speed, name) if ramp_speed else None
         yield from _lane_items(name, ramp, rolls, way, speed, scale, wording)
-    if found and found.slope:
-        yield from _ground_items(found.slope, wording)
+    if ramp_speed and ramp_speed.slope:
+        yield from _ground_items(ramp_speed.slope, wording)
 
 
 def _speed_items(speed: Estimate, scale: float) -> Iterator[Item]:

@@ -126,15 +126,15 @@ def _marks(first: datetime, now: datetime, calendar: Calendar, x_of: Along) -> l
     here, end = calendar.here(first), calendar.here(now)
     days = max((end - here).days, 1)
     step = tick_step(days / MOST_MARKS, CALENDAR)
-    found: list[tuple[float, str]] = []
+    marks: list[tuple[float, str]] = []
     day = here.replace(hour=0, minute=0, second=0, microsecond=0) + timedelta(days=1)
     while day <= end:
         monthly = days > LONG_DAYS
         if (day.day == 1) if monthly else ((day - here).days % step == 0):
             words = calendar.month(day) if monthly else calendar.day(day)
-            found.append((x_of(day), words))
+            marks.append((x_of(day), words))
         day += timedelta(days=1)
-    return _apart(found)
+    return _apart(marks)
 
 
 def _apart(marks: list[tuple[float, str]]) -> list[tuple[float, str]]:

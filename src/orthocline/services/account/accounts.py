@@ -200,7 +200,7 @@ def delete_account(session: Session, golfer: Golfer, password: str) -> None:
 def _measures_document(measures: OwnMeasures | None, *, hidden: bool) -> dict[str, Any] | None:
     if measures is None:
         return None
-    told = _columns(measures) | {"stride_tries": [_columns(trial) for trial in measures.stride_trials]}
+    told = _columns(measures) | {"stride_trials": [_columns(trial) for trial in measures.stride_trials]}
     if hidden:
         return told
     return told | {"stroke_putts": [_columns(trial) for trial in measures.stroke_trials]}

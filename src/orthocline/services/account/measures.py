@@ -7,7 +7,7 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
-from orthocline.core.account import StrideTry, stride
+from orthocline.core.account import PacedTape, stride
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.estimate import Estimate
 from orthocline.core.instruments import INSTRUMENTS, USUAL_SHOE_M
@@ -39,7 +39,7 @@ KEPT = (
     "arm_bent_m",
     "usual_past_m",
 )
-"""What `keep_measures` keeps; tries are added and removed one by one."""
+"""What `keep_measures` keeps; trials are added and removed one by one."""
 
 
 @dataclass(frozen=True)
@@ -86,7 +86,7 @@ TRIALS: Mapping[str, type[models.StrideTrial] | type[models.StrokeTrial]] = {
     "stroke": models.StrokeTrial,
 }
 STRIDE_RANGE_M = (0.3, 1.5)
-MOST_TRIES = 20
+MOST_TRIALS = 20
 
 
 def own_measures(session: Session, golfer: Golfer) -> Measures:
@@ -110,8 +110,8 @@ def keep_measures(session: Session, golfer: Golfer, values: Mapping[str, Any]) -
 
 
 def own_stride(measures: Measures) -> Estimate | None:
-    """Return the golfer's own length of a pace [m], if any tries were kept."""
-    return stride([StrideTry(one.paces, one.tape_m) for one in measures.stride_trials])
+    """Return the golfer's own length of a pace [m], if any trials were kept."""
+    return stride([PacedTape(one.paces, one.tape_m) for one in measures.stride_trials])
 
 
 def own_stroke_rate(measures: Measures) -> Estimate | None:
@@ -151,7 +151,7 @@ def pacing_sd(wording: Wording) -> float:
     return INSTRUMENTS["own_paces" if wording.calibration.own_pace else "usual_paces"].sd
 
 
-def add_stride_try(
+def add_stride_trial(
     session: Session, golfer: Golfer, mode: Mode, *, paces: float, tape_m: float, key: UUID | None = None
 ) -> None:
     """Keep one more try of pacing along a tape. The same `key` again is the same try.
@@ -222,19 +222,19 @@ def remove_trial(session: Session, golfer: Golfer, kind: str, trial_id: int) -> 
 def _kept(session: Session, golfer: Golfer) -> OwnMeasures:
     """Return the golfer's measures to be changed, by one request at a time."""
     one_at_a_time(session, golfer.id)
-    found = measures_of(session, golfer.id)
-    if found is None:
-        found = OwnMeasures(golfer_id=golfer.id)
-        session.add(found)
+    measures = measures_of(session, golfer.id)
+    if measures is None:
+        measures = OwnMeasures(golfer_id=golfer.id)
+        session.add(measures)
         session.flush()
-    return found
+    return measures
 
 
 def _add(
     session: Session, golfer: Golfer, trial: models.StrideTrial | models.StrokeTrial, field: str
 ) -> None:
     measures = _kept(session, golfer)
-    if with_same_key(session, trial) is None and count_of(session, type(trial), golfer.id) >= MOST_TRIES:
-        raise InvalidError(field, f"{MOST_TRIES} tries are enough: remove one first.")
+    if with_same_key(session, trial) is None and count_of(session, type(trial), golfer.id) >= MOST_TRIALS:
+        raise InvalidError(field, f"{MOST_TRIALS} trials are enough: remove one first.")
     add_once(session, trial)
     session.expire(measures)

@@ -140,21 +140,21 @@ def _log_one(
     session: Session, golfer: Golfer, asked: DemoPutt, rng: np.random.Generator, when: datetime
 ) -> None:
     putt = asked.putt
-    answer = read(putt)
+    solved = read(putt)
     seen = rng.normal(0.75, 0.25)  # golfers under-read
     logged = save_read(
         session,
         golfer,
-        answer,
+        solved,
         place=asked.place,
-        own_aim_right_m=round((answer.aim_right_m or 0.0) * seen / INCH_M) * INCH_M,
+        own_aim_right_m=round((solved.aim_right_m or 0.0) * seen / INCH_M) * INCH_M,
     )
     logged.created_at = when
     struck = Launch(
-        answer.launch_right_rad + rng.normal(0.0, START_SPREAD_RAD),
-        answer.launch_speed_mps * math.sqrt(max(0.4, 1.0 + rng.normal(0.0, LENGTH_SPREAD))),
+        solved.launch_right_rad + rng.normal(0.0, START_SPREAD_RAD),
+        solved.launch_speed_mps * math.sqrt(max(0.4, 1.0 + rng.normal(0.0, LENGTH_SPREAD))),
     )
-    track = roller(putt, answer.aim)(struck)
+    track = roller(putt, solved.aim)(struck)
     along, right = putt.along_and_right_m(track.finish)
     holed = capture_of(track, putt.hole).drops
     record_finish(logged, None if holed else Finish(along - putt.length_m, right))

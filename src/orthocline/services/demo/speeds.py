@@ -19,7 +19,7 @@ from orthocline.core.speed import (
 )
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.account.models import Golfer
-from orthocline.services.account.measures import add_stride_try, add_stroke_putt, keep_measures
+from orthocline.services.account.measures import add_stride_trial, add_stroke_putt, keep_measures
 from orthocline.services.account.mode import Mode
 from orthocline.services.speed.book import Condition, keep_speed
 from orthocline.wording.wording import USUAL_WORDING
@@ -83,17 +83,17 @@ def _ramp(
         for back in (False, True)
     }
     taped = {back: [round(roll / INCH_M) * INCH_M for roll in made] for back, made in rolls.items()}
-    found = speed_from_rolls(one_way(taped[False]), one_way(taped[True])).speed_ft
+    measured_ft = speed_from_rolls(one_way(taped[False]), one_way(taped[True])).speed_ft
     texts = [
         ("back" if back else "out", USUAL_WORDING.taped(r)) for back, made in taped.items() for r in made
     ]
-    _keep(session, golfer, found, "ramp", when, condition, urlencode([*USUAL_RAMP.items(), *texts]))
+    _keep(session, golfer, measured_ft, "ramp", when, condition, urlencode([*USUAL_RAMP.items(), *texts]))
 
 
 def _keep(
     session: Session,
     golfer: Golfer,
-    found: Estimate,
+    speed_ft: Estimate,
     method: str,
     when: datetime,
     condition: Condition,
@@ -103,12 +103,12 @@ def _keep(
         session,
         golfer,
         Mode.PRACTICE,
-        found=found,
+        speed_ft=speed_ft,
         method=method,
         course=COURSE,
         green=PRACTICE_GREEN,
         measured_at=when,
-        evidence=evidence or urlencode({"by": "posted", "posted": f"{found.value:g}"}),
+        evidence=evidence or urlencode({"by": "posted", "posted": f"{speed_ft.value:g}"}),
         condition=condition,
     )
 
@@ -133,7 +133,7 @@ def _own_measures(session: Session, golfer: Golfer) -> None:
         },
     )
     for paces, tape_ft in ((10.0, 28.2), (10.0, 27.9), (20.0, 56.5)):
-        add_stride_try(session, golfer, Mode.PRACTICE, paces=paces, tape_m=tape_ft * FOOT_M)
+        add_stride_trial(session, golfer, Mode.PRACTICE, paces=paces, tape_m=tape_ft * FOOT_M)
     for stroke_in, roll_ft in ((10.0, 6.4), (14.0, 12.1), (18.0, 20.6), (22.0, 30.0)):
         add_stroke_putt(
             session,

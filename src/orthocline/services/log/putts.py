@@ -71,7 +71,7 @@ class LogPage:
 def save_read(
     session: Session,
     golfer: Golfer,
-    answer: Read,
+    read: Read,
     *,
     place: str = "",
     own_aim_right_m: float | None = None,
@@ -83,10 +83,10 @@ def save_read(
         golfer_id=golfer.id,
         key=key,
         place=short_text("place", place, PLACE_LENGTH),
-        length_m=answer.putt.length_m,
-        green_speed_ft=answer.putt.green_speed_ft,
-        putt_document=document_of(answer.putt),
-        read_document=summary_document(answer, warning_words(answer)),
+        length_m=read.putt.length_m,
+        green_speed_ft=read.putt.green_speed_ft,
+        putt_document=document_of(read.putt),
+        read_document=summary_document(read, warning_words(read)),
         model_version=MODEL_VERSION,
         own_aim_right_m=own_aim_right_m,
         note=short_text("note", note, NOTE_LENGTH),
@@ -163,12 +163,12 @@ def _mark_of(putt: LoggedPutt) -> str:
 def _place_of(mark: str) -> tuple[datetime, int]:
     when, _, number = mark.partition("-")
     try:
-        found = EPOCH + timedelta(microseconds=int(when)), int(number)
+        place = EPOCH + timedelta(microseconds=int(when)), int(number)
     except (ValueError, OverflowError) as error:
         raise NotFoundError("There is no such page of your log.") from error
-    if not 0 <= found[1] <= LARGEST_ID:
+    if not 0 <= place[1] <= LARGEST_ID:
         raise NotFoundError("There is no such page of your log.")
-    return found
+    return place
 
 
 def record_finish(putt: LoggedPutt, finish: Finish | None) -> None:

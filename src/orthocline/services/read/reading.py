@@ -28,10 +28,10 @@ def read_again(logged: LoggedPutt, mode: Mode) -> Read:
     return read_as_solved(putt, aim_of(logged.read_document, putt))
 
 
-def compare_own(answer: Read, aim_right_m: float, mode: Mode) -> OwnRoll:
+def compare_own(solved: Read, aim_right_m: float, mode: Mode) -> OwnRoll:
     """Return the roll of the golfer's own aim at the read's pace; refused in Competition."""
     require_practice(mode, "Comparing your own read")
-    return own_roll(answer.putt, answer.aim, aim_right_m)
+    return own_roll(solved.putt, solved.aim, aim_right_m)
 
 
 def require_roll(mode: Mode) -> None:

@@ -118,7 +118,7 @@ def keep_speed(
     golfer: Golfer,
     mode: Mode,
     *,
-    found: Estimate,
+    speed_ft: Estimate,
     method: str,
     course: str,
     green: str = "",
@@ -140,7 +140,7 @@ def keep_speed(
     """
     require_practice(mode, "Measuring green speed")
     least, most = GREEN_SPEED_RANGE_FT
-    if not least <= found.value <= most:
+    if not least <= speed_ft.value <= most:
         raise InvalidError("speed", f"A green speed lies between {least:g} and {most:g} feet.")
     if measured_at > datetime.now(UTC) + SLACK:
         raise InvalidError("when", "That time is still to come.")
@@ -151,8 +151,8 @@ def keep_speed(
         key=key,
         measured_at=measured_at,
         method=METHODS[method].name,
-        speed_ft=found.value,
-        sd_ft=found.sd,
+        speed_ft=speed_ft.value,
+        sd_ft=speed_ft.sd,
         evidence=evidence[:EVIDENCE_LENGTH],
     )
     _describe(note, course, green, condition or Condition())
@@ -267,7 +267,7 @@ def aged_note(note: KeptSpeed, now: datetime) -> Estimate:
 
 
 def beside_the_book(
-    found: Estimate, day: DaySpeed | None, now: datetime, most: int
+    speed_ft: Estimate, day: DaySpeed | None, now: datetime, most: int
 ) -> tuple[list[tuple[KeptSpeed, Estimate]], Estimate | None]:
     """Return what the book has beside a speed just found, and what all of it makes together.
 
@@ -276,7 +276,7 @@ def beside_the_book(
     if day is None or day.stale:
         return [], None
     kept = [(note, aged_note(note, now)) for note in day.notes[:most]]
-    return kept, combine([found, *(estimate for _, estimate in kept)])
+    return kept, combine([speed_ft, *(estimate for _, estimate in kept)])
 
 
 def hours_since(then: datetime, now: datetime) -> float:

@@ -58,14 +58,14 @@ def ramp_speed(
         raise InvalidError("out", "No rolls yet: enter the first one.")
     out, back = one_way(out_m, ramp.correction), one_way(back_m, ramp.correction)
     try:
-        found = speed_from_rolls(out, back, level=level, length_share_sd=length_share_sd)
+        rolled = speed_from_rolls(out, back, level=level, length_share_sd=length_share_sd)
     except ValueError as error:
         raise InvalidError("level", f"Check the level's reading: {error}.") from error
-    _plausible("out", found.speed_ft)
-    return found
+    _plausible("out", rolled.speed_ft)
+    return rolled
 
 
-def speed_by(mode: Mode, method: str, found: Findings) -> Estimate:
+def speed_by(mode: Mode, method: str, findings: Findings) -> Estimate:
     """Return the green speed [ft] that one of `METHODS` gives; refused in Competition.
 
     Raises
@@ -76,11 +76,11 @@ def speed_by(mode: Mode, method: str, found: Findings) -> Estimate:
     require_practice(mode, WHAT)
     how, words = METHODS[method], METHOD_WORDS[method]
     for figure in how.figures:
-        if not found.figures.get(figure.name):
+        if not findings.figures.get(figure.name):
             raise InvalidError(figure.name, words.figures[figure.name].missing)
     assert how.speed is not None
     try:
-        return _plausible(how.figures[-1].name, how.speed(found))
+        return _plausible(how.figures[-1].name, how.speed(findings))
     except FindingError as error:
         said = words.figures[error.name].wrong or f"Check the figures: {error}."
         raise InvalidError(error.name, said) from error
@@ -100,15 +100,15 @@ def zero_putts(mode: Mode, target_m: float, lengths_m: Sequence[float]) -> ZeroS
     return score_zero_putts(target_m, lengths_m)
 
 
-def _plausible(field: str, found: Estimate) -> Estimate:
+def _plausible(field: str, speed_ft: Estimate) -> Estimate:
     least, most = GREEN_SPEED_RANGE_FT
-    if not least <= found.value <= most:
+    if not least <= speed_ft.value <= most:
         raise InvalidError(
             field,
-            f"That would be a green speed of {speed_text(found.value)}; no green lies outside {least:g} to"
+            f"That would be a green speed of {speed_text(speed_ft.value)}; no green lies outside {least:g} to"
             f" {most:g} feet. Check the figures.",
         )
-    return found
+    return speed_ft
 
 
 @dataclass(frozen=True)

@@ -110,15 +110,15 @@ def _list_page(note_form: NoteForm) -> str:
     result = filters.result.data if not filters.result.errors else ""
     place = filters.place.data if not filters.place.errors else ""
     before = request.args.get("before", "")
-    found = list_putts(session(), golfer(), result=result or "", place=place or "", before=before)
+    listed = list_putts(session(), golfer(), result=result or "", place=place or "", before=before)
     deleted = request.args.get("deleted", "")
     return render_template(
         "log/_part.html" if is_part() else "log/page.html",
-        rows=[row(shown(putt, mode()), wording()) for putt in found.putts],
-        total=found.total,
+        rows=[row(shown(putt, mode()), wording()) for putt in listed.putts],
+        total=listed.total,
         most_counted=MOST_COUNTED,
         newest=_address(result, place),
-        older=_address(result, place, found.older) if found.older else "",
+        older=_address(result, place, listed.older) if listed.older else "",
         later=bool(before),
         filters=filters,
         filtered=bool(result or place),

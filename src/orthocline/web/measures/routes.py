@@ -6,7 +6,12 @@ from flask_wtf import FlaskForm
 from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
-from orthocline.services.account.measures import add_stride_try, add_stroke_putt, keep_measures, remove_trial
+from orthocline.services.account.measures import (
+    add_stride_trial,
+    add_stroke_putt,
+    keep_measures,
+    remove_trial,
+)
 from orthocline.services.errors import InvalidError
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, measures, mode, wording
@@ -45,7 +50,7 @@ def add_stride() -> Page:
     try:
         if form.validate():
             paces, tape = form.paces.figure or 0.0, form.tape.figure or 0.0
-            add_stride_try(session(), golfer(), mode(), paces=paces, tape_m=tape, key=entry_key())
+            add_stride_trial(session(), golfer(), mode(), paces=paces, tape_m=tape, key=entry_key())
             return _back("stride")
     except InvalidError as error:
         form[error.field].errors = [str(error)]

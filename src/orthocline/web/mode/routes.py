@@ -27,8 +27,8 @@ def switch() -> Response:
 @blueprint.post("/sun")
 def sun() -> Response:
     """Turn the sun setting (black on white, heavier) on or off in this browser."""
-    answer = redirect(local_path(request.form.get("next")), 303)
+    response = redirect(local_path(request.form.get("next")), 303)
     turned = "1" if request.form.get("sun") == "on" else "0"
     secure = current_app.config["SECURE"]
-    answer.set_cookie("sun", turned, max_age=31536000, samesite="Lax", httponly=True, secure=secure)
-    return answer
+    response.set_cookie("sun", turned, max_age=31536000, samesite="Lax", httponly=True, secure=secure)
+    return response

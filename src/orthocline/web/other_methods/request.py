@@ -11,7 +11,7 @@ from wtforms import StringField
 from orthocline.core.speed import METHODS, ZERO_FIGURES, Figure, Quantity
 from orthocline.core.units import FOOT_M
 from orthocline.web.shared.fields import FigureForm, QuantityField
-from orthocline.web.shared.trials import Try, TryKind, address_of, counted, first_error, tries_in
+from orthocline.web.shared.trials import Trial, TrialKind, address_of, counted, first_error, trials_in
 from orthocline.wording.quantities import (
     is_paced,
     parse_far_m,
@@ -64,21 +64,21 @@ def _form_of(figures: Sequence[Figure], words: MethodWords) -> type[PlaceFields]
     return type("MethodForm", (PlaceFields,), fields)
 
 
-def _kind_of(figure: Figure, words: MethodWords) -> TryKind:
+def _kind_of(figure: Figure, words: MethodWords) -> TrialKind:
     said = words.figures[figure.name]
-    return TryKind(figure.name, said.one, PARSERS[figure.quantity], figure.between, said.allowed)
+    return TrialKind(figure.name, said.one, PARSERS[figure.quantity], figure.between, said.allowed)
 
 
 @dataclass(frozen=True)
 class MethodRequest:
-    """What a request asks for: the method, its form, and its tries by name."""
+    """What a request asks for: the method, its form, and its trials by name."""
 
     by: str
     words: MethodWords
     form: PlaceFields
     figures: tuple[Figure, ...]
-    kinds: Mapping[str, TryKind]
-    tries: Mapping[str, tuple[Try, ...]]
+    kinds: Mapping[str, TrialKind]
+    trials: Mapping[str, tuple[Trial, ...]]
 
     @property
     def wording(self) -> Wording:
@@ -89,7 +89,7 @@ class MethodRequest:
     def errors(self) -> dict[str, str]:
         """What is wrong, by field."""
         wrong = {name: field.errors[0] for name, field in self.form._fields.items() if field.errors}
-        tried = {name: first_error(tries) for name, tries in self.tries.items()}
+        tried = {name: first_error(trials) for name, trials in self.trials.items()}
         return wrong | {name: error for name, error in tried.items() if error}
 
     @property
@@ -97,21 +97,21 @@ class MethodRequest:
         """Whether a length along the green was paced or measured in shoes."""
         far = [one.name for one in self.figures if one.quantity is Quantity.FAR]
         typed = [self.form[name].data or "" for name in far if name in self.form]
-        typed += [one.text for name in far for one in self.tries.get(name, ())]
+        typed += [one.text for name in far for one in self.trials.get(name, ())]
         return any(map(is_paced, typed))
 
     @property
     def is_empty(self) -> bool:
         """Whether no figure is there yet; how far to putt has a usual one."""
         typed = [self.form[one.name].data for one in self.figures if not one.many and self.by != ZERO]
-        return not (any(typed) or any(self.tries.values()))
+        return not (any(typed) or any(self.trials.values()))
 
     @cached_property
     def fields(self) -> list[tuple[str, str]]:
         """Everything that is not empty, as the fields of its address."""
         shown = [("by", self.by)] + [(n, f.data) for n, f in self.form._fields.items() if f.data]
         return shown + [
-            field for name, kind in self.kinds.items() for field in address_of(kind, self.tries[name])
+            field for name, kind in self.kinds.items() for field in address_of(kind, self.trials[name])
         ]
 
     @property
@@ -127,7 +127,7 @@ class MethodRequest:
             for one in self.figures
             if not one.many and (figure := self.form[one.name].figure) is not None
         }
-        return once | {name: counted(tries) for name, tries in self.tries.items()}
+        return once | {name: counted(trials) for name, trials in self.trials.items()}
 
 
 def method_request(arguments: MultiDict[str, str], wording: Wording) -> MethodRequest:
@@ -141,5 +141,5 @@ def method_request(arguments: MultiDict[str, str], wording: Wording) -> MethodRe
     form = _form_of(figures, said[by])(values, meta={"wording": wording})
     form.validate()
     kinds = {one.name: _kind_of(one, said[by]) for one in figures if one.many}
-    tries = {name: tries_in(values, kind, wording) for name, kind in kinds.items()}
-    return MethodRequest(by, said[by], form, figures, kinds, tries)
+    trials = {name: trials_in(values, kind, wording) for name, kind in kinds.items()}
+    return MethodRequest(by, said[by], form, figures, kinds, trials)

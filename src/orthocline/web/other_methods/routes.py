@@ -16,8 +16,8 @@ from orthocline.web.other_methods.request import ZERO, MethodRequest, method_req
 from orthocline.web.other_methods.view import MethodView, measured, view
 from orthocline.web.page import is_part
 from orthocline.web.security import read_limit
-from orthocline.web.shared.save_forms import KeepForm
-from orthocline.web.shared.save_speed import Page, keep, keep_form, read_address
+from orthocline.web.shared.save_forms import SaveForm
+from orthocline.web.shared.save_speed import Page, read_address, save_form, save_speed
 
 blueprint = Blueprint("other_methods", __name__)
 
@@ -29,18 +29,18 @@ def page() -> Response:
     require_practice(mode(), "Measuring green speed")
     wanted = method_request(MultiDict(request.args), wording())
     seen = _view(wanted)
-    answer = make_response(_page(seen, keep_form()), 422 if seen.errors else 200)
-    answer.vary.add("HX-Request")
+    response = make_response(_page(seen, save_form()), 422 if seen.errors else 200)
+    response.vary.add("HX-Request")
     if is_part():
-        answer.headers["HX-Replace-Url"] = f"{url_for('other_methods.page')}?{wanted.query}"
-    return answer
+        response.headers["HX-Replace-Url"] = f"{url_for('other_methods.page')}?{wanted.query}"
+    return response
 
 
 @blueprint.post("/speed/without-a-ramp")
-def keep_it() -> Page:
+def save() -> Page:
     """Keep the speed in the golfer's book."""
     wanted = method_request(MultiDict(request.form), wording())
-    return keep(
+    return save_speed(
         "other_methods.page",
         wanted.fields,
         wanted.by,
@@ -60,13 +60,13 @@ def _view(wanted: MethodRequest) -> MethodView:
     return view(wanted, mode(), _rate(), day, now)
 
 
-def _page(seen: MethodView, form: KeepForm) -> str:
+def _page(seen: MethodView, form: SaveForm) -> str:
     template = "other_methods/_part.html" if is_part() else "other_methods/page.html"
     onward = read_address(seen.speed_ft, seen.request.by) if seen.speed_ft else ""
     return render_template(
         template,
         view=seen,
-        keep=form,
+        save=form,
         ways=ways(),
         is_zero=seen.request.by == ZERO,
         wording=wording(),

@@ -91,7 +91,7 @@ def _found(
         blank,
         speed_ft=speed_ft,
         picture=speed_scale(_beside(wanted, speed_ft, day, now)),
-        details=wanted.words.found(_findings(wanted, rate)),
+        details=wanted.words.made_of(_findings(wanted, rate)),
     )
 
 

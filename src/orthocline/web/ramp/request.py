@@ -27,7 +27,7 @@ from orthocline.core.speed import (
 )
 from orthocline.services.speed.measuring import SimulatedRamp, hidden_green
 from orthocline.web.shared.fields import FigureForm, QuantityField
-from orthocline.web.shared.trials import Try, TryKind, address_of, counted, first_error, tries_in
+from orthocline.web.shared.trials import Trial, TrialKind, address_of, counted, first_error, trials_in
 from orthocline.wording.instruments import INSTRUMENT_WORDS
 from orthocline.wording.quantities import (
     is_paced,
@@ -42,7 +42,7 @@ from orthocline.wording.wording import Wording
 
 START = {"length": "30 in", "angle": "20 deg", "rails": "rods", "gap": "20 mm", "groove": "145 deg"}
 METRIC_START = START | {"length": "76.2 cm"}
-OUT = TryKind(
+OUT = TrialKind(
     "out",
     "A roll",
     parse_far_m,
@@ -149,8 +149,8 @@ class RampRequest:
     """What a request asks for; `ramp` is None while something of it cannot be read."""
 
     form: RampForm
-    out: tuple[Try, ...]
-    back: tuple[Try, ...]
+    out: tuple[Trial, ...]
+    back: tuple[Trial, ...]
     ramp: Ramp | None
 
     @property
@@ -171,11 +171,11 @@ class RampRequest:
     @property
     def errors(self) -> dict[str, str]:
         """What is wrong, by field."""
-        found = {name: field.errors[0] for name, field in self.form._fields.items() if field.errors}
-        for kind, tries in ((OUT, self.out), (BACK, self.back)):
-            if first_error(tries):
-                found[kind.name] = first_error(tries)
-        return found
+        errors = {name: field.errors[0] for name, field in self.form._fields.items() if field.errors}
+        for kind, trials in ((OUT, self.out), (BACK, self.back)):
+            if first_error(trials):
+                errors[kind.name] = first_error(trials)
+        return errors
 
     @cached_property
     def fields(self) -> list[tuple[str, str]]:
@@ -198,8 +198,8 @@ class RampRequest:
         green, form = hidden_green(int(seed)), self.form
         chosen = HiddenGreen(
             *(
-                found if field.figure is None else field.figure
-                for field, found in (
+                hidden if field.figure is None else field.figure
+                for field, hidden in (
                     (form.sim_speed, green.speed_ft),
                     (form.sim_slope, green.slope),
                     (form.sim_grain, green.grain),
@@ -234,7 +234,7 @@ def ramp_request(
         if name not in values:
             values[name] = value
     form = RampForm(values, meta={"wording": wording})
-    out, back = tries_in(values, OUT, wording), tries_in(values, BACK, wording)
+    out, back = trials_in(values, OUT, wording), trials_in(values, BACK, wording)
     return RampRequest(form, out, back, form.ramp() if form.validate() else None)
 
 
@@ -244,9 +244,9 @@ def with_simulated(wanted: RampRequest, add: str) -> RampRequest:
     if simulated is None:
         return wanted
     values = MultiDict(wanted.fields)
-    for kind, tries, count in ((OUT, wanted.out, 3), (BACK, wanted.back, 3)):
+    for kind, trials, count in ((OUT, wanted.out, 3), (BACK, wanted.back, 3)):
         wished = count if add == "six" else 1 if add == kind.name else 0
-        for number in range(len(tries), len(tries) + wished):
+        for number in range(len(trials), len(trials) + wished):
             roll = simulated.roll_m(back=kind is BACK, number=number)
             values.add(kind.name, wanted.wording.taped(roll))
     if add == "level":

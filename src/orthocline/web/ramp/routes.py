@@ -17,8 +17,8 @@ from orthocline.web.page import is_part
 from orthocline.web.ramp.request import BACK, OUT, SEEDS, START, RampRequest, ramp_request, with_simulated
 from orthocline.web.ramp.view import RampView, measured, view
 from orthocline.web.security import read_limit
-from orthocline.web.shared.save_forms import KeepForm
-from orthocline.web.shared.save_speed import Page, keep, keep_form, read_address
+from orthocline.web.shared.save_forms import SaveForm
+from orthocline.web.shared.save_speed import Page, read_address, save_form, save_speed
 
 blueprint = Blueprint("ramp", __name__)
 ANOTHER = "another"
@@ -33,15 +33,15 @@ def page() -> Response:
     if changed and not is_part():
         return redirect(f"{url_for('ramp.page')}?{wanted.query}", 303)
     seen = view(wanted, mode())
-    answer = make_response(_page(seen, keep_form()), 422 if seen.errors else 200)
-    answer.vary.add("HX-Request")
+    response = make_response(_page(seen, save_form()), 422 if seen.errors else 200)
+    response.vary.add("HX-Request")
     if is_part():
-        answer.headers["HX-Replace-Url"] = f"{url_for('ramp.page')}?{wanted.query}"
-    return answer
+        response.headers["HX-Replace-Url"] = f"{url_for('ramp.page')}?{wanted.query}"
+    return response
 
 
 @blueprint.post("/speed/ramp")
-def keep_it() -> Page:
+def save() -> Page:
     """Keep the speed in the golfer's book."""
     wanted = ramp_request(MultiDict(request.form), wording(), _own_ramp())
 
@@ -50,7 +50,9 @@ def keep_it() -> Page:
             raise InvalidError("course", "Mend the marked figures first.")
         return measured(wanted, mode()).speed_ft
 
-    return keep("ramp.page", wanted.fields, "ramp", find, lambda form: _page(view(wanted, mode()), form))
+    return save_speed(
+        "ramp.page", wanted.fields, "ramp", find, lambda form: _page(view(wanted, mode()), form)
+    )
 
 
 def _wanted() -> tuple[RampRequest, bool]:
@@ -73,9 +75,9 @@ def _own_ramp() -> dict[str, str]:
     return {name: used[name] for name in START if name in used}
 
 
-def _page(seen: RampView, form: KeepForm) -> str:
+def _page(seen: RampView, form: SaveForm) -> str:
     template = "ramp/_part.html" if is_part() else "ramp/page.html"
-    onward = read_address(seen.found.speed_ft, "ramp") if seen.found else ""
+    onward = read_address(seen.speed.speed_ft, "ramp") if seen.speed else ""
     return render_template(
-        template, view=seen, keep=form, wording=wording(), kinds=(OUT, BACK), read_with=onward
+        template, view=seen, save=form, wording=wording(), kinds=(OUT, BACK), read_with=onward
     )

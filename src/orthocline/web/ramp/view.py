@@ -12,7 +12,7 @@ from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.measuring import level_reading, ramp_speed
 from orthocline.web.ramp.request import RampForm, RampRequest
-from orthocline.web.shared.trials import Try, counted
+from orthocline.web.shared.trials import Trial, counted
 from orthocline.wording.speed.ramp import hidden_words, ramp_details, ramp_notes, set_up_words
 
 
@@ -22,7 +22,7 @@ class RampView:
 
     Attributes
     ----------
-    found : RampSpeed or None
+    speed : RampSpeed or None
         None while there is no roll, or something cannot be read.
     hidden : str
         What the simulated green really is, once that is asked for.
@@ -30,7 +30,7 @@ class RampView:
 
     request: RampRequest
     errors: dict[str, str]
-    found: RampSpeed | None = None
+    speed: RampSpeed | None = None
     details: tuple[str, ...] = ()
     notes: tuple[str, ...] = ()
     plan: Scene | None = None
@@ -43,20 +43,20 @@ class RampView:
         return self.request.form
 
     @property
-    def tries(self) -> dict[str, tuple[Try, ...]]:
+    def trials(self) -> dict[str, tuple[Trial, ...]]:
         """The rolls of both directions, as typed."""
         return {"out": self.request.out, "back": self.request.back}
 
     @property
     def stands_out(self) -> dict[str, list[bool]]:
         """For each try of a direction, whether it stands out from those that count."""
-        if self.found is None:
+        if self.speed is None:
             return {}
-        ways = {"out": self.found.out, "back": self.found.back}
+        ways = {"out": self.speed.out, "back": self.speed.back}
         flags = {name: iter(way.stands_out if way else ()) for name, way in ways.items()}
         return {
-            name: [bool(counted([one])) and next(flags[name], False) for one in tries]
-            for name, tries in self.tries.items()
+            name: [bool(counted([one])) and next(flags[name], False) for one in trials]
+            for name, trials in self.trials.items()
         }
 
 
@@ -64,27 +64,27 @@ def view(wanted: RampRequest, mode: Mode) -> RampView:
     """Return the page of what is asked; refused in Competition."""
     if wanted.ramp is None:
         return RampView(wanted, wanted.errors)
-    found, errors = None, wanted.errors
+    speed, errors = None, wanted.errors
     try:
-        found = measured(wanted, mode) if wanted.readable and (wanted.out or wanted.back) else None
+        speed = measured(wanted, mode) if wanted.readable and (wanted.out or wanted.back) else None
     except InvalidError as error:
         errors = errors | {error.field: str(error)}
     wording = wanted.wording
     return RampView(
         wanted,
         errors,
-        found,
-        tuple(ramp_details(found, wanted.ramp, wording, wanted.form.level_with.data)) if found else (),
-        tuple(ramp_notes(found, wording, paced=wanted.paced)) if found else (),
-        ramp_plan(wanted.ramp, found, _rolls(wanted.out), _rolls(wanted.back), wording),
+        speed,
+        tuple(ramp_details(speed, wanted.ramp, wording, wanted.form.level_with.data)) if speed else (),
+        tuple(ramp_notes(speed, wording, paced=wanted.paced)) if speed else (),
+        ramp_plan(wanted.ramp, speed, _rolls(wanted.out), _rolls(wanted.back), wording),
         set_up_words(wanted.ramp, wording),
-        hidden_words(wanted.simulated.green, found, wording) if wanted.revealed and wanted.simulated else "",
+        hidden_words(wanted.simulated.green, speed, wording) if wanted.revealed and wanted.simulated else "",
     )
 
 
-def _rolls(tries: Sequence[Try]) -> list[Roll]:
+def _rolls(trials: Sequence[Trial]) -> list[Roll]:
     """Return the rolls that can be read, to be drawn."""
-    return [Roll(one.figure, one.left_out) for one in tries if one.figure is not None]
+    return [Roll(one.figure, one.left_out) for one in trials if one.figure is not None]
 
 
 def measured(wanted: RampRequest, mode: Mode) -> RampSpeed:

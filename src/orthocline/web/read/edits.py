@@ -91,10 +91,10 @@ def ground_values(plane: Plane, form: ReadForm) -> dict[str, str]:
     """Return the ground as the fields say it, each in the unit it was typed in."""
     side, rise = plane.side_tilt_right(0.0), plane.grade(0.0)
     over = rise_over(form)
-    found = {}
+    typed = {}
     for name, slope, unit in (("side", side, form.side.unit), ("rise", rise, form.rise.unit)):
-        found[name] = f"{tidy(abs(_slope_in_unit(slope, unit, over)), 2)} {unit}"
-    return found | {"falls": "right" if side > 0.0 else "left", "slope": "up" if rise >= 0.0 else "down"}
+        typed[name] = f"{tidy(abs(_slope_in_unit(slope, unit, over)), 2)} {unit}"
+    return typed | {"falls": "right" if side > 0.0 else "left", "slope": "up" if rise >= 0.0 else "down"}
 
 
 def turned_ways(form: ReadForm, around: str) -> dict[str, str]:

@@ -76,16 +76,16 @@ def read_request(
     A field that is not in the address at all takes its value from `start`.
     """
     values = {**start, **arguments}
-    drag = {name: values.pop(name, "") for name in DRAG_FIELDS}
+    turned = {name: values.pop(name, "") for name in DRAG_FIELDS}
     step = values.pop("step", "")
-    found = _checked(values, wording)
-    if found.putt and step:
-        found = _checked(values | stepped(found.form, step), wording)
-    if found.putt and (drag["around"] or drag["fall"]):
-        ground = turned_ground(found.putt, drag["around"], drag["fall"])
-        ways = turned_ways(found.form, drag["around"])
-        found = _checked(values | ways | ground_values(ground, found.form), wording)
-    return replace(found, frame=held_frame(drag["frame"]))
+    checked = _checked(values, wording)
+    if checked.putt and step:
+        checked = _checked(values | stepped(checked.form, step), wording)
+    if checked.putt and (turned["around"] or turned["fall"]):
+        ground = turned_ground(checked.putt, turned["around"], turned["fall"])
+        ways = turned_ways(checked.form, turned["around"])
+        checked = _checked(values | ways | ground_values(ground, checked.form), wording)
+    return replace(checked, frame=held_frame(turned["frame"]))
 
 
 def _checked(values: Mapping[str, str], wording: Wording) -> ReadRequest:

@@ -57,11 +57,11 @@ def roll() -> Response | tuple[Response, int]:
     wanted = read_request(request.args, wording(), start_values())
     if wanted.putt is None:
         return jsonify(errors=wanted.errors), 422
-    answer = read_putt(wanted.putt, mode())
-    frame = plan(answer.putt, answer, wording()).frame
-    end = min(answer.aim.time_to_hole_s, answer.track.duration_s)
-    rows = answer.track.even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
-    spots = way_spots(answer.putt, rows[:, 1:3], frame)
+    solved = read_putt(wanted.putt, mode())
+    frame = plan(solved.putt, solved, wording()).frame
+    end = min(solved.aim.time_to_hole_s, solved.track.duration_s)
+    rows = solved.track.even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
+    spots = way_spots(solved.putt, rows[:, 1:3], frame)
     return jsonify(duration_s=round(end, 3), spots=spots.round(1).tolist(), beat_s=1.0)
 
 

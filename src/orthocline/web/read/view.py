@@ -97,17 +97,17 @@ class ReadView:
 
 def view(wanted: ReadRequest, mode: Mode, measures: Measures | None, now: datetime) -> ReadView:
     """Return the page of what is asked; refused in Competition."""
-    answer = read_putt(wanted.putt, mode) if wanted.putt else None
+    solved = read_putt(wanted.putt, mode) if wanted.putt else None
     own_aim, wording = wanted.form.own_aim_right_m, wanted.wording
     source, golfer = _source(wanted, now), golfer_figures(measures)
     hidden = wanted.form.first.data == "1" and own_aim is None
-    if answer is None:
+    if solved is None:
         return ReadView(wanted.form, wanted.values, wanted.errors, hidden, source)
-    own = compare_own(answer, own_aim, mode) if own_aim is not None else None
-    shown = None if hidden else answer
-    words = call(answer, wording, golfer) if shown else None
+    own = compare_own(solved, own_aim, mode) if own_aim is not None else None
+    shown = None if hidden else solved
+    words = call(solved, wording, golfer) if shown else None
     drawn = plan(
-        answer.putt,
+        solved.putt,
         shown,
         wording,
         None if hidden else own,
@@ -121,15 +121,15 @@ def view(wanted: ReadRequest, mode: Mode, measures: Measures | None, now: dateti
         hidden,
         source,
         plan=drawn,
-        profile=profile(answer.putt, shown, wording),
-        cup=cup(answer) if shown else None,
+        profile=profile(solved.putt, shown, wording),
+        cup=cup(solved) if shown else None,
         words=words,
-        entry=entry_words(answer) if shown else None,
-        own=own_words(answer, own, wording) if own and shown else "",
-        notes=note_words(answer, wording) if shown else (),
-        beside=_beside(answer, wanted),
-        beat=_beat(answer, wording, golfer) if shown else None,
-        handles=_handles(answer, drawn, wanted.values, hidden=hidden),
+        entry=entry_words(solved) if shown else None,
+        own=own_words(solved, own, wording) if own and shown else "",
+        notes=note_words(solved, wording) if shown else (),
+        beside=_beside(solved, wanted),
+        beat=_beat(solved, wording, golfer) if shown else None,
+        handles=_handles(solved, drawn, wanted.values, hidden=hidden),
     )
 
 
@@ -143,9 +143,9 @@ def _source(wanted: ReadRequest, now: datetime) -> Source:
     return Source(words, f"±{speed_text(sure)} ft", stale=is_stale(origin.measured_at, now))
 
 
-def _beside(answer: Read, wanted: ReadRequest) -> dict[str, str]:
+def _beside(solved: Read, wanted: ReadRequest) -> dict[str, str]:
     """Return what stands beside each input: the same figure in other words."""
-    putt = answer.putt
+    putt = solved.putt
     grade = putt.surface.grade(putt.bearing_rad)
     wording, typed = wanted.wording, (wanted.form.length.data or "").strip().lower()
     paces = wording.paces(putt.length_m)
@@ -158,25 +158,25 @@ def _beside(answer: Read, wanted: ReadRequest) -> dict[str, str]:
     }
 
 
-def _beat(answer: Read, wording: Wording, golfer: GolferFigures) -> dict[str, str] | None:
+def _beat(solved: Read, wording: Wording, golfer: GolferFigures) -> dict[str, str] | None:
     """Return one-second mark and stroke as the beat's page takes them; None for a ball at rest by then."""
-    mark_m = one_second_m(answer)
+    mark_m = one_second_m(solved)
     if mark_m is None:
         return None
-    return {"stroke": wording.exact(stroke_of(answer, golfer).length_m), "mark": wording.far(mark_m)}
+    return {"stroke": wording.exact(stroke_of(solved, golfer).length_m), "mark": wording.far(mark_m)}
 
 
-def _handles(answer: Read, drawn: Plan, values: dict[str, str], *, hidden: bool) -> tuple[Handle, ...]:
-    putt = answer.putt
+def _handles(solved: Read, drawn: Plan, values: dict[str, str], *, hidden: bool) -> tuple[Handle, ...]:
+    putt = solved.putt
     side = f"{values['side']} falling {values['falls']}"
-    found = [
+    handles = [
         _handle("ball", "Ball: length, and round the hole", values["length"], putt.length_m, 60, drawn.ball),
         _handle("fall", "Fall: which way water runs", side, drawn.fall_deg % 360, 360, drawn.fall_knob),
     ]
-    if not hidden and isinstance(putt.pace, RollPast) and answer.aim.past_m is not None:
+    if not hidden and isinstance(putt.pace, RollPast) and solved.aim.past_m is not None:
         past = putt.pace.past_m
-        found.append(_handle("past", "Roll-past", values["past"], past, PAST_RANGE_M[1], drawn.rest))
-    return tuple(found)
+        handles.append(_handle("past", "Roll-past", values["past"], past, PAST_RANGE_M[1], drawn.rest))
+    return tuple(handles)
 
 
 def _handle(name: str, label: str, says: str, now: float, most: float, at: Spot) -> Handle:

@@ -26,8 +26,8 @@ class FigureForm(Form):
     @property
     def wording(self) -> Wording:
         """How the golfer of this form says figures."""
-        found: Wording = self.meta.wording
-        return found
+        wording: Wording = self.meta.wording
+        return wording
 
 
 class PostedFigureForm(FlaskForm):
@@ -57,8 +57,8 @@ class QuantityField(StringField):
     @property
     def wording(self) -> Wording:
         """How the golfer of this form types figures."""
-        found: Wording = self.meta.wording
-        return found
+        wording: Wording = self.meta.wording
+        return wording
 
     def pre_validate(self, form: Any) -> None:
         """Find the figure, or say what is allowed."""

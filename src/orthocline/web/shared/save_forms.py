@@ -77,7 +77,7 @@ class LocalTimeField(DateTimeLocalField):
             raise ValueError(NOT_A_TIME) from error
 
 
-class KeepForm(PlaceForm):
+class SaveForm(PlaceForm):
     """The same for a speed that was just measured, or some time ago."""
 
     when = LocalTimeField("Measured", validators=[Optional()], format="%Y-%m-%dT%H:%M")

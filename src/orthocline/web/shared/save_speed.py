@@ -18,13 +18,13 @@ from orthocline.web.identity import golfer, mode, signed_in, wording
 from orthocline.web.local import local_path
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.shared.read_address import speed_values
-from orthocline.web.shared.save_forms import KeepForm
+from orthocline.web.shared.save_forms import SaveForm
 from orthocline.wording.figures import speed_text
 
 Page = str | Response | tuple[str, int]
 
 
-def keep_form() -> KeepForm:
+def save_form() -> SaveForm:
     """Return the form as far as it is filled in; the course is the one of the read, or the last measured."""
     values = MultiDict(request.values)
     if "course" not in values:
@@ -32,15 +32,15 @@ def keep_form() -> KeepForm:
         who = signed_in()
         last = last_place(session(), who) if who and not course else ("", "")
         values["course"], values["green"] = last if last[0] else (course, green.strip())
-    return KeepForm(values)
+    return SaveForm(values)
 
 
-def keep(
+def save_speed(
     page: str,
     fields: Sequence[tuple[str, str]],
     method: str,
     find: Callable[[], Estimate],
-    again: Callable[[KeepForm], str],
+    again: Callable[[SaveForm], str],
 ) -> Page:
     """Keep a measured speed and go on: to the read that asked for it, else to the book.
 
@@ -61,7 +61,7 @@ def keep(
         return redirect(url_for("account.sign_in", next=address), 303)
     if mode() is Mode.COMPETITION:
         return redirect(f"{url_for(page)}?{urlencode(typed)}", 303)
-    form = keep_form()
+    form = save_form()
     if form.validate():
         try:
             return _kept(form, fields, method, find)
@@ -71,13 +71,13 @@ def keep(
 
 
 def _kept(
-    form: KeepForm, fields: Sequence[tuple[str, str]], method: str, find: Callable[[], Estimate]
+    form: SaveForm, fields: Sequence[tuple[str, str]], method: str, find: Callable[[], Estimate]
 ) -> Response:
     note = keep_speed(
         session(),
         golfer(),
         mode(),
-        found=find(),
+        speed_ft=find(),
         method=method,
         course=form.course.data or "",
         green=form.green.data or "",
@@ -93,9 +93,11 @@ def _kept(
     return redirect(_read_with(day.origin), 303)
 
 
-def read_address(found: Estimate, method: str) -> str:
+def read_address(speed_ft: Estimate, method: str) -> str:
     """Return the address of a read with a speed just found: of the read that asked for it, or a new one."""
-    return _read_with(SpeedOrigin(round(found.value, 1), round(found.within, 1), datetime.now(UTC), method))
+    return _read_with(
+        SpeedOrigin(round(speed_ft.value, 1), round(speed_ft.within, 1), datetime.now(UTC), method)
+    )
 
 
 def _asked_by_a_read() -> bool:
@@ -108,5 +110,5 @@ def _read_with(origin: SpeedOrigin) -> str:
     return f"{path}?{urlencode(dict(parse_qsl(query)) | speed_values(origin))}"
 
 
-def _tell(form: KeepForm, error: InvalidError) -> None:
+def _tell(form: SaveForm, error: InvalidError) -> None:
     form._fields.get(error.field, form.course).errors = [str(error)]

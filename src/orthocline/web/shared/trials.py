@@ -8,11 +8,11 @@ from werkzeug.datastructures import MultiDict
 from orthocline.wording.quantities import QuantityError
 from orthocline.wording.wording import Wording
 
-MOST_TRIES = 12
+MOST_TRIALS = 12
 
 
 @dataclass(frozen=True)
-class TryKind:
+class TrialKind:
     """What is tried: the field's name and label, how it is read, and between which figures [SI] it lies."""
 
     name: str
@@ -23,7 +23,7 @@ class TryKind:
 
 
 @dataclass(frozen=True)
-class Try:
+class Trial:
     """One try: as typed, its figure if it can be read, whether it is left out, what is wrong with it."""
 
     text: str
@@ -32,39 +32,41 @@ class Try:
     error: str = ""
 
 
-def tries_in(arguments: MultiDict[str, str], kind: TryKind, wording: Wording) -> tuple[Try, ...]:
-    """Return the tries in an address; empty fields are none. ``left_out=out-2`` leaves the second out."""
+def trials_in(arguments: MultiDict[str, str], kind: TrialKind, wording: Wording) -> tuple[Trial, ...]:
+    """Return the trials in an address; empty fields are none. ``left_out=out-2`` leaves the second out."""
     left_out = set(arguments.getlist("left_out"))
-    found = [
+    trials = [
         _checked(text, kind, wording, left_out=f"{kind.name}-{i}" in left_out)
         for i, text in enumerate(arguments.getlist(kind.name), start=1)
         if text.strip()
     ]
-    return tuple(found[:MOST_TRIES])
+    return tuple(trials[:MOST_TRIALS])
 
 
-def _checked(text: str, kind: TryKind, wording: Wording, *, left_out: bool) -> Try:
+def _checked(text: str, kind: TrialKind, wording: Wording, *, left_out: bool) -> Trial:
     try:
         figure = kind.parse(text, wording)
     except QuantityError as error:
-        return Try(text, None, left_out, f"{kind.label} {error}.")
+        return Trial(text, None, left_out, f"{kind.label} {error}.")
     least, most = kind.between
     if not least <= figure <= most:
-        return Try(text, None, left_out, f"{kind.label} must be {kind.allowed}.")
-    return Try(text, figure, left_out)
+        return Trial(text, None, left_out, f"{kind.label} must be {kind.allowed}.")
+    return Trial(text, figure, left_out)
 
 
-def first_error(tries: Sequence[Try]) -> str:
+def first_error(trials: Sequence[Trial]) -> str:
     """Return what is wrong with the first try that cannot be read; empty if all can."""
-    return next((one.error for one in tries if one.error), "")
+    return next((one.error for one in trials if one.error), "")
 
 
-def counted(tries: Sequence[Try]) -> list[float]:
+def counted(trials: Sequence[Trial]) -> list[float]:
     """Return the figures of those that count."""
-    return [one.figure for one in tries if one.figure is not None and not one.left_out]
+    return [one.figure for one in trials if one.figure is not None and not one.left_out]
 
 
-def address_of(kind: TryKind, tries: Sequence[Try]) -> list[tuple[str, str]]:
-    """Return the tries as fields of an address."""
-    fields = [(kind.name, one.text) for one in tries]
-    return fields + [("left_out", f"{kind.name}-{i}") for i, one in enumerate(tries, start=1) if one.left_out]
+def address_of(kind: TrialKind, trials: Sequence[Trial]) -> list[tuple[str, str]]:
+    """Return the trials as fields of an address."""
+    fields = [(kind.name, one.text) for one in trials]
+    return fields + [
+        ("left_out", f"{kind.name}-{i}") for i, one in enumerate(trials, start=1) if one.left_out
+    ]

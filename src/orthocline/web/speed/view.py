@@ -96,5 +96,5 @@ def _condition(seen: Condition) -> str:
 
 
 def _because(day: DaySpeed, calendar: Calendar, now: datetime) -> str:
-    found = [(note.method, note.speed_ft.value) for note in day.notes]
-    return because(found, calendar.ago(day.measured_at, now))
+    measures = [(note.method, note.speed_ft.value) for note in day.notes]
+    return because(measures, calendar.ago(day.measured_at, now))

@@ -52,16 +52,16 @@ def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
         values = values_of(putt_of(last.putt_document), wording, last.place)
     else:
         title, values = SPINDRIFT["place"], demo_values(wording, now)
-    answer = None
+    solved = None
     if mode is Mode.PRACTICE:
-        answer = read_again(last, mode) if last else read_putt(DEMO_PUTT.putt, mode)
-    words = call(answer, wording) if answer else None
+        solved = read_again(last, mode) if last else read_putt(DEMO_PUTT.putt, mode)
+    words = call(solved, wording) if solved else None
     return TodayView(
         day,
         rows,
         title,
         values,
-        plan(answer.putt, answer, wording, says=words.sentence).scene if answer and words else None,
+        plan(solved.putt, solved, wording, says=words.sentence).scene if solved and words else None,
         words,
         _speed(day.speed, wording.calendar, now) if day.speed else "",
     )

@@ -6,12 +6,12 @@ from orthocline.wording.figures import speed_text
 from orthocline.wording.speed.methods import METHOD_WORDS
 
 
-def because(found: Sequence[tuple[str, float]], when: str) -> str:
+def because(measures: Sequence[tuple[str, float]], when: str) -> str:
     """Return what a day's speed is made of and how old it is: methods and speeds [ft], newest first."""
-    if len(found) == 1:
-        return f"By {METHOD_WORDS[found[0][0]].noun}, {when}."
-    parts = ", ".join(f"{METHOD_WORDS[method].noun} {speed_text(speed_ft)}" for method, speed_ft in found)
-    return f"From {len(found)} measures, the surer ones weighing more ({parts}), {when}."
+    if len(measures) == 1:
+        return f"By {METHOD_WORDS[measures[0][0]].noun}, {when}."
+    parts = ", ".join(f"{METHOD_WORDS[method].noun} {speed_text(speed_ft)}" for method, speed_ft in measures)
+    return f"From {len(measures)} measures, the surer ones weighing more ({parts}), {when}."
 
 
 def condition_words(words: Sequence[str], trueness: int | None, smoothness: int | None) -> str:

@@ -47,7 +47,7 @@ class MethodWords:
         How it is done.
     figures : mapping
         Its figures' words by their names.
-    found : callable
+    made_of : callable
         Returns what the speed is made of.
     source : str
         Where a read's speed comes from, before the time.
@@ -58,7 +58,7 @@ class MethodWords:
     short: str
     how: str = ""
     figures: Mapping[str, FigureWords] = field(default_factory=dict)
-    found: Callable[[Findings], str] = lambda _found: ""
+    made_of: Callable[[Findings], str] = lambda _findings: ""
     source: str = ""
 
 

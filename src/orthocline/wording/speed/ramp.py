@@ -16,33 +16,37 @@ LEVEL_SLOPE = 0.0005
 WORDS = MethodWords("ramp", "Ramp", "ramp", source="by ramp,")
 
 
-def ramp_details(found: RampSpeed, ramp: Ramp, wording: Wording, instrument: str) -> list[str]:
+def ramp_details(ramp_speed: RampSpeed, ramp: Ramp, wording: Wording, instrument: str) -> list[str]:
     """Return the sentences that explain a speed; `instrument` is what read the slope beside the rolls."""
-    said = [f"{name} {_way(way, wording)}" for name, way in (("Out", found.out), ("back", found.back)) if way]
+    said = [
+        f"{name} {_way(way, wording)}"
+        for name, way in (("Out", ramp_speed.out), ("back", ramp_speed.back))
+        if way
+    ]
     sentences = [f"{', '.join(said).capitalize()}{_corrected(ramp)}."]
-    if found.slope is not None:
-        sentences.append(_slope(found, wording))
-    if found.grain is not None:
-        sentences.append(_grain(found, instrument))
+    if ramp_speed.slope is not None:
+        sentences.append(_slope(ramp_speed, wording))
+    if ramp_speed.grain is not None:
+        sentences.append(_grain(ramp_speed, instrument))
     return sentences
 
 
-def ramp_notes(found: RampSpeed, wording: Wording, *, paced: bool) -> Iterator[str]:
+def ramp_notes(ramp_speed: RampSpeed, wording: Wording, *, paced: bool) -> Iterator[str]:
     """Return what the golfer must mind: one direction only, rolls that stand out, paces."""
-    for name, way in (("out", found.out), ("back", found.back)):
+    for name, way in (("out", ramp_speed.out), ("back", ramp_speed.back)):
         for roll, stands_out in zip(way.rolls_m, way.stands_out, strict=True) if way else ():
             if stands_out:
                 yield (
                     f"A roll {name} of {wording.taped(roll)} stands out from the others. It counts until you"
                     " leave it out: was it knocked, or did it meet a mark?"
                 )
-    if found.flat_range_ft is not None:
-        falls, rises = (speed_text(speed) for speed in found.flat_range_ft)
+    if ramp_speed.flat_range_ft is not None:
+        falls, rises = (speed_text(speed) for speed in ramp_speed.flat_range_ft)
         yield (
             f"One way only. If the ground falls {wording.slope(PERCENT)} that way the speed is {falls}, if it"
             f" rises as much {rises}. Roll back along the same line, or lay a level beside it."
         )
-    elif found.out is None or found.back is None:
+    elif ramp_speed.out is None or ramp_speed.back is None:
         yield "One way only, with the level's slope taken out. Rolling back as well is surer."
     if paced:
         own = "your" if wording.calibration.own_pace else "the usual"
@@ -61,8 +65,8 @@ def _corrected(ramp: Ramp) -> str:
     return f", as the standard ramp would roll them (×{by:.2f})" if abs(by - 1.0) > 0.005 else ""
 
 
-def _slope(found: RampSpeed, wording: Wording) -> str:
-    slope = found.slope
+def _slope(ramp_speed: RampSpeed, wording: Wording) -> str:
+    slope = ramp_speed.slope
     assert slope is not None
     sure = f"within {wording.slope(max(slope.within, LEVEL_SLOPE))}"
     if abs(slope.value) < LEVEL_SLOPE:
@@ -72,8 +76,8 @@ def _slope(found: RampSpeed, wording: Wording) -> str:
     return f"The ground {how}: both ways together cancel it."
 
 
-def _grain(found: RampSpeed, instrument: str) -> str:
-    grain = found.grain
+def _grain(ramp_speed: RampSpeed, instrument: str) -> str:
+    grain = ramp_speed.grain
     assert grain is not None
     noun = INSTRUMENT_WORDS[instrument].noun
     sure = f"within {grain.within:.2f}"
@@ -91,15 +95,15 @@ def set_up_words(ramp: Ramp, wording: Wording) -> str:
     return f"Lift the upper end {wording.short(ramp.lift_m)}; {rolls}."
 
 
-def hidden_words(green: HiddenGreen, found: RampSpeed | None, wording: Wording) -> str:
+def hidden_words(green: HiddenGreen, ramp_speed: RampSpeed | None, wording: Wording) -> str:
     """Return what a simulated green really is, and how near the rolls came."""
     way = "up" if green.slope >= 0.0 else "down"
     grows = "out" if green.grain >= 0.0 else "back"
     slope = f"{wording.slope(abs(green.slope))} {way} the way out"
     grain = f"grain {abs(green.grain):.2f} growing the way {grows}"
     said = f"Hidden were speed {speed_text(green.speed_ft)}, {slope} and {grain}."
-    if found is None:
+    if ramp_speed is None:
         return said
-    off = found.speed_ft.value - green.speed_ft
-    held = "within" if abs(off) <= found.speed_ft.within else "outside"
+    off = ramp_speed.speed_ft.value - green.speed_ft
+    held = "within" if abs(off) <= ramp_speed.speed_ft.within else "outside"
     return f"{said} Your speed is {tidy(abs(off), 2)} ft off: {held} what it said of itself."

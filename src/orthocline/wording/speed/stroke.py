@@ -7,11 +7,13 @@ from orthocline.wording.speed.method_words import ROLL_ALLOWED, FigureWords, Met
 PAIRED = "Each stroke needs its roll: as many of one as of the other."
 
 
-def _found(found: Findings) -> str:
-    rate = found.stroke_rate
+def _made_of(findings: Findings) -> str:
+    rate = findings.stroke_rate
     assert rate is not None
     sure = tidy(100.0 * rate.within / rate.value, 0)
-    return f"From {len(found.figures['rolls'])} putts on level ground; your calibration is good to {sure} %."
+    return (
+        f"From {len(findings.figures['rolls'])} putts on level ground; your calibration is good to {sure} %."
+    )
 
 
 WORDS = MethodWords(
@@ -37,6 +39,6 @@ WORDS = MethodWords(
             PAIRED,
         ),
     },
-    _found,
+    _made_of,
     "by calibrated stroke,",
 )

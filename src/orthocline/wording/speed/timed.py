@@ -4,8 +4,8 @@ from orthocline.core.speed import Findings
 from orthocline.wording.speed.method_words import ROLL_ALLOWED, FigureWords, MethodWords, always
 
 
-def _found(found: Findings) -> str:
-    count = len(found.figures["times"])
+def _made_of(findings: Findings) -> str:
+    count = len(findings.figures["times"])
     more = "" if count > 2 else " Three times are surer."
     return f"From {count} {'time' if count == 1 else 'times'}, the slide counted; on level ground.{more}"
 
@@ -29,6 +29,6 @@ WORDS = MethodWords(
             "Check the times: no ball rolls so far in so short a time.",
         ),
     },
-    _found,
+    _made_of,
     "by timed putt,",
 )

@@ -5,11 +5,11 @@ let newer = []; // the fields that were typed in since
 let focused = "";
 
 const fields = () => [...document.querySelectorAll("#inputs input[type=text]")];
-const emptyField = (kind) => [...document.querySelectorAll(`[data-try=${kind}]`)].find((field) => !field.value);
+const emptyField = (kind) => [...document.querySelectorAll(`[data-trial=${kind}]`)].find((field) => !field.value);
 
 // Leaving a field tells the page of its change, once: Enter leaves it and sends nothing itself.
 document.addEventListener("keydown", (event) => {
-  const kind = event.target.dataset.try;
+  const kind = event.target.dataset.trial;
   if (event.key !== "Enter" || !kind || !event.target.value) return;
   event.preventDefault();
   const next = emptyField(kind);
