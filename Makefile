@@ -3,7 +3,7 @@ PY := .venv/bin/python
 RUN := .venv/bin/orthocline
 export NUMBA_CACHE_DIR := $(CURDIR)/var/numba
 
-.PHONY: run test setup check format bench chaos screenshots assets stop
+.PHONY: run test setup check format bench chaos screenshots assets structure stop
 
 run:
 	@scripts/setup run
@@ -40,6 +40,9 @@ screenshots: setup
 assets: setup
 	@scripts/assets
 	@$(PY) scripts/letter_widths.py
+
+structure: setup
+	@$(PY) scripts/draw_structure.py
 
 stop:
 	@if [ -x $(RUN) ]; then $(RUN) db stop; fi

@@ -2,6 +2,7 @@
 
 import ast
 import importlib
+import importlib.util
 import re
 import subprocess
 from pathlib import Path
@@ -58,6 +59,22 @@ def test_the_linter_knows_every_feature_and_every_room():
     rooms = {path.parent.name for path in (ROOT / "src/orthocline/core").glob("*/__init__.py")}
     assert {name for name in features if f'"orthocline.web.{name}"' not in contracts} == set()
     assert {name for name in rooms if f'"orthocline.core.{name}.*"' not in contracts} == set()
+
+
+def test_the_drawn_structure_is_what_the_imports_are():
+    spec = importlib.util.spec_from_file_location("draw_structure", ROOT / "scripts/draw_structure.py")
+    script = importlib.util.module_from_spec(spec)
+    spec.loader.exec_module(script)
+    assert script.drawing() == (ROOT / "docs/structure.svg").read_text(), "run `make structure`"
+
+
+def test_what_the_structure_says_is_there():
+    page = (ROOT / "docs/structure.md").read_text()
+    assert "structure.svg" in page
+    for path in re.findall(r"`([a-z_]+/[a-z_/]+\.py)`", page):
+        floors = [ROOT / "src/orthocline" / path, ROOT / path]
+        rooms = [ROOT / "src/orthocline" / floor / path for floor in ("core", "wording", "drawing")]
+        assert any(place.exists() for place in (*floors, *rooms)), path
 
 
 def test_docs_name_every_command_and_setting():

@@ -62,6 +62,17 @@ def test_rolls_are_entered_one_after_another_with_the_enter_key(page):
     page.until(lambda: "back=9+ft" in page.driver.current_url)
 
 
+def test_the_next_field_comes_with_a_later_answer_where_typing_was_faster(page, live):
+    page.go(RAMP)
+    live.slow["out=9+ft"] = threading.Event()
+    page.find("#out-1").click()
+    for words in ("9 ft", "9 ft 3 in", "9 ft 2 in"):
+        ActionChains(page.driver).send_keys(words, Keys.ENTER).perform()
+    live.slow["out=9+ft"].set()
+    page.until(lambda: page.focused() == "out-4")
+    assert [page.value(f"out-{i}") for i in (1, 2, 3)] == ["9 ft", "9 ft 3 in", "9 ft 2 in"]
+
+
 def test_what_is_typed_while_an_answer_comes_is_not_lost(page, live):
     page.go(RAMP)
     live.slow["out=9+ft"] = threading.Event()

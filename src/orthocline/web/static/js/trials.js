@@ -1,5 +1,5 @@
-// Tries entered one after another: Enter goes on to the next field, and what is being typed outlives an answer.
-let wanted = ""; // the kind of try whose next empty field is to be typed in, once the answer has brought it
+// Trials entered one after another: Enter goes on to the next field, and what is being typed outlives an answer.
+let wanted = ""; // the kind of trial whose next empty field is to be typed in, once the answer has brought it
 let sent = new Map(); // what was in each field as the answer was asked for
 let newer = []; // the fields that were typed in since
 let focused = "";
@@ -21,6 +21,10 @@ document.addEventListener("keydown", (event) => {
   }
 });
 
+document.addEventListener("focusin", () => {
+  wanted = "";
+});
+
 // An answer knows what was in the fields as it was asked for; what was typed since is put back over it.
 document.body.addEventListener("htmx:beforeRequest", () => {
   sent = new Map(fields().map((field) => [field.id, field.value]));
@@ -36,7 +40,8 @@ document.body.addEventListener("htmx:afterSwap", () => {
     const field = document.getElementById(id);
     if (field) field.value = value;
   }
+  // An answer that was asked for before the last trial may not have the next field yet: it comes with a later one.
   const next = wanted && emptyField(wanted);
+  if (next) wanted = "";
   (next || document.getElementById(focused))?.focus();
-  wanted = "";
 });

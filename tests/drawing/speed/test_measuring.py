@@ -10,29 +10,21 @@ from hypothesis import strategies as st
 
 from orthocline.core.constants import BALL_RADIUS_M
 from orthocline.core.estimate import Estimate
-from orthocline.core.log import Finish
 from orthocline.core.speed import (
     STANDARD_RAMP,
     Groove,
     Ramp,
     Rods,
-    StrokePutt,
     one_way,
     score_zero_putts,
     speed_from_rolls,
-    stroke_rate,
 )
-from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.drawing.account.measures import stride_drawing, strokes_drawing
-from orthocline.drawing.log.finish import target
-from orthocline.drawing.log.small_finish import small_finish
-from orthocline.drawing.scene import Disc, Words
+from orthocline.core.units import FOOT_M
 from orthocline.drawing.speed.ramp import END, END_RADIUS, FOOT, ramp_plan
 from orthocline.drawing.speed.scales import speed_scale, zero_plan
 from orthocline.drawing.speed.tape import LEFT as TAPE_LEFT
 from orthocline.drawing.speed.tape import Roll
 from orthocline.drawing.speed.trend import BOTTOM, LEFT, RIGHT, TOP, Measured, trend
-from orthocline.wording.calibration import Calibration
 from orthocline.wording.dates import Calendar
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
@@ -182,46 +174,3 @@ def test_zero_putts_lie_to_scale_about_their_target():
     assert [ball.fill for ball in balls] == ["solid", "open", "open"], "the good ones are full"
     assert [words.text for words in plan.items_named("stopped")] == ["6 in past", "12 in short", "4 ft past"]
     assert (across(plan.item("average")) - target_x) / per_foot == pytest.approx(3.5 / 3, abs=0.01)
-
-
-def test_strides_are_drawn_beside_the_usual_yard():
-    drawn = stride_drawing(Wording(calibration=Calibration(0.75, 0.30, own_pace=True)))
-    paces, yards = (drawn.item(name).spots[::2, 0] for name in ("paces", "yards"))
-    feet = [(foot.spots[:, 0].min(), foot.spots[:, 0].max()) for foot in drawn.items_named("foot")]
-    assert [left for left, _ in feet] == pytest.approx(paces)
-    step = paces[1] - paces[0]
-    assert step / (yards[1] - yards[0]) == pytest.approx(0.75 / 0.9144, abs=0.01)
-    assert (feet[0][1] - feet[0][0]) / step == pytest.approx(0.30 / 0.75, abs=0.01)
-    assert drawn.item("pace").text == "your pace 2.5 ft"
-
-
-def test_strokes_lie_on_the_line_that_they_calibrate():
-    putts = [StrokePutt(s * INCH_M, (s / 10) ** 2 * 2.0, 10.0) for s in (8.0, 12.0, 16.0)]
-    drawn = strokes_drawing(putts, stroke_rate(putts), USUAL_WORDING)
-    (x0, y0), (x1, y1) = drawn.item("rate").spots
-    for x, y in (dot.at for dot in drawn.items_named("putt")):
-        assert (y0 - y) / (x - x0) == pytest.approx((y0 - y1) / (x1 - x0), rel=0.01)
-    assert strokes_drawing([], None, USUAL_WORDING) is None
-
-
-@pytest.mark.parametrize("metric", [False, True])
-@pytest.mark.parametrize(("along", "across"), [(0.05, 0.0), (0.6, -0.4), (-2.0, 3.0), (0.45, 0.45)])
-def test_the_finish_lies_to_scale_and_its_rings_names_keep_clear_of_it(metric, along, across):
-    drawn = target(Finish(along, across), "", Wording(Units(metric)))
-    dot = drawn.scene.item("finish-dot")
-    per_metre = drawn.scene.data["per-near"] / (0.01 if metric else INCH_M)
-    assert (dot.at.x - 300.0) / per_metre == pytest.approx(across, abs=0.001)
-    assert (300.0 - dot.at.y) / per_metre == pytest.approx(along, abs=0.001)
-    radii = [ring.radius for ring in drawn.scene.items_named("ring")]
-    names = [one.text for one in drawn.scene.items if isinstance(one, Words) and one.text[0].isdigit()]
-    unit_m = 1.0 if metric else FOOT_M
-    assert radii == pytest.approx([float(name.split()[0]) * unit_m * per_metre for name in names])
-
-
-@pytest.mark.parametrize(("along", "across"), [(0.3, -0.2), (9.0, 0.0), (0.0, 0.0)])
-def test_the_small_finish_lies_as_the_ball_does_and_stays_on_its_sheet(along, across):
-    drawn = small_finish(False, Finish(along, across), "9 in past")
-    dot = [one for one in drawn.items if isinstance(one, Disc)][-1]
-    right, up = dot.at.x - 28.0, 28.0 - dot.at.y
-    assert (right, up) == pytest.approx((0.0, 23.0) if along > 1.5 else (across * 46 / 3, along * 46 / 3))
-    assert len(small_finish(None, None, "").items) == 3, "the cup, and a ring for what is not known"
