@@ -10,11 +10,11 @@ from orthocline.core.speed import (
     aged,
     posted_speed,
     rule_of_thumb_stroke_m,
-    speed_from_strokes,
     stroke_length_m,
     stroke_rate,
     timed_speed,
 )
+from orthocline.core.speed.stroke import speed_from_strokes
 from orthocline.core.units import FOOT_M, INCH_M
 from tests.putts import plane_putt
 

@@ -8,6 +8,7 @@ import pytest
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 
+from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.log import Finish
 from orthocline.core.roll import SpeedAtHole, Wind, read
 from orthocline.core.roll import reading as core_read
@@ -43,7 +44,7 @@ def test_a_saved_read_keeps_putt_read_and_model(session, saved):
     assert putt_of(found.putt_document).length_m == pytest.approx(14 * 12 * INCH)
     assert found.read_document["aim_right_m"] == pytest.approx(17.66 * INCH, abs=1e-4)
     assert "path" not in found.read_document
-    assert (found.model_version, found.holed) == ("1", None)
+    assert (found.model_version, found.holed) == (MODEL_VERSION, None)
 
 
 def test_a_finish_is_kept_along_and_across_and_can_be_changed(session, saved):

@@ -15,7 +15,14 @@ from orthocline.core.speed.ramp import (
     Ramp,
     Rods,
 )
-from orthocline.core.speed.ramp_rolls import ROLL_RANGE_M, OneWay, RampSpeed, one_way, speed_from_rolls
+from orthocline.core.speed.ramp_rolls import (
+    ROLL_RANGE_M,
+    OneWay,
+    RampSpeed,
+    level_speed_m,
+    one_way,
+    speed_from_rolls,
+)
 from orthocline.core.speed.simulated_ramp import (
     HIDDEN_GRAIN_RANGE,
     HIDDEN_SLOPE_RANGE,
@@ -28,7 +35,6 @@ from orthocline.core.speed.simulated_ramp import (
 from orthocline.core.speed.stroke import (
     StrokePutt,
     rule_of_thumb_stroke_m,
-    speed_from_strokes,
     stroke_length_m,
     stroke_rate,
 )
@@ -64,6 +70,7 @@ __all__ = [
     "StrokePutt",
     "ZeroScore",
     "aged",
+    "level_speed_m",
     "one_way",
     "posted_speed",
     "rule_of_thumb_stroke_m",
@@ -72,7 +79,6 @@ __all__ = [
     "simulated_roll_m",
     "some_green",
     "speed_from_rolls",
-    "speed_from_strokes",
     "stroke_length_m",
     "stroke_rate",
     "tempo_beat",

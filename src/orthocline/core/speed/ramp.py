@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from orthocline.core.constants import BALL_RADIUS_M, GRAVITY_MPS2
+from orthocline.core.constants import BALL_RADIUS_M, GRAVITY_MPS2, ROLLING_SHARE
 from orthocline.core.units import INCH_M
 
 RAMP_LENGTH_RANGE_M = (0.2, 2.0)
@@ -89,13 +89,27 @@ class Ramp:
         return math.sqrt(2.0 * GRAVITY_MPS2 * self.lift_m / (1.0 + spin))
 
     @property
-    def correction(self) -> float:
-        """Factor that makes its rolls those of the standard ramp: (v_standard / v)^2.
+    def rolling_speed_mps(self) -> float:
+        """Speed [m/s] at which the ball rolls on along the grass.
 
-        Both speeds are from the same formula, so that the losses at the foot cancel.
+        It leaves the foot at v_f, spinning at v_f / r_e, faster than it rolls. The grass turns it level, and
+        pushes it forward until it rolls; all of that acts at the point of contact, so that the angular
+        momentum about it is kept: v = (5/7) v_f cos(theta) + (2/7) v_f r/r_e.
         """
+        left = self.release_speed_mps
+        spin = left * BALL_RADIUS_M / self.rails.rolling_radius_m
+        return ROLLING_SHARE * left * math.cos(self.angle_rad) + (1.0 - ROLLING_SHARE) * spin
+
+    @property
+    def correction(self) -> float:
+        """Factor that makes its rolls those of the standard ramp: (v_standard / v)^2, both on the grass."""
+        return (STANDARD_RAMP.rolling_speed_mps / self.rolling_speed_mps) ** 2
+
+    @property
+    def former_correction(self) -> float:
+        """The correction that counted before: by the speeds at the foot, as if the spin were lost there."""
         return (STANDARD_RAMP.release_speed_mps / self.release_speed_mps) ** 2
 
 
 STANDARD_RAMP = Ramp(30.0 * INCH_M, math.radians(20.0), Groove(math.radians(145.0)))
-"""30 in at 20 degrees with a groove of 145 degrees: 1.884 m/s by the formula, 1.83 on the grass."""
+"""30 in at 20 degrees with a groove of 145 degrees: 1.884 m/s at its foot, 1.829 on the grass."""

@@ -171,18 +171,36 @@ def _single_way(
 ) -> RampSpeed:
     share, freedom = _roll_share(rolled)
     mean = rolled.mean_m
-    speed_m = _level_speed_m(mean, way * level.value if level else 0.0)
+    speed_m = level_speed_m(mean, way * level.value if level else 0.0)
     scatter = share / math.sqrt(len(rolled.rolls_m)) * speed_m**2 / mean
     per_slope_m = speed_m**2 / (2.0 * SLOPE_PER_INVERSE_M)
     slope_sd_m = level.sd * per_slope_m if level else ONE_WAY_SD_FT * FOOT_M
     sd = _sd_ft(scatter, freedom, math.hypot(slope_sd_m, speed_m * length_share_sd))
-    falls, rises = (_level_speed_m(mean, slope) / FOOT_M for slope in (-PERCENT, PERCENT))
+    falls, rises = (level_speed_m(mean, slope) / FOOT_M for slope in (-PERCENT, PERCENT))
     flat = None if level else (falls, rises)
     return RampSpeed(Estimate(speed_m / FOOT_M, sd), out, back, flat_range_ft=flat)
 
 
-def _level_speed_m(roll_m: float, rise: float) -> float:
-    """Return how far a roll of `roll_m` on ground rising by `rise` [ratio] would have gone on the level."""
+def level_speed_m(roll_m: float, rise: float) -> float:
+    """Return how far a roll on ground that rises would have gone on the level.
+
+    Parameters
+    ----------
+    roll_m : float
+        Length of the roll [m].
+    rise : float
+        Rise [ratio] of the ground the way it rolled, negative if it falls.
+
+    Returns
+    -------
+    float
+        Length [m].
+
+    Raises
+    ------
+    ValueError
+        Where the slope explains away all of the drag.
+    """
     inverse = 1.0 / roll_m - rise / (2.0 * SLOPE_PER_INVERSE_M)
     if inverse <= 0.0:
         raise ValueError("on such a slope the ball could not have stopped there")

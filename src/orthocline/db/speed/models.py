@@ -17,7 +17,8 @@ EVIDENCE_LENGTH = 2000
 class SpeedNote(UndoableEntry, Base):
     """A green speed in the golfer's book: what, where, when, by which method, and how the green was.
 
-    `evidence` holds the address of the page that found it, so that it can be gone over again.
+    `evidence` holds the address of the page that found it, so that it can be gone over again, and
+    `model_version` the version of the model that it was worked out by.
     """
 
     __tablename__ = "speed_notes"
@@ -38,6 +39,7 @@ class SpeedNote(UndoableEntry, Base):
     speed_ft: Mapped[float]
     sd_ft: Mapped[float]
     evidence: Mapped[str] = mapped_column(String(EVIDENCE_LENGTH), server_default="")
+    model_version: Mapped[str] = mapped_column(String(10), server_default="1")
     mowing: Mapped[str] = mapped_column(String(20), server_default="")
     moisture: Mapped[str] = mapped_column(String(20), server_default="")
     firmness: Mapped[str] = mapped_column(String(20), server_default="")

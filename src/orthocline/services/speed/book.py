@@ -7,6 +7,7 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
+from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.estimate import Estimate, combine
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.speed import METHODS, STALE_H, aged
@@ -18,10 +19,13 @@ from orthocline.db.speed.models import GREEN_LENGTH as GREEN_LENGTH
 from orthocline.db.speed.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.speed.queries import courses_of, newest_speed, speeds_of
 from orthocline.formats.speed_origin import SEVERAL, SpeedOrigin
+from orthocline.services.account.measures import own_measures, wording_of
 from orthocline.services.account.mode import Mode, require_practice
 from orthocline.services.errors import InvalidError
+from orthocline.services.speed.rework import FORMER_VERSION, reworked_ramp_speed
 from orthocline.services.text import short_text, tidy_text
 from orthocline.services.undo import delete_entry, find_entry, restore_entry
+from orthocline.wording.wording import USUAL_WORDING, Wording
 
 MOWING = ("mown today", "rolled today", "mown yesterday", "not mown")
 MOISTURE = ("dry", "damp", "wet")
@@ -49,7 +53,13 @@ class Condition:
 
 @dataclass(frozen=True)
 class KeptSpeed:
-    """A green speed in the book: what, where, when, by which method, and how the green was."""
+    """A green speed in the book: what, where, when, by which method, and how the green was.
+
+    Attributes
+    ----------
+    was_ft : Estimate or None
+        What it was as it was kept, where it has been worked out again since.
+    """
 
     id: int
     course: str
@@ -59,6 +69,7 @@ class KeptSpeed:
     speed_ft: Estimate
     evidence: str
     condition: Condition
+    was_ft: Estimate | None = None
 
     @property
     def place(self) -> str:
@@ -154,6 +165,7 @@ def keep_speed(
         speed_ft=speed_ft.value,
         sd_ft=speed_ft.sd,
         evidence=evidence[:EVIDENCE_LENGTH],
+        model_version=MODEL_VERSION,
     )
     _describe(note, course, green, condition or Condition())
     return add_once(session, note)
@@ -196,22 +208,37 @@ def _describe(note: SpeedNote, course: str, green: str, condition: Condition) ->
     note.note = short_text("note", condition.note, NOTE_LENGTH)
 
 
-def _kept(note: SpeedNote) -> KeptSpeed:
+def _is_former(note: SpeedNote) -> bool:
+    """Return whether a speed was worked out before ramps were counted as they are now."""
+    return note.method == "ramp" and note.model_version == FORMER_VERSION
+
+
+def _kept(note: SpeedNote, wording: Wording) -> KeptSpeed:
+    kept = Estimate(note.speed_ft, note.sd_ft)
+    again = reworked_ramp_speed(kept, note.evidence, wording) if _is_former(note) else None
     return KeptSpeed(
         note.id,
         note.course,
         note.green,
         note.measured_at,
         note.method,
-        Estimate(note.speed_ft, note.sd_ft),
+        again or kept,
         note.evidence,
         Condition(note.mowing, note.moisture, note.firmness, note.trueness, note.smoothness, note.note),
+        kept if again else None,
     )
+
+
+def _all_kept(session: Session, golfer: Golfer, notes: Sequence[SpeedNote]) -> list[KeptSpeed]:
+    """Return rows of the book; what was typed without a unit is in the golfer's."""
+    former = any(map(_is_former, notes))
+    wording = wording_of(own_measures(session, golfer)) if former else USUAL_WORDING
+    return [_kept(note, wording) for note in notes]
 
 
 def list_speeds(session: Session, golfer: Golfer, course: str = "") -> list[KeptSpeed]:
     """Return the golfer's speeds, newest first, of all courses or of one."""
-    return [_kept(note) for note in speeds_of(session, golfer.id, course=course)]
+    return _all_kept(session, golfer, speeds_of(session, golfer.id, course=course))
 
 
 def list_courses(session: Session, golfer: Golfer) -> Sequence[str]:
@@ -221,7 +248,8 @@ def list_courses(session: Session, golfer: Golfer) -> Sequence[str]:
 
 def find_speed(session: Session, golfer: Golfer, note_id: int) -> KeptSpeed:
     """Return one speed of the golfer's own book; raises as `find_entry` does."""
-    return _kept(find_entry(session, SpeedNote, golfer, note_id, MISSING))
+    (kept,) = _all_kept(session, golfer, [find_entry(session, SpeedNote, golfer, note_id, MISSING)])
+    return kept
 
 
 def delete_speed(session: Session, golfer: Golfer, note_id: int) -> None:
@@ -248,7 +276,7 @@ def day_speed(session: Session, golfer: Golfer, now: datetime, place: str = "") 
     day = newest.measured_at - DAY
     notes = speeds_of(session, golfer.id, course=newest.course, green=green, since=day) if green else ()
     notes = notes or speeds_of(session, golfer.id, course=newest.course, since=day)
-    return combined(tuple(_kept(note) for note in notes), now)
+    return combined(tuple(_all_kept(session, golfer, notes)), now)
 
 
 def combined(notes: tuple[KeptSpeed, ...], now: datetime) -> DaySpeed:

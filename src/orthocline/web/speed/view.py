@@ -12,8 +12,7 @@ from orthocline.drawing.speed.trend import Measured, trend
 from orthocline.services.speed.book import Condition, DaySpeed, KeptSpeed
 from orthocline.wording.dates import Calendar
 from orthocline.wording.figures import speed_text
-from orthocline.wording.speed.book import because, condition_words
-from orthocline.wording.speed.methods import METHOD_WORDS
+from orthocline.wording.speed.book import because, condition_words, how_words
 
 
 @dataclass(frozen=True)
@@ -79,7 +78,7 @@ def row(note: KeptSpeed, calendar: Calendar) -> Row:
         note.place,
         calendar.moment(note.measured_at),
         calendar.here(note.measured_at).isoformat(timespec="minutes"),
-        METHOD_WORDS[note.method].noun,
+        how_words(note.method, note.was_ft),
         _condition(note.condition),
         note.condition.note,
         f"{page}?{note.evidence}" if note.evidence else "",

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 
+from orthocline.core.estimate import Estimate
 from orthocline.wording.figures import speed_text
 from orthocline.wording.speed.methods import METHOD_WORDS
 
@@ -12,6 +13,12 @@ def because(measures: Sequence[tuple[str, float]], when: str) -> str:
         return f"By {METHOD_WORDS[measures[0][0]].noun}, {when}."
     parts = ", ".join(f"{METHOD_WORDS[method].noun} {speed_text(speed_ft)}" for method, speed_ft in measures)
     return f"From {len(measures)} measures, the surer ones weighing more ({parts}), {when}."
+
+
+def how_words(method: str, was_ft: Estimate | None) -> str:
+    """Return how a speed was measured, and what it was [ft] where it has been worked out again."""
+    noun = METHOD_WORDS[method].noun
+    return f"{noun}, {speed_text(was_ft.value)} before ramps were counted anew" if was_ft else noun
 
 
 def condition_words(words: Sequence[str], trueness: int | None, smoothness: int | None) -> str:
