@@ -21,7 +21,13 @@ USUAL_PACING_SD: Final = 0.05
 RAMP_SD_FT: Final = 0.15
 """Ramp: what its set-up and the place on the green add to the scatter of its rolls."""
 ONE_WAY_SD_FT: Final = 0.5
-"""Ramp: what rolling one way adds on ground that was not proved level."""
+"""Ramp: the least that rolling one way on ground that was not proved level adds."""
+UNPROVED_SLOPE_SD: Final = 0.0075
+"""Slope [ratio] of ground that looks level and was not proved to be: a flat spot found by eye."""
+GRAIN_SD: Final = 0.03
+"""Strength of grain along a line where nobody noted any: with it or against it by 0.06."""
+TIMED_GRADE_SD: Final = 0.0025
+"""Grade [ratio] along a timed putt on ground that was taken to be level, where no level was laid."""
 RAMP_ROLL_SHARE: Final = 0.03
 """Ramp: usual scatter of one roll, as a share of it, where too few were made to tell."""
 TAPE_SHARE: Final = 0.005

@@ -12,14 +12,16 @@ from orthocline.core.speed import (
     rule_of_thumb_stroke_m,
     stroke_length_m,
     stroke_rate,
-    timed_speed,
 )
 from orthocline.core.speed.stroke import speed_from_strokes
+from orthocline.core.speed.timed import timed_speed
 from orthocline.core.units import FOOT_M, INCH_M
 from tests.putts import plane_putt
 
 HUNDREDTH_FT = 0.01
 INCH_FT = 1 / 12
+PROVED = Estimate(0.0, 0.0)
+"""Ground proved to be level."""
 
 
 def test_posted_is_sure_to_a_foot_that_day_and_a_foot_and_a_half_after():
@@ -43,18 +45,18 @@ def test_a_timed_putt_finds_the_speed_that_rolled_it(speed_ft, length_ft):
     total = slid.distance_m + rolling**2 / (2 * drag)
     assert total == pytest.approx(length_ft * FOOT_M)
     time = slid.duration_s + rolling / drag
-    found = timed_speed(length_ft * FOOT_M, [time])
+    found = timed_speed(length_ft * FOOT_M, [time], grade=PROVED)
     assert found.value == pytest.approx(speed_ft, abs=HUNDREDTH_FT)
-    late = timed_speed(length_ft * FOOT_M, [time + 0.15]).value - found.value
+    late = timed_speed(length_ft * FOOT_M, [time + 0.15], grade=PROVED).value - found.value
     assert found.within == pytest.approx(abs(late), rel=0.1)
 
 
 def test_more_times_are_surer_and_a_time_too_short_is_refused():
-    one = timed_speed(4.0, [3.5])
-    four = timed_speed(4.0, [3.45, 3.55, 3.5, 3.5])
+    one = timed_speed(4.0, [3.5], grade=PROVED)
+    four = timed_speed(4.0, [3.45, 3.55, 3.5, 3.5], grade=PROVED)
     assert four.within == pytest.approx(one.within / 2, rel=0.05)
     assert timed_speed(4.0, [3.0, 3.5, 4.0]).within > four.within
-    assert timed_speed(4.0, [3.5], 0.05).within > one.within
+    assert timed_speed(4.0, [3.5], 0.05, PROVED).within > one.within
     with pytest.raises(ValueError, match="so short a time"):
         timed_speed(20.0, [0.5])
 

@@ -7,7 +7,7 @@ import numpy as np
 import pytest
 
 from orthocline.core.estimate import Estimate, combine
-from orthocline.core.speed import STANDARD_RAMP, Findings, HiddenGreen
+from orthocline.core.speed import STANDARD_RAMP, Findings, HiddenGreen, aged
 from orthocline.core.units import FOOT_M
 from orthocline.services.account.accounts import delete_account, export_account
 from orthocline.services.account.mode import Mode
@@ -207,3 +207,12 @@ def test_a_seed_is_always_the_same_green_and_the_same_rolls():
 def test_the_beat_halves_whatever_goes_back():
     beat = dict(stroke_beat(Mode.PRACTICE, 0.8).sounds)
     assert beat == {"start": 0.0, "top": 0.8, "strike": pytest.approx(1.2), "mark": pytest.approx(2.2)}
+
+
+def test_notes_of_a_day_age_together(session, golfer):
+    for _ in range(3):
+        kept_speed(session, golfer, 10.0, within=0.3, hours=12.0)
+    day = day_speed(session, golfer, now())
+    alone = aged(Estimate(10.0, 0.15), 12.0)
+    assert day.speed_ft.within > 0.9 * alone.within, "three notes do not take the day's drift away"
+    assert day.speed_ft.within == pytest.approx(aged(Estimate(10.0, 0.15 / 3**0.5), 12.0).within, abs=0.01)

@@ -19,6 +19,7 @@ from orthocline.core.speed.ramp_rolls import (
     ROLL_RANGE_M,
     OneWay,
     RampSpeed,
+    across_share,
     level_speed_m,
     one_way,
     speed_from_rolls,
@@ -38,7 +39,6 @@ from orthocline.core.speed.stroke import (
     stroke_length_m,
     stroke_rate,
 )
-from orthocline.core.speed.timed import timed_speed
 from orthocline.core.speed.zero_putts import FIGURES as ZERO_FIGURES
 from orthocline.core.speed.zero_putts import ZeroScore, score_zero_putts
 
@@ -69,6 +69,7 @@ __all__ = [
     "SpeedMethod",
     "StrokePutt",
     "ZeroScore",
+    "across_share",
     "aged",
     "level_speed_m",
     "one_way",
@@ -82,5 +83,4 @@ __all__ = [
     "stroke_length_m",
     "stroke_rate",
     "tempo_beat",
-    "timed_speed",
 ]

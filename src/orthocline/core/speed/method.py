@@ -14,6 +14,8 @@ class Quantity(StrEnum):
     """A length along the green [m]."""
     NEAR = "near"
     """A length such as that of a stroke [m]."""
+    SLOPE = "slope"
+    """A slope [ratio]."""
     TIME = "time"
     """A time [s]."""
     GREEN_SPEED = "green_speed"
@@ -34,12 +36,15 @@ class Figure:
         The least and the most that make sense, in that unit.
     many : bool
         Whether it is tried several times.
+    optional : bool
+        Whether the method does without it.
     """
 
     name: str
     quantity: Quantity
     between: tuple[float, float]
     many: bool = False
+    optional: bool = False
 
 
 @dataclass(frozen=True)

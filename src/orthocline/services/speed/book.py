@@ -304,7 +304,7 @@ def beside_the_book(
     if day is None or day.stale:
         return [], None
     kept = [(note, aged_note(note, now)) for note in day.notes[:most]]
-    return kept, combine([speed_ft, *(estimate for _, estimate in kept)])
+    return kept, combine([speed_ft, _combined(day.notes[:most], now)])
 
 
 def hours_since(then: datetime, now: datetime) -> float:
@@ -313,4 +313,6 @@ def hours_since(then: datetime, now: datetime) -> float:
 
 
 def _combined(notes: Sequence[KeptSpeed], at: datetime) -> Estimate:
-    return combine([aged_note(note, at) for note in notes])
+    """Return what a day's notes, newest first, make together: the green has aged for all of them at once."""
+    newest = notes[0].measured_at
+    return aged(combine([aged_note(note, newest) for note in notes]), hours_since(newest, at))

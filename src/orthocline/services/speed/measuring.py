@@ -76,7 +76,7 @@ def speed_by(mode: Mode, method: str, findings: Findings) -> Estimate:
     require_practice(mode, WHAT)
     how, words = METHODS[method], METHOD_WORDS[method]
     for figure in how.figures:
-        if not findings.figures.get(figure.name):
+        if not figure.optional and not findings.figures.get(figure.name):
             raise InvalidError(figure.name, words.figures[figure.name].missing)
     assert how.speed is not None
     try:

@@ -18,6 +18,7 @@ from orthocline.wording.quantities import (
     parse_green_speed_ft,
     parse_near_m,
     parse_seconds,
+    parse_slope,
 )
 from orthocline.wording.speed.method_words import MethodWords
 from orthocline.wording.speed.methods import METHOD_WORDS
@@ -30,6 +31,7 @@ USUAL = "posted"
 PARSERS: Mapping[Quantity, Callable[[str, Wording], float]] = {
     Quantity.FAR: parse_far_m,
     Quantity.NEAR: parse_near_m,
+    Quantity.SLOPE: lambda text, wording: parse_slope(text, 1.0, wording)[0],
     Quantity.TIME: lambda text, _: parse_seconds(text),
     Quantity.GREEN_SPEED: lambda text, _: parse_green_speed_ft(text),
 }

@@ -2,13 +2,15 @@
 
 from collections.abc import Iterator
 
-from orthocline.core.speed import HiddenGreen, OneWay, Ramp, RampSpeed
+from orthocline.core.speed import HiddenGreen, OneWay, Ramp, RampSpeed, across_share
 from orthocline.core.units import PERCENT
 from orthocline.wording.figures import speed_text, tidy
 from orthocline.wording.instruments import INSTRUMENT_WORDS
 from orthocline.wording.speed.method_words import MethodWords
 from orthocline.wording.wording import Wording
 
+ACROSS = 0.01
+"""Slope [ratio] across the line for which it is said what it does."""
 LEVEL_SLOPE = 0.0005
 """Slopes below a twentieth of a percent are said as level."""
 
@@ -28,6 +30,11 @@ def ramp_details(ramp_speed: RampSpeed, ramp: Ramp, wording: Wording, instrument
         sentences.append(_slope(ramp_speed, wording))
     if ramp_speed.grain is not None:
         sentences.append(_grain(ramp_speed, instrument))
+    longer = 100.0 * across_share(ramp_speed.speed_ft.value, ACROSS)
+    slope = wording.slope(ACROSS)
+    sentences.append(
+        f"A fall of {slope} across the line, or grain as strong, makes rolls {tidy(longer)} % long."
+    )
     return sentences
 
 
