@@ -41,7 +41,7 @@ def read_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
             for code, message in zip(read.warnings, messages, strict=True)
         ],
         "entry_clock_hours": read.entry_clock_hours,
-        "entry_window_hours": list(read.entry_window_hours) if read.entry_window_hours else None,
+        "entry_window_hours": [hour % 12.0 for hour in read.entry_window_hours or ()] or None,
         **_calls(read),
         "make_window": {
             "launch_angle_right_deg": _window(window.right_rad, math.degrees(1.0)),

@@ -6,10 +6,12 @@ from typing import Any
 
 import numpy as np
 
-from orthocline.core.calls.marks import FINE, Mark, between_rows, mark_after, right_m
+from orthocline.core.calls.marks import FINE, Mark, mark_after, right_m
 from orthocline.core.calls.school import School
 from orthocline.core.roll import Read
 
+LOOKS = 257
+"""The way to the hole is looked at so often; the row after the hole is no part of it."""
 STRAIGHT_M = 1e-6
 """A way that leaves the ball-hole line by less than this [m] has no apex."""
 
@@ -38,12 +40,14 @@ def apex_of(read: Read) -> Apex | None:
         The apex; None on a straight putt.
     """
     putt, track = read.putt, read.track
-    off = np.abs(right_m(putt, track.samples))
     end_s = min(read.aim.time_to_hole_s, track.duration_s)
-    top = int(np.argmax(off[: int(np.searchsorted(track.samples[:, 0], end_s)) + 1]))
+    rows = track.even_times(0.0, end_s, LOOKS)
+    off = np.abs(right_m(putt, rows))
+    top = int(np.argmax(off))
     if off[top] < STRAIGHT_M:
         return None
-    fine = between_rows(track, top - 1, 2)
+    near = rows[max(top - 1, 0), 0], rows[min(top + 1, LOOKS - 1), 0]
+    fine = track.even_times(float(near[0]), float(near[1]), FINE)
     off = np.abs(right_m(putt, fine))
     i = min(max(int(np.argmax(off)), 1), FINE - 2)
     before, here, after = off[i - 1 : i + 2]

@@ -194,7 +194,7 @@ def capture_row(rows: Any, x_m: float, y_m: float) -> tuple[float, float, float,
     closest, speed, rim_x, rim_y = math.inf, -1.0, math.nan, math.nan
     for i in range(len(rows) - 1):
         away = math.hypot(rows[i, 1] - x_m, rows[i, 2] - y_m)
-        if away - (rows[i + 1, 5] - rows[i, 5]) > min(closest, 1.0):
+        if away - (rows[i + 1, 5] - rows[i, 5]) > closest:
             continue
         share = closest_share(rows, i, x_m, y_m)
         x, y, _, _ = between(rows, i, share)

@@ -4,6 +4,8 @@ import math
 from collections.abc import Callable
 from dataclasses import dataclass
 
+import numpy as np
+
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll.aim import Aim, Launch, Roller
 from orthocline.core.roll.capture import Capture, capture_of, drop_margin_mps
@@ -12,11 +14,13 @@ from orthocline.core.roll.roots import root_finder
 
 COARSE_SHARE = 0.2
 """Steps of the tracks that are only asked whether they drop; benchmarks/step.py gives the error."""
-WIDENINGS = 24
+WIDENINGS, GROWTH, DIP_STEPS = 60, 1.15, 16
 TOLERANCE = 2e-3
-"""The edges are found to this share of the first step outward: a thousandth of the window."""
+"""The edges are found to this share of the first step outward: a hundredth of the window or better."""
 INSIDE = 0.003
 """The balls at the ends are rolled so far inside the window, as a share of it."""
+ENTRIES = 9
+"""Balls rolled across the window for where they go in: the hour turns back inside some windows."""
 
 
 @dataclass(frozen=True)
@@ -37,14 +41,13 @@ class MakeWindow:
         Launch angles [rad] to the right of the hole's direction, at the read's speed.
     speed_mps : Window
         Launch speeds [m/s], on the read's line.
-    leftmost, rightmost : Capture
-        How the balls at the two ends of the angle window meet the hole.
+    entries : tuple of Capture
+        How balls meet the hole whose start lines lie evenly from end to end of the angle window.
     """
 
     right_rad: Window
     speed_mps: Window
-    leftmost: Capture
-    rightmost: Capture
+    entries: tuple[Capture, ...]
 
 
 def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
@@ -79,19 +82,41 @@ def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
     step = 0.02 * speed
     speeds = Window(_edge(at_speed, speed, -step), _edge(at_speed, speed, step))
     # The edges lie within a tolerance of the last launch that drops: look just inside.
-    ends = (
-        capture_of(roll(Launch(edge + INSIDE * (right - edge), speed)), hole)
-        for edge in (angles.least, angles.most)
+    first, last = (edge + INSIDE * (right - edge) for edge in (angles.least, angles.most))
+    between = np.linspace(first, last, ENTRIES).tolist()
+    return MakeWindow(
+        angles, speeds, tuple(capture_of(roll(Launch(one, speed), COARSE_SHARE), hole) for one in between)
     )
-    return MakeWindow(angles, speeds, *ends)
 
 
 def _edge(margin: Callable[[float, None], float], inside: float, step: float) -> float:
-    """Return where the margin first turns negative, going from `inside` by growing steps."""
+    """Return where the margin first turns negative, going from `inside` by steps.
+
+    A gap between two ways to drop may be narrower than a step: where the margin dips between three launches,
+    its least is looked for, and the window ends there if that is negative.
+    """
     tolerance = TOLERANCE * abs(step)
+    find = root_finder(margin)
+    before, here = (inside, math.inf), (inside, margin(inside, None))
     for _ in range(WIDENINGS):
-        outside = inside + step
-        if margin(outside, None) < 0.0:
-            return root_finder(margin)(None, inside, outside, tolerance)
-        inside, step = outside, 1.5 * step
-    return inside
+        ahead = here[0] + step, margin(here[0] + step, None)
+        if ahead[1] < 0.0:
+            return find(None, here[0], ahead[0], tolerance)
+        if here[1] < min(before[1], ahead[1]) and before[1] < math.inf:
+            least = _least(margin, before[0], ahead[0])
+            if margin(least, None) < 0.0:
+                return find(None, before[0], least, tolerance)
+        before, here, step = here, ahead, GROWTH * step
+    return here[0]
+
+
+def _least(margin: Callable[[float, None], float], low: float, high: float) -> float:
+    """Return where between two launches the margin is least (golden section)."""
+    share = 0.5 * (math.sqrt(5.0) - 1.0)
+    for _ in range(DIP_STEPS):
+        a, b = high - share * (high - low), low + share * (high - low)
+        if margin(a, None) < margin(b, None):
+            high = b
+        else:
+            low = a
+    return 0.5 * (low + high)

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from orthocline.core.roll.aim import WIDEST_AIM_RAD, Aim, aim, roller
 from orthocline.core.roll.capture import Capture, capture_of
-from orthocline.core.roll.entry import entry_clock_hours
+from orthocline.core.roll.entry import entry_clock_hours, entry_range_hours
 from orthocline.core.roll.make_window import MakeWindow, make_window
 from orthocline.core.roll.putt import Putt
 from orthocline.core.roll.track import Track
@@ -50,7 +50,8 @@ class Read:
     entry_clock_hours : float or None
         Hour on the rim where the ball goes in; None where it passes too fast to meet the rim's drop.
     entry_window_hours : tuple of two float, or None
-        The earliest and the latest hour of the read and of the two ends of its make window in angle.
+        The earliest and the latest hour of all start lines in its make window. The first lies from 0 to 12;
+        the last is greater, and beyond 12 where twelve o'clock is among them.
     make_window : MakeWindow or None
     path, path_past : ndarray, shape (101, 4) and (21, 4)
         Rows of t [s], x, y [m], v [m/s]: to the hole, and on from there with the hole covered.
@@ -137,12 +138,8 @@ def read_as_solved(putt: Putt, solved: Aim) -> Read:
 def _entry_window(putt: Putt, window: MakeWindow | None, capture: Capture) -> tuple[float, float] | None:
     if window is None:
         return None
-    hours = [
-        entry_clock_hours(putt, met.rim)
-        for met in (window.leftmost, window.rightmost, capture)
-        if met.rim is not None
-    ]
-    return min(hours), max(hours)
+    rims = [met.rim for met in (*window.entries, capture) if met.rim is not None]
+    return entry_range_hours([entry_clock_hours(putt, rim) for rim in rims])
 
 
 def _warnings(solved: Aim, capture: Capture, *, useful: bool) -> Iterator[ReadWarning]:
