@@ -14,7 +14,7 @@ from click.testing import CliRunner
 from orthocline.cli.main import main
 from orthocline.cli.read import _bounded_lines
 from orthocline.formats.putt_document import (
-    LARGEST_BYTES,
+    LARGEST_LINE,
     DocumentError,
     document_of,
     parse_putt,
@@ -32,6 +32,8 @@ DOCUMENT = {
     "pace": {"past_m": 0.3048},
 }
 GRAIN = {"strength": 0.1, "toward_deg": 120.0}
+READING = {"at": 0.5, "side_percent": 1.0, "grade_percent": 0.0}
+FLAT = {"kind": "grid", "origin_m": [-1, -2], "spacing_m": 2.0, "heights_m": [[0.0] * 4] * 4}
 
 
 def changed(**members):
@@ -51,7 +53,18 @@ BAD = [
     (changed(pace={"firm": 1}), "/pace/firm"),
     (changed(surface={"kind": "plane", "tilt_percent": 26, "downhill_deg": 0}), "/surface/tilt_percent"),
     (changed(surface={"kind": "plane", "tilt_percent": 2}), "/surface/downhill_deg"),
-    (changed(surface={"kind": "stations", "readings": []}), "/surface/kind"),
+    (changed(surface={"kind": "stations", "readings": []}), "/surface/readings"),
+    (changed(surface={"kind": "stations", "readings": [READING, READING]}), "/surface/readings"),
+    (changed(surface={"kind": "stations", "readings": [{**READING, "at": 3}]}), "/surface/readings/0/at"),
+    (changed(surface={"kind": "stations", "readings": [{"at": 0}]}), "/surface/readings/0/side_percent"),
+    (changed(surface={"kind": "bowl"}), "/surface/kind"),
+    (changed(surface={"tilt_percent": 2}), "/surface/kind"),
+    (changed(surface={**FLAT, "spacing_m": 0}), "/surface/spacing_m"),
+    (changed(surface={**FLAT, "heights_m": [[0, 0, 0, 0]] * 3}), "/surface/heights_m"),
+    (changed(surface={**FLAT, "heights_m": [[0, 0, 0, 0]] * 3 + [[0, 0, 0]]}), "/surface/heights_m"),
+    (changed(surface={**FLAT, "origin_m": [1, 0]}), "/ball_m"),
+    (changed(surface=FLAT, hole_m=[40, 0]), "/hole_m"),
+    (changed(surface={**FLAT, "heights_m": [[0, 9, 0, 9]] * 4}), "/surface"),
     (changed(surface=None), "/surface"),
     (changed(grain={**GRAIN, "kind": "bent"}), "/grain/kind"),
     (changed(wind={"speed_mps": 30, "toward_deg": 0}), "/wind/speed_mps"),
@@ -154,14 +167,18 @@ class Watched(io.BytesIO):
 def test_lines_are_read_within_bounds_however_long():
     """Megabytes without an end are one answer, and what follows is answered too."""
     good = json.dumps(PLANES[0]["putt"]).encode()
-    stream = Watched(b"x" * 4_000_000 + b"\n" + good + b"\n" + b"y" * (LARGEST_BYTES + 1))
-    assert [fault(line) for line in _bounded_lines(stream)] == ["longer than 64 kB", "", "longer than 64 kB"]
-    assert stream.most == LARGEST_BYTES + 1
+    stream = Watched(b"x" * 4_000_000 + b"\n" + good + b"\n" + b"y" * (LARGEST_LINE + 1))
+    assert [fault(line) for line in _bounded_lines(stream)] == [
+        "longer than 1024 kB",
+        "",
+        "longer than 1024 kB",
+    ]
+    assert stream.most == LARGEST_LINE + 1
 
 
 def fault(line):
     try:
-        parse_putt(line)
+        parse_putt(line, LARGEST_LINE)
     except DocumentError as error:
         return str(error)
     return ""

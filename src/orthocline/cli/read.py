@@ -10,7 +10,7 @@ import click
 from orthocline.core.roll import Read, read
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.svg import svg_file
-from orthocline.formats.putt_document import LARGEST_BYTES, DocumentError, parse_putt
+from orthocline.formats.putt_document import LARGEST_BYTES, LARGEST_LINE, DocumentError, parse_putt
 from orthocline.formats.read_document import read_document
 from orthocline.wording.read.call import call, entry_words
 from orthocline.wording.read.warnings import warning_words
@@ -56,7 +56,7 @@ def _read_lines(file: BinaryIO) -> int:
     status = 0
     for line in _bounded_lines(file):
         try:
-            solved = _document(read(parse_putt(line)))
+            solved = _document(read(parse_putt(line, LARGEST_LINE)))
         except DocumentError as error:
             solved = {"error": {"member": error.member, "message": str(error)}}
             status = UNREADABLE
@@ -66,10 +66,10 @@ def _read_lines(file: BinaryIO) -> int:
 
 def _bounded_lines(file: BinaryIO) -> Iterator[bytes]:
     """Return the lines of a file, of one that is too long only its beginning: it is refused, never held."""
-    while line := file.readline(LARGEST_BYTES + 1):
+    while line := file.readline(LARGEST_LINE + 1):
         piece = line
-        while len(piece) > LARGEST_BYTES and not piece.endswith(b"\n"):
-            piece = file.readline(LARGEST_BYTES + 1)
+        while len(piece) > LARGEST_LINE and not piece.endswith(b"\n"):
+            piece = file.readline(LARGEST_LINE + 1)
         yield line
 
 

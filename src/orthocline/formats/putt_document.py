@@ -3,12 +3,11 @@
 import json
 import math
 from collections.abc import Mapping
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any
 
-from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from pydantic import ConfigDict, Field, ValidationError
 from pydantic.json_schema import SkipJsonSchema
 
-from orthocline.core.ground import Plane
 from orthocline.core.roll import (
     GRAIN_RANGE,
     GREEN_SPEED_RANGE_FT,
@@ -16,7 +15,6 @@ from orthocline.core.roll import (
     PAST_RANGE_M,
     SPEED_AT_HOLE_RANGE_MPS,
     STILL_AIR,
-    TILT_RANGE,
     WIND_RANGE_MPS,
     Grain,
     Point,
@@ -26,11 +24,24 @@ from orthocline.core.roll import (
     SpeedAtHole,
     Wind,
 )
-from orthocline.core.units import PERCENT, wrap_rad
+from orthocline.core.units import wrap_rad
+from orthocline.formats.surface_parts import (
+    KINDS,
+    Angle,
+    Coordinate,
+    GridPart,
+    Part,
+    PlanePart,
+    StationsPart,
+    surface_document,
+    within,
+)
 
 SCHEMA_ID = "putt-document-1.schema.json"
-LARGEST_BYTES = 64 * 1024
-"""A putt document on a plane is a few hundred bytes; more is refused before it is parsed."""
+LARGEST_LINE = 1024 * 1024
+"""A document that is one line of many."""
+LARGEST_BYTES = 64 * 1024 * 1024
+"""A putt on a plane is a few hundred bytes, a grid of four million cells some forty megabytes."""
 
 
 class DocumentError(ValueError):
@@ -52,62 +63,42 @@ class DocumentError(ValueError):
         return f"{self.member or 'the document'}: {self}"
 
 
-class _Part(BaseModel):
-    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)
-
-
-def _within(limits: tuple[float, float], scale: float = 1.0) -> Any:
-    return Field(ge=limits[0] * scale, le=limits[1] * scale)
-
-
-Angle = Annotated[float, Field(ge=-36000, le=36000, description="degrees counter-clockwise from +x")]
-Coordinate = Annotated[float, Field(ge=-1e5, le=1e5, description="metres")]
-
-
-class PlanePart(_Part):
-    """A uniform slope."""
-
-    kind: Literal["plane"]
-    tilt_percent: Annotated[float, _within(TILT_RANGE, 1 / PERCENT)]
-    downhill_deg: Angle
-
-
-class PastPart(_Part):
+class PastPart(Part):
     """Pace as the path length past a covered hole."""
 
-    past_m: Annotated[float, _within(PAST_RANGE_M)]
+    past_m: Annotated[float, within(PAST_RANGE_M)]
 
 
-class SpeedPart(_Part):
+class SpeedPart(Part):
     """Pace as the rolling speed at the hole's centre."""
 
-    speed_at_hole_mps: Annotated[float, _within(SPEED_AT_HOLE_RANGE_MPS)]
+    speed_at_hole_mps: Annotated[float, within(SPEED_AT_HOLE_RANGE_MPS)]
 
 
-class GrainPart(_Part):
+class GrainPart(Part):
     """Which way the grass grows, and how strongly it tells."""
 
-    strength: Annotated[float, _within(GRAIN_RANGE)]
+    strength: Annotated[float, within(GRAIN_RANGE)]
     toward_deg: Angle
 
 
-class WindPart(_Part):
+class WindPart(Part):
     """Mean wind at ten metres, and the way it blows."""
 
-    speed_mps: Annotated[float, _within(WIND_RANGE_MPS)]
+    speed_mps: Annotated[float, within(WIND_RANGE_MPS)]
     toward_deg: Angle
 
 
-class PuttDocument(_Part):
+class PuttDocument(Part):
     """One putt as it is asked. Lengths in metres on a map with x east and y north."""
 
     model_config = ConfigDict(title="Putt document, version 1")
 
     version: Annotated[int, Field(ge=1, le=1)] = 1
-    surface: PlanePart
+    surface: Annotated[PlanePart | StationsPart | GridPart, Field(discriminator="kind")]
     ball_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
     hole_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
-    green_speed_ft: Annotated[float, _within(GREEN_SPEED_RANGE_FT)]
+    green_speed_ft: Annotated[float, within(GREEN_SPEED_RANGE_FT)]
     pace: PastPart | SpeedPart
     grain: GrainPart | SkipJsonSchema[None] = None
     wind: WindPart | SkipJsonSchema[None] = None
@@ -126,8 +117,8 @@ def schema() -> dict[str, Any]:
     }
 
 
-def parse_putt(text: str | bytes) -> Putt:
-    """Return the putt of a document.
+def parse_putt(text: str | bytes, largest: int = LARGEST_BYTES) -> Putt:
+    """Return the putt of a document of so many bytes at most.
 
     Raises
     ------
@@ -135,8 +126,8 @@ def parse_putt(text: str | bytes) -> Putt:
         For text that is no JSON object, a missing, unknown, repeated or ill-typed member, or a figure
         outside its range.
     """
-    if len(text) > LARGEST_BYTES:
-        raise DocumentError("", f"longer than {LARGEST_BYTES // 1024} kB")
+    if len(text) > largest:
+        raise DocumentError("", f"longer than {largest // 1024} kB")
     return putt_of(_parse_json(text))
 
 
@@ -144,7 +135,6 @@ def putt_of(data: Any) -> Putt:
     """Return the putt of a parsed document; raises as `parse_putt` does."""
     if not isinstance(data, dict):
         raise DocumentError("", "a putt document is a JSON object")
-    _require_plane(data)
     _require_one_pace(data)
     _require_no_nulls(data)
     try:
@@ -162,11 +152,7 @@ def document_of(putt: Putt) -> dict[str, Any]:
     pace = putt.pace
     document: dict[str, Any] = {
         "version": 1,
-        "surface": {
-            "kind": "plane",
-            "tilt_percent": putt.surface.tilt / PERCENT,
-            "downhill_deg": math.degrees(putt.surface.downhill_rad),
-        },
+        "surface": surface_document(putt.surface),
         "ball_m": [putt.ball.x_m, putt.ball.y_m],
         "hole_m": [putt.hole.x_m, putt.hole.y_m],
         "green_speed_ft": putt.green_speed_ft,
@@ -189,7 +175,7 @@ def _putt(document: PuttDocument) -> Putt:
     return Putt(
         ball=Point(*document.ball_m),
         hole=Point(*document.hole_m),
-        surface=Plane(document.surface.tilt_percent * PERCENT, _radians(document.surface.downhill_deg)),
+        surface=document.surface.surface(document.ball_m, document.hole_m),
         green_speed_ft=document.green_speed_ft,
         pace=RollPast(pace.past_m) if isinstance(pace, PastPart) else SpeedAtHole(pace.speed_at_hole_mps),
         grain=Grain(document.grain.strength, _radians(document.grain.toward_deg))
@@ -243,15 +229,6 @@ def _no_constant(name: str) -> float:
     raise DocumentError("", f"{name} is not a number of JSON")
 
 
-def _require_plane(data: dict[str, Any]) -> None:
-    surface = data.get("surface")
-    kind = surface.get("kind") if isinstance(surface, dict) else None
-    if kind in ("stations", "grid"):
-        raise DocumentError(
-            "/surface/kind", f"{kind!r} is a kind of surface that cannot be read yet: give a plane"
-        )
-
-
 def _require_no_nulls(data: dict[str, Any]) -> None:
     for name in ("grain", "wind"):
         if name in data and data[name] is None:
@@ -274,8 +251,10 @@ def _first_fault(error: ValidationError) -> DocumentError:
     # Of a choice (the two kinds of pace) report the branch that was meant, not the missing other one.
     wanted = [f for f in faults if not ("pace" in f["loc"] and f["type"] in ("missing", "extra_forbidden"))]
     fault = (wanted or faults)[0]
-    places = [str(p) for i, p in enumerate(fault["loc"]) if not (i == 1 and str(p) in PARTS)]
+    places = [str(p) for i, p in enumerate(fault["loc"]) if not (i == 1 and str(p) in {*PARTS, *KINDS})]
     member = "".join("/" + _escape(place) for place in places)
+    if fault["type"].startswith("union_tag"):
+        member += "/kind"
     return DocumentError(member, _message(fault["type"], fault["msg"], fault.get("ctx", {})))
 
 
@@ -285,6 +264,8 @@ def _message(kind: str, words: str, context: Mapping[str, Any]) -> str:
         "extra_forbidden": "unknown member",
         "greater_than_equal": "must be at least {ge:g}",
         "less_than_equal": "must be at most {le:g}",
+        "union_tag_invalid": f"must be one of {', '.join(KINDS)}",
+        "union_tag_not_found": "is missing",
     }.get(kind, words)
     said = said.format(**context) if said != words else said
     return said[0].lower() + said[1:]

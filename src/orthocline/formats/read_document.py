@@ -62,6 +62,7 @@ def summary_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
 
 def aim_of(document: dict[str, Any], putt: Putt) -> Aim:
     """Return the aim that a read's document holds; the length of the way comes from rolling it once."""
+    codes = {warning["code"] for warning in document["warnings"]}
     launch = Launch(math.radians(document["launch_angle_right_deg"]), document["launch_speed_mps"])
     solved = Aim(
         launch,
@@ -71,7 +72,8 @@ def aim_of(document: dict[str, Any], putt: Putt) -> Aim:
         document["past_m"],
         LONGEST_WAY * putt.length_m,
         document["asked_pace_met"],
-        all(warning["code"] != ReadWarning.WIND_NOT_COUNTED for warning in document["warnings"]),
+        ReadWarning.WIND_NOT_COUNTED not in codes,
+        ReadWarning.GROUND_NOT_COUNTED not in codes,
     )
     at_hole = roller(putt, solved)(launch).at_times(np.array([solved.time_to_hole_s]))
     return replace(solved, path_m=float(at_hole[0, PATH_COLUMN]))

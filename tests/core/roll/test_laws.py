@@ -20,7 +20,7 @@ from orthocline.core.roll import (
     roller,
 )
 from orthocline.core.roll.accelerations import plane_with_grain
-from orthocline.core.roll.aim import _aim_in_wind, aim
+from orthocline.core.roll.aim import _aim_by_rolling, aim
 from orthocline.core.roll.plane_aim import aim_on_plane
 from orthocline.core.roll.plane_roll import heading_at, path_left, rolled, spent
 from orthocline.core.roll.roots import root_finder
@@ -94,7 +94,7 @@ def test_a_putt_twice_as_long_past_twice_as_far_aims_twice_as_wide(putt, scale):
 @given(PUTTS)
 @settings(max_examples=10)
 def test_the_integrator_agrees_with_the_closed_form(putt):
-    exact, integrated = aim(putt), _aim_in_wind(putt)
+    exact, integrated = aim(putt), _aim_by_rolling(putt)
     assert integrated.launch.right_rad * putt.length_m == pytest.approx(
         exact.launch.right_rad * putt.length_m, abs=0.3 * MILLIMETRE
     )

@@ -29,6 +29,51 @@ class Surface(Protocol):
     def parameters(self) -> NDArray[np.float64]:
         """The parameters that go with it."""
 
+    @property
+    def steepest(self) -> float:
+        """The steepest slope [ratio] that it is known to have."""
+
+
+def mean_gradient(
+    surface: Surface, from_m: tuple[float, float], to_m: tuple[float, float]
+) -> tuple[float, float]:
+    """Return the mean gradient along a straight line, by Gauss and Legendre's rule.
+
+    Parameters
+    ----------
+    surface : Surface
+        The ground.
+    from_m : tuple of float
+        Place on the map where the line begins [m].
+    to_m : tuple of float
+        Where it ends [m].
+
+    Returns
+    -------
+    tuple of float
+        (dz/dx, dz/dy) [ratio].
+    """
+    shares, weights = GAUSS
+    gradients = [
+        surface.slope(
+            from_m[0] + share * (to_m[0] - from_m[0]),
+            from_m[1] + share * (to_m[1] - from_m[1]),
+            surface.parameters,
+        )
+        for share in shares
+    ]
+    east, north = (float(np.dot(weights, column)) for column in zip(*gradients, strict=True))
+    return east, north
+
+
+def _gauss(count: int) -> tuple[list[float], list[float]]:
+    """Return places and weights of Gauss and Legendre's rule between 0 and 1."""
+    places, weights = np.polynomial.legendre.leggauss(count)
+    return (0.5 * (1.0 + places)).tolist(), (0.5 * weights).tolist()
+
+
+GAUSS = _gauss(16)
+
 
 @njit(GRADIENT, cache=True, nogil=True)
 def plane_slope(_x_m: float, _y_m: float, parameters: NDArray[np.float64]) -> tuple[float, float]:
@@ -61,6 +106,11 @@ class Plane:
 
     tilt: float
     downhill_rad: float
+
+    @property
+    def steepest(self) -> float:
+        """Its slope [ratio]."""
+        return self.tilt
 
     @property
     def slope(self) -> Any:

@@ -105,7 +105,7 @@ def accelerations_of(putt: Putt) -> Accelerations:
 
 
 def plane_with_grain(putt: Putt) -> Plane:
-    """Return the bare plane that rolls as the putt's plane with its grain does.
+    """Return the bare plane that rolls as the putt's plane, or its ground's mean, with its grain does.
 
     Grain adds gamma d toward the way it grows, as a slope of gamma d / (5/7 g) falling that way would.
 
@@ -121,7 +121,7 @@ def plane_with_grain(putt: Putt) -> Plane:
     """
     accelerations = accelerations_of(putt)
     per_slope = ROLLING_SHARE * GRAVITY_MPS2
-    rise_east, rise_north = putt.surface.parameters
+    rise_east, rise_north = putt.mean_plane.parameters
     fall_east = -rise_east + accelerations.grain_east_mps2 / per_slope
     fall_north = -rise_north + accelerations.grain_north_mps2 / per_slope
     return Plane(math.hypot(fall_east, fall_north), math.atan2(fall_north, fall_east))

@@ -5,6 +5,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 
 from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
+from orthocline.core.ground import Plane
 from orthocline.core.roll.accelerations import accelerations_of, plane_with_grain
 from orthocline.core.roll.integrator import holds_ball, roll
 from orthocline.core.roll.plane_aim import PAST, SPEED, aim_on_plane
@@ -51,6 +52,8 @@ class Aim:
         Whether the pace is the one asked, or the nearest there is.
     wind_counted : bool
         Whether the wind is in it: where no line is found in a wind, the putt is solved in still air.
+    ground_counted : bool
+        Whether the ground's unevenness is in it: where no line is found on it, its mean slope is solved.
     """
 
     launch: Launch
@@ -61,6 +64,7 @@ class Aim:
     path_m: float
     pace_met: bool
     wind_counted: bool = True
+    ground_counted: bool = True
 
 
 @dataclass(frozen=True)
@@ -89,7 +93,7 @@ def _plane_frame(putt: Putt) -> _PlaneFrame:
 def aim(putt: Putt) -> Aim:
     """Return the launch through the hole's centre at the pace asked, or the nearest pace there is.
 
-    In still air by the closed form of the uniform slope; in wind by the general integrator.
+    On a plane in still air by the closed form; on other ground, and in wind, by the general integrator.
 
     Parameters
     ----------
@@ -101,9 +105,9 @@ def aim(putt: Putt) -> Aim:
     Aim
         Launch and arrival.
     """
-    if putt.wind.speed_mps == 0.0:
+    if isinstance(putt.surface, Plane) and putt.wind.speed_mps == 0.0:
         return _aim_in_still_air(putt)
-    return _aim_in_wind(putt)
+    return _aim_by_rolling(putt)
 
 
 def _aim_in_still_air(putt: Putt) -> Aim:
@@ -128,8 +132,8 @@ def _aim_in_still_air(putt: Putt) -> Aim:
     )
 
 
-def _aim_in_wind(putt: Putt) -> Aim:
-    """Return the aim in wind: at the pace asked, or firmer, or in still air where no line is found at all.
+def _aim_by_rolling(putt: Putt) -> Aim:
+    """Return the aim by rolls: at the pace asked, or firmer, or on the mean plane where no line is found.
 
     All paces together are worth one putt's work: a gale on a steep slope is no reason to compute on and on.
     """
@@ -143,7 +147,8 @@ def _aim_in_wind(putt: Putt) -> Aim:
             return _shot(putt, pace, start, work)
         except NoLineError:
             continue
-    return replace(still, pace_met=False, wind_counted=False)
+    uneven = not isinstance(putt.surface, Plane)
+    return replace(still, pace_met=False, wind_counted=putt.wind.speed_mps == 0.0, ground_counted=not uneven)
 
 
 def _paces_in_wind(putt: Putt, still: Aim) -> Iterator[RollPast | SpeedAtHole]:
@@ -199,8 +204,9 @@ def roller(putt: Putt, solved: Aim) -> Roller:
         Rolls a ball of this putt from a launch, with steps of a share of its speed.
     """
     limit = 1.1 * solved.path_m + BEYOND_M
-    if putt.wind.speed_mps > 0.0 and solved.wind_counted:
-        return _roller_in_wind(putt, limit + (solved.past_m or 0.0))
+    uneven = not isinstance(putt.surface, Plane) and solved.ground_counted
+    if uneven or (putt.wind.speed_mps > 0.0 and solved.wind_counted):
+        return _roller_anywhere(putt, limit + (solved.past_m or 0.0))
     frame = _plane_frame(putt)
     bearing = frame.side * frame.hole_rad
     limit = 1e6 if frame.pull < frame.drag else limit
@@ -224,10 +230,10 @@ def roller(putt: Putt, solved: Aim) -> Roller:
     return roll_plane
 
 
-def _roller_in_wind(putt: Putt, limit: float) -> Roller:
+def _roller_anywhere(putt: Putt, limit: float) -> Roller:
     accelerations = accelerations_of(putt)
 
-    def roll_in_wind(launch: Launch, step_share: float = FINE_SHARE) -> Track:
+    def roll_anywhere(launch: Launch, step_share: float = FINE_SHARE) -> Track:
         del step_share  # the integrator keeps its own steps
         return roll(
             putt.surface,
@@ -238,4 +244,4 @@ def _roller_in_wind(putt: Putt, limit: float) -> Roller:
             path_limit_m=limit,
         )
 
-    return roll_in_wind
+    return roll_anywhere

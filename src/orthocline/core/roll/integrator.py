@@ -15,7 +15,7 @@ from numba import njit, types
 from numpy.typing import NDArray
 
 from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
-from orthocline.core.ground import Surface, plane_slope
+from orthocline.core.ground import Surface, grid_slope, plane_slope, stations_slope
 from orthocline.core.roll.accelerations import WIND_FACTOR_PER_M, Accelerations
 from orthocline.core.roll.putt import Point
 from orthocline.core.roll.track import COLUMNS, Track
@@ -31,7 +31,7 @@ REST_MPS = 1e-4
 """Speed [m/s] taken for rest: the way left is under a hundredth of a millimetre."""
 
 
-@njit(nogil=True)
+@njit(inline="always")
 def thrust(
     slope: Any, ground: Any, accel: Any, x: float, y: float, vx: float, vy: float
 ) -> tuple[float, float]:
@@ -186,7 +186,37 @@ def trace_plane(
     return trace_on(plane_slope, ground, accel, start, sign, path_limit, bearing, along_limit, step_share)
 
 
-COMPILED_AHEAD = {plane_slope: trace_plane}
+@njit(ROWS(ROW, ROW, ROW, F8, F8, F8, F8, F8), cache=True, nogil=True)
+def _trace_stations(
+    ground: Any,
+    accel: Any,
+    start: Any,
+    sign: float,
+    path_limit: float,
+    bearing: float,
+    along_limit: float,
+    step_share: float,
+) -> NDArray[np.float64]:
+    """Return `trace_on` ground read at stations, compiled once for all, as `trace_plane` is."""
+    return trace_on(stations_slope, ground, accel, start, sign, path_limit, bearing, along_limit, step_share)
+
+
+@njit(ROWS(ROW, ROW, ROW, F8, F8, F8, F8, F8), cache=True, nogil=True)
+def _trace_grid(
+    ground: Any,
+    accel: Any,
+    start: Any,
+    sign: float,
+    path_limit: float,
+    bearing: float,
+    along_limit: float,
+    step_share: float,
+) -> NDArray[np.float64]:
+    """Return `trace_on` a grid, compiled once for all, as `trace_plane` is."""
+    return trace_on(grid_slope, ground, accel, start, sign, path_limit, bearing, along_limit, step_share)
+
+
+COMPILED_AHEAD = {plane_slope: trace_plane, stations_slope: _trace_stations, grid_slope: _trace_grid}
 """Kinds of ground that are compiled once for all; another compiles at its first roll."""
 
 

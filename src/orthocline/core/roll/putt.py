@@ -3,8 +3,9 @@
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass, field
+from functools import cached_property
 
-from orthocline.core.ground import Plane
+from orthocline.core.ground import Plane, Surface, mean_gradient, plane_from_grade
 
 LENGTH_RANGE_M = (0.15, 60.0)
 GREEN_SPEED_RANGE_FT = (3.0, 20.0)
@@ -87,7 +88,7 @@ class Putt:
 
     ball: Point
     hole: Point
-    surface: Plane
+    surface: Surface
     green_speed_ft: float
     pace: Pace
     grain: Grain = field(default=NO_GRAIN)
@@ -108,7 +109,8 @@ class Putt:
             yield f"/{name}/0", point.x_m, COORDINATE_RANGE_M, "a place in metres"
             yield f"/{name}/1", point.y_m, COORDINATE_RANGE_M, "a place in metres"
         percent = (100.0 * TILT_RANGE[0], 100.0 * TILT_RANGE[1])
-        yield "/surface/tilt_percent", 100.0 * self.surface.tilt, percent, "tilt in percent"
+        member = "/surface/tilt_percent" if isinstance(self.surface, Plane) else "/surface"
+        yield member, 100.0 * self.surface.steepest, percent, "tilt in percent"
         yield "/green_speed_ft", self.green_speed_ft, GREEN_SPEED_RANGE_FT, "green speed in feet"
         if isinstance(self.pace, RollPast):
             yield "/pace/past_m", self.pace.past_m, PAST_RANGE_M, "the roll-past in metres"
@@ -128,6 +130,31 @@ class Putt:
     def bearing_rad(self) -> float:
         """Direction [rad] from the ball to the hole, counter-clockwise from +x."""
         return math.atan2(self.hole.y_m - self.ball.y_m, self.hole.x_m - self.ball.x_m)
+
+    @cached_property
+    def _mean_slopes(self) -> tuple[float, float]:
+        """Mean rise toward the hole and fall to the right [ratio] along the ball-hole line."""
+        ball, hole = (self.ball.x_m, self.ball.y_m), (self.hole.x_m, self.hole.y_m)
+        east, north = mean_gradient(self.surface, ball, hole)
+        cos, sin = math.cos(self.bearing_rad), math.sin(self.bearing_rad)
+        return east * cos + north * sin, north * cos - east * sin
+
+    @property
+    def grade(self) -> float:
+        """Mean rise [ratio] of the ground toward the hole, positive uphill."""
+        return self._mean_slopes[0]
+
+    @property
+    def side_tilt_right(self) -> float:
+        """Mean fall [ratio] across the ball-hole line, positive where the ground falls to the right."""
+        return self._mean_slopes[1]
+
+    @property
+    def mean_plane(self) -> Plane:
+        """The plane that slopes as the ground does on the mean along the ball-hole line."""
+        if isinstance(self.surface, Plane):
+            return self.surface
+        return plane_from_grade(self.grade, self.side_tilt_right, self.bearing_rad)
 
     def along_and_right_m(self, point: Point) -> tuple[float, float]:
         """Return how far [m] a place lies along the ball-hole line from the ball, and to its right."""

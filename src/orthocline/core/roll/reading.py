@@ -28,6 +28,8 @@ class ReadWarning(StrEnum):
     """No ball comes to rest here: there is no roll-past."""
     PACE_NOT_MET = "pace_not_met"
     """No ball passes the hole so softly; the softest is given."""
+    GROUND_NOT_COUNTED = "ground_not_counted"
+    """No line to the hole was found on this ground: the read is for its mean slope."""
     WIND_NOT_COUNTED = "wind_not_counted"
     """No line to the hole was found in this wind: the read is for still air."""
     TOO_FAST_TO_DROP = "too_fast_to_drop"
@@ -147,6 +149,8 @@ def _warnings(solved: Aim, capture: Capture, *, useful: bool) -> Iterator[ReadWa
         yield ReadWarning.SLOPE_DOES_NOT_HOLD
     elif not solved.pace_met:
         yield ReadWarning.PACE_NOT_MET
+    if not solved.ground_counted:
+        yield ReadWarning.GROUND_NOT_COUNTED
     if not solved.wind_counted:
         yield ReadWarning.WIND_NOT_COUNTED
     if not capture.drops:

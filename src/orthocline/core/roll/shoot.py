@@ -20,6 +20,8 @@ from orthocline.core.roll.track import S, T, Track
 
 ANGLE_TOLERANCE_RAD = 1e-8
 SPEED_TOLERANCE_MPS = 1e-8
+NO_MISS_M = 1e-8
+"""Nearer to the ball [m] than the tolerances can tell."""
 LEAST_PAST_M = 1e-6
 """Roll-past [m] that stands for none."""
 FIRST_WIDTH_RAD, WIDENINGS = 0.01, 12
@@ -124,7 +126,7 @@ def shoot(
         return _right_of_ball(putt, row)
 
     low, high = _straddle(miss, guess.heading_rad)
-    heading = root_finder(miss)(None, low, high, ANGLE_TOLERANCE_RAD)
+    heading = root_finder(miss)(None, low, high, ANGLE_TOLERANCE_RAD) if low < high else low
     arrival = Arrival(heading, speed_for(heading))
     row = _at_ball(surface, accelerations, putt, arrival, work)
     speed = float(math.hypot(row[3], row[4]))
@@ -132,9 +134,14 @@ def shoot(
 
 
 def _straddle(miss: Callable[[float, None], float], middle: float) -> tuple[float, float]:
-    """Return two neighbouring headings, as near `middle` as can be, between which the miss changes sign."""
+    """Return two neighbouring headings, as near `middle` as can be, between which the miss changes sign.
+
+    Where `middle` itself leads to the ball it is both of them: asked again it might miss on the other side.
+    """
     width = FIRST_WIDTH_RAD
     known = miss(middle, None)
+    if abs(known) <= NO_MISS_M:
+        return middle, middle
     sides = {1.0: (middle, known), -1.0: (middle, known)}
     for _ in range(WIDENINGS):
         for sign, (last, before) in sides.items():

@@ -100,7 +100,7 @@ def plan(
     fall = _fall_deg(putt) + frame.turn_deg
     way = way_of(putt, read, frame) if read else None
     mine = own_way(putt, own, frame) if own else None
-    ground = hachures(putt.surface.tilt, fall, frame.scale, frame.hole, wording)
+    ground = hachures(putt.mean_plane.tilt, fall, frame.scale, frame.hole, wording)
     items = [
         *_ground_items(putt, frame, ground),
         *(() if held else _length_items(putt, frame)),
@@ -129,8 +129,7 @@ def plan(
 
 
 def _fall_deg(putt: Putt) -> float:
-    bearing = putt.bearing_rad
-    return clockwise_from_up(putt.surface.grade(bearing), putt.surface.side_tilt_right(bearing))
+    return clockwise_from_up(putt.grade, putt.side_tilt_right)
 
 
 def _fit(putt: Putt, read: Read | None, own: OwnRoll | None) -> Frame:

@@ -20,7 +20,7 @@ BESIDE = 8.0
 
 def profile(putt: Putt, read: Read | None, wording: Wording) -> Scene:
     """Return the side view; without its speeds while the read is hidden."""
-    grade = putt.surface.grade(putt.bearing_rad)
+    grade = putt.grade
     words = _ground_words(grade, putt.length_m, wording)
     items = [*_ground_items(grade), *(_speed_items(putt, read, wording) if read else ())]
     items.append(Words(words, Spot((LEFT + RIGHT) / 2, HEIGHT - 6.0), Sign.FALL, "middle", name="grade"))

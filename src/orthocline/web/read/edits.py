@@ -73,10 +73,10 @@ def turned_ground(putt: Putt, around: str, fall: str) -> Plane:
     """
     if fall:
         way = math.radians(_degrees(fall))
-        tilt = putt.surface.tilt or PERCENT
+        tilt = putt.mean_plane.tilt or PERCENT
         return plane_from_grade(-tilt * math.cos(way), tilt * math.sin(way), 0.0)
     bearing = -math.radians(_degrees(around))
-    return plane_from_grade(putt.surface.grade(bearing), putt.surface.side_tilt_right(bearing), 0.0)
+    return plane_from_grade(putt.mean_plane.grade(bearing), putt.mean_plane.side_tilt_right(bearing), 0.0)
 
 
 def _degrees(text: str) -> float:

@@ -146,7 +146,7 @@ def _source(wanted: ReadRequest, now: datetime) -> Source:
 def _beside(solved: Read, wanted: ReadRequest) -> dict[str, str]:
     """Return what stands beside each input: the same figure in other words."""
     putt = solved.putt
-    grade = putt.surface.grade(putt.bearing_rad)
+    grade = putt.grade
     wording, typed = wanted.wording, (wanted.form.length.data or "").strip().lower()
     paces = wording.paces(putt.length_m)
     own_unit = typed.endswith((wording.units.far, "'", '"', "in")) or typed[-1:].isdigit()

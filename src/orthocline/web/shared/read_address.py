@@ -58,8 +58,8 @@ def toward(putt: Putt, direction_rad: float) -> str:
 
 def values_of(putt: Putt, wording: Wording, place: str = "") -> dict[str, str]:
     """Return the fields of the address that asks for a putt, in the golfer's units."""
-    grade = putt.surface.grade(putt.bearing_rad)
-    side = putt.surface.side_tilt_right(putt.bearing_rad)
+    grade = putt.grade
+    side = putt.side_tilt_right
     pace = putt.pace
     past = f"{pace.speed_mps:g} m/s" if isinstance(pace, SpeedAtHole) else wording.typed_near(pace.past_m)
     values = {

@@ -14,8 +14,8 @@ def putt_words(length_m: float, putt: Putt | None, wording: Wording) -> str:
     """Return length, tilt, rise and speed of a putt; without a read its length alone."""
     words = [wording.far(length_m)]
     if putt:
-        tilt = putt.surface.side_tilt_right(putt.bearing_rad)
-        grade = putt.surface.grade(putt.bearing_rad)
+        tilt = putt.side_tilt_right
+        grade = putt.grade
         words.append(f"{wording.slope(abs(tilt))} {side(tilt)}" if abs(tilt) > LEVEL else "no side tilt")
         if abs(grade) > LEVEL:
             words.append(f"{wording.slope(abs(grade))} {'up' if grade > 0 else 'down'}")

@@ -39,6 +39,10 @@ def _not_so_softly(read: Read, wording: Wording) -> str:
     return f"No ball passes the hole so softly here; the softest, {_at_hole(read, wording)}, is given."
 
 
+def _mean_slope(_read: Read, _wording: Wording) -> str:
+    return "On this ground no line to the hole was found: the read is for its mean slope."
+
+
 def _still_air(_read: Read, _wording: Wording) -> str:
     return "In this wind no line to the hole was found: the read is for still air."
 
@@ -61,6 +65,7 @@ def _no_mark(_read: Read, _wording: Wording) -> str:
 SENTENCES: Mapping[ReadWarning, Callable[[Read, Wording], str]] = {
     ReadWarning.SLOPE_DOES_NOT_HOLD: _does_not_hold,
     ReadWarning.PACE_NOT_MET: _not_so_softly,
+    ReadWarning.GROUND_NOT_COUNTED: _mean_slope,
     ReadWarning.WIND_NOT_COUNTED: _still_air,
     ReadWarning.TOO_FAST_TO_DROP: _too_fast,
     ReadWarning.NO_AIM_MARK: _no_mark,
