@@ -127,6 +127,29 @@ def plane_with_grain(putt: Putt) -> Plane:
     return Plane(math.hypot(fall_east, fall_north), math.atan2(fall_north, fall_east))
 
 
+def plane_with_wind(putt: Putt) -> Plane:
+    """Return the bare plane that rolls as `plane_with_grain` does in the wind, for a ball that hardly moves.
+
+    Wind pushes a ball at rest with k W^2; one that runs before it less, one against it more.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+
+    Returns
+    -------
+    Plane
+        The plane.
+    """
+    still, blow = plane_with_grain(putt), accelerations_of(putt)
+    wind_east, wind_north = blow.wind_east_mps, blow.wind_north_mps
+    worth = WIND_FACTOR_PER_M * math.hypot(wind_east, wind_north) / (ROLLING_SHARE * GRAVITY_MPS2)
+    fall_east = still.tilt * math.cos(still.downhill_rad) + worth * wind_east
+    fall_north = still.tilt * math.sin(still.downhill_rad) + worth * wind_north
+    return Plane(math.hypot(fall_east, fall_north), math.atan2(fall_north, fall_east))
+
+
 def grain_worth(putt: Putt) -> float:
     """Return the slope [ratio] that the putt's grain is worth.
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 
 from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
 from orthocline.core.ground import Plane
-from orthocline.core.roll.accelerations import accelerations_of, plane_with_grain
+from orthocline.core.roll.accelerations import accelerations_of, plane_with_grain, plane_with_wind
 from orthocline.core.roll.integrator import holds_ball, roll
 from orthocline.core.roll.plane_aim import PAST, SPEED, aim_on_plane
 from orthocline.core.roll.plane_roll import heading_at, path_left, plane_samples, rolled
@@ -17,10 +17,14 @@ from orthocline.core.units import wrap_rad
 
 WIDEST_AIM_RAD = math.radians(60.0)
 """Launch angle beyond which no aim mark beside the hole means anything."""
+UNTIL_REST_M = 1e6
+"""Path [m] for balls that are followed until they rest."""
 BEYOND_M = 2.0
 """Path [m] after the hole that is followed of a ball that would never rest."""
 FINE_SHARE = 0.04
 """Step of a track that is drawn: its Hermite curve errs by less than a micrometre (benchmarks/step.py)."""
+SLOWEST_GUESS_MPS = 0.01
+"""Speed at the hole [m/s] from which that of a dying ball is looked for."""
 FIRMER = (1.0, 1.05, 1.1, 1.2, 1.35, 1.5, 2.0, 3.0)
 """Multiples of the windless least speed tried in turn where wind meets a slope that holds no ball."""
 
@@ -78,8 +82,7 @@ class _PlaneFrame:
     side: float
 
 
-def _plane_frame(putt: Putt) -> _PlaneFrame:
-    plane = plane_with_grain(putt)
+def _plane_frame(putt: Putt, plane: Plane) -> _PlaneFrame:
     turn = wrap_rad(putt.bearing_rad - plane.downhill_rad)
     return _PlaneFrame(
         accelerations_of(putt).drag_mps2,
@@ -106,12 +109,12 @@ def aim(putt: Putt) -> Aim:
         Launch and arrival.
     """
     if isinstance(putt.surface, Plane) and putt.wind.speed_mps == 0.0:
-        return _aim_in_still_air(putt)
+        return _aim_on(putt, plane_with_grain(putt))
     return _aim_by_rolling(putt)
 
 
-def _aim_in_still_air(putt: Putt) -> Aim:
-    frame = _plane_frame(putt)
+def _aim_on(putt: Putt, plane: Plane) -> Aim:
+    frame = _plane_frame(putt, plane)
     past = isinstance(putt.pace, RollPast)
     asked = putt.pace.past_m if isinstance(putt.pace, RollPast) else putt.pace.speed_mps
     turn, speed, tau, met = aim_on_plane(
@@ -137,18 +140,24 @@ def _aim_by_rolling(putt: Putt) -> Aim:
 
     All paces together are worth one putt's work: a gale on a steep slope is no reason to compute on and on.
     """
-    still = _aim_in_still_air(putt)
-    # A ball that would roll back into the hole is no line to look near.
-    entry = max(-WIDEST_AIM_RAD, min(WIDEST_AIM_RAD, still.entry_right_rad))
-    start = Arrival(putt.bearing_rad - entry, still.speed_at_hole_mps)
+    still = _aim_on(putt, plane_with_grain(putt))
+    # Firm balls hardly feel the wind, dying ones end as if it were a slope: lines are looked for near both.
+    guesses = [_guess(putt, near) for near in (_aim_on(putt, plane_with_wind(putt)), still)]
     work = Work()
     for pace in _paces_in_wind(putt, still):
-        try:
-            return _shot(putt, pace, start, work)
-        except NoLineError:
-            continue
+        for guess in guesses:
+            try:
+                return _shot(putt, pace, guess, work)
+            except NoLineError:
+                continue
     uneven = not isinstance(putt.surface, Plane)
     return replace(still, pace_met=False, wind_counted=putt.wind.speed_mps == 0.0, ground_counted=not uneven)
+
+
+def _guess(putt: Putt, near: Aim) -> Arrival:
+    # A ball that would roll back into the hole is no line to look near.
+    entry = max(-WIDEST_AIM_RAD, min(WIDEST_AIM_RAD, near.entry_right_rad))
+    return Arrival(putt.bearing_rad - entry, max(near.speed_at_hole_mps, SLOWEST_GUESS_MPS))
 
 
 def _paces_in_wind(putt: Putt, still: Aim) -> Iterator[RollPast | SpeedAtHole]:
@@ -204,12 +213,14 @@ def roller(putt: Putt, solved: Aim) -> Roller:
         Rolls a ball of this putt from a launch, with steps of a share of its speed.
     """
     limit = 1.1 * solved.path_m + BEYOND_M
+    # Where balls rest they are followed until they do, wherever another launch may send them.
+    rests = holds_ball(putt.surface, accelerations_of(putt), putt.hole)
     uneven = not isinstance(putt.surface, Plane) and solved.ground_counted
     if uneven or (putt.wind.speed_mps > 0.0 and solved.wind_counted):
-        return _roller_anywhere(putt, limit + (solved.past_m or 0.0))
-    frame = _plane_frame(putt)
+        return _roller_anywhere(putt, UNTIL_REST_M if rests else limit + (solved.past_m or 0.0))
+    frame = _plane_frame(putt, plane_with_grain(putt))
     bearing = frame.side * frame.hole_rad
-    limit = 1e6 if frame.pull < frame.drag else limit
+    limit = UNTIL_REST_M if frame.pull < frame.drag else limit
 
     def roll_plane(launch: Launch, step_share: float = FINE_SHARE) -> Track:
         heading = wrap_rad(bearing - launch.right_rad)

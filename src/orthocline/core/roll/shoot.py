@@ -22,8 +22,8 @@ ANGLE_TOLERANCE_RAD = 1e-8
 SPEED_TOLERANCE_MPS = 1e-8
 NO_MISS_M = 1e-8
 """Nearer to the ball [m] than the tolerances can tell."""
-LEAST_PAST_M = 1e-6
-"""Roll-past [m] that stands for none."""
+LEAST_PAST_M = 1e-4
+"""Roll-past [m] that stands for none: the integrator takes a ball that has less before it for one at rest."""
 FIRST_WIDTH_RAD, WIDENINGS = 0.01, 12
 FIRST_SPAN, SPANS = 1.02, 7
 """The speed is looked for within this factor of the last one, then within its cube, and so on."""
