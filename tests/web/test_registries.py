@@ -3,21 +3,26 @@
 import json
 import re
 
+import numpy as np
+import pytest
 from click.testing import CliRunner
 from sqlalchemy import select
 
 from orthocline.cli.main import main
 from orthocline.core.calls import SCHOOLS
 from orthocline.core.instruments import INSTRUMENTS
+from orthocline.core.roll import read
 from orthocline.core.speed import METHODS
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.speed.models import SpeedNote
 from orthocline.drawing.calls import LAYERS
 from orthocline.drawing.speed.method_marks import METHOD_MARKS
+from orthocline.formats.putt_document import putt_of
+from orthocline.services.log.putts import save_read
 from orthocline.wording.calls import SAYINGS
 from orthocline.wording.instruments import INSTRUMENT_WORDS
 from orthocline.wording.speed.methods import METHOD_WORDS
-from tests.made_up import instrument, method, school
+from tests.made_up import instrument, method, school, surface
 
 PUTT = {
     "surface": {"kind": "plane", "tilt_percent": 2.1, "downhill_deg": 180.0},
@@ -90,3 +95,27 @@ def test_a_made_up_instrument_is_computed_said_drawn_and_kept(monkeypatch, signe
     assert "The soup agrees with the rolls" in signed_in.get("/speed/ramp", query_string=both).text
     signed_in.post("/speed/ramp", data=both | {"course": "Ternholm Links"})
     assert "level_with=soup" in session.scalars(select(SpeedNote)).one().evidence
+
+
+def test_a_made_up_kind_of_ground_is_solved_drawn_and_logged(monkeypatch, signed_in, session, tmp_path):
+    surface.add(monkeypatch)
+    trough = {"kind": surface.NAME, "radius_m": 60.0}
+    asked = PUTT | {"surface": trough, "ball_m": [0, -1.5], "hole_m": [4, 1.0]}
+    x, y = np.meshgrid(np.arange(-4.0, 12.0, 0.25), np.arange(-6.0, 6.0, 0.25))
+    grid = {"kind": "grid", "origin_m": [-4.0, -6.0], "spacing_m": 0.25}
+    on_grid = read(putt_of(asked | {"surface": grid | {"heights_m": (y**2 / 120.0 + 0 * x).tolist()}}))
+    drawing = tmp_path / "trough.svg"
+    arguments = ["read", "--json", "--drawing", str(drawing), "-"]
+    solved = json.loads(CliRunner().invoke(main, arguments, input=json.dumps(asked)).stdout)
+    assert solved["aim_right_m"] == pytest.approx(on_grid.aim_right_m, abs=5e-4)
+    assert abs(solved["aim_right_m"]) > 0.02
+    assert 'data-part="way"' in drawing.read_text(encoding="utf-8")
+    putt = save_read(session, signed_in.golfer, read(putt_of(asked)), place="The trough")
+    session.commit()
+    assert putt.putt_document["surface"] == trough
+    assert "The trough" in signed_in.get("/log").text
+    assert signed_in.get(f"/log/{putt.id}/finish").status_code == 200
+    wrong = json.dumps(asked | {"surface": trough | {"radius_m": 0.1}})
+    assert (
+        "/surface/radius_m: must be at least 1" in CliRunner().invoke(main, ["read", "-"], input=wrong).stderr
+    )

@@ -25,17 +25,7 @@ from orthocline.core.roll import (
     Wind,
 )
 from orthocline.core.units import wrap_rad
-from orthocline.formats.surface_parts import (
-    KINDS,
-    Angle,
-    Coordinate,
-    GridPart,
-    Part,
-    PlanePart,
-    StationsPart,
-    surface_document,
-    within,
-)
+from orthocline.formats.surface_parts import Angle, AnySurface, Coordinate, Part, surface_document, within
 
 SCHEMA_ID = "putt-document-1.schema.json"
 LARGEST_LINE = 1024 * 1024
@@ -95,7 +85,7 @@ class PuttDocument(Part):
     model_config = ConfigDict(title="Putt document, version 1")
 
     version: Annotated[int, Field(ge=1, le=1)] = 1
-    surface: Annotated[PlanePart | StationsPart | GridPart, Field(discriminator="kind")]
+    surface: AnySurface
     ball_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
     hole_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
     green_speed_ft: Annotated[float, within(GREEN_SPEED_RANGE_FT)]
@@ -251,9 +241,9 @@ def _first_fault(error: ValidationError) -> DocumentError:
     # Of a choice (the two kinds of pace) report the branch that was meant, not the missing other one.
     wanted = [f for f in faults if not ("pace" in f["loc"] and f["type"] in ("missing", "extra_forbidden"))]
     fault = (wanted or faults)[0]
-    places = [str(p) for i, p in enumerate(fault["loc"]) if not (i == 1 and str(p) in {*PARTS, *KINDS})]
+    places = [str(p) for i, p in enumerate(fault["loc"]) if not (i == 1 and str(p) in PARTS)]
     member = "".join("/" + _escape(place) for place in places)
-    if fault["type"].startswith("union_tag"):
+    if fault["type"] in ("no_kind", "no_such_kind"):
         member += "/kind"
     return DocumentError(member, _message(fault["type"], fault["msg"], fault.get("ctx", {})))
 
@@ -264,8 +254,6 @@ def _message(kind: str, words: str, context: Mapping[str, Any]) -> str:
         "extra_forbidden": "unknown member",
         "greater_than_equal": "must be at least {ge:g}",
         "less_than_equal": "must be at most {le:g}",
-        "union_tag_invalid": f"must be one of {', '.join(KINDS)}",
-        "union_tag_not_found": "is missing",
     }.get(kind, words)
     said = said.format(**context) if said != words else said
     return said[0].lower() + said[1:]

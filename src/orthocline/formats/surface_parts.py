@@ -1,10 +1,15 @@
-"""The kinds of surface of the putt document."""
+"""The kinds of surface of the putt document: a registry, one entry a kind of ground."""
 
 import math
+from collections.abc import Callable
+from dataclasses import dataclass
+from functools import reduce
+from operator import or_
 from typing import Annotated, Any, Literal
 
 import numpy as np
-from pydantic import BaseModel, ConfigDict, Field, field_validator
+from pydantic import BaseModel, ConfigDict, Field, PlainValidator, field_validator
+from pydantic_core import PydanticCustomError
 
 from orthocline.core.ground import LEAST_NODES, Grid, Plane, Station, Stations, Surface
 from orthocline.core.roll import TILT_RANGE, PuttError
@@ -32,7 +37,15 @@ Slope = Annotated[
 ]
 
 
-class PlanePart(Part):
+class SurfacePart(Part):
+    """A surface of one kind; its member `kind` says which."""
+
+    def surface(self, ball_m: list[float], hole_m: list[float]) -> Surface:
+        """Return the ground of a putt; raises PuttError where ball or hole lie off it."""
+        raise NotImplementedError
+
+
+class PlanePart(SurfacePart):
     """A uniform slope."""
 
     kind: Literal["plane"]
@@ -52,7 +65,7 @@ class ReadingPart(Part):
     grade_percent: Slope
 
 
-class StationsPart(Part):
+class StationsPart(SurfacePart):
     """Readings along the ball-hole line."""
 
     kind: Literal["stations"]
@@ -75,7 +88,7 @@ class StationsPart(Part):
         return Stations((ball_m[0], ball_m[1]), (hole_m[0], hole_m[1]), tuple(stations))
 
 
-class GridPart(Part):
+class GridPart(SurfacePart):
     """Heights on a square grid; the first row lies at the smallest y."""
 
     kind: Literal["grid"]
@@ -104,26 +117,78 @@ class GridPart(Part):
         return grid
 
 
-KINDS = ("plane", "stations", "grid")
+@dataclass(frozen=True)
+class SurfaceKind:
+    """How one kind of ground stands in a document.
+
+    Attributes
+    ----------
+    name : str
+        Its member `kind`.
+    ground : type
+        The surface of the core.
+    part : type
+        What is read.
+    members : callable
+        The other members of a surface that is written.
+    """
+
+    name: str
+    ground: type
+    part: type[SurfacePart]
+    members: Callable[[Any], dict[str, Any]]
+
+
+def _plane_members(plane: Plane) -> dict[str, Any]:
+    return {"tilt_percent": plane.tilt / PERCENT, "downhill_deg": math.degrees(plane.downhill_rad)}
+
+
+def _stations_members(stations: Stations) -> dict[str, Any]:
+    readings = [
+        {"at": one.at, "side_percent": one.side / PERCENT, "grade_percent": one.grade / PERCENT}
+        for one in stations.readings
+    ]
+    return {"readings": readings}
+
+
+def _grid_members(grid: Grid) -> dict[str, Any]:
+    return {
+        "origin_m": list(grid.origin_m),
+        "spacing_m": grid.spacing_m,
+        "heights_m": grid.heights_m.tolist(),
+    }
+
+
+SURFACES = {
+    kind.name: kind
+    for kind in (
+        SurfaceKind("plane", Plane, PlanePart, _plane_members),
+        SurfaceKind("stations", Stations, StationsPart, _stations_members),
+        SurfaceKind("grid", Grid, GridPart, _grid_members),
+    )
+}
 
 
 def surface_document(surface: Surface) -> dict[str, Any]:
     """Return a surface as the document has it; raises TypeError for a kind that it has not."""
-    match surface:
-        case Plane():
-            downhill = math.degrees(surface.downhill_rad)
-            return {"kind": "plane", "tilt_percent": surface.tilt / PERCENT, "downhill_deg": downhill}
-        case Stations():
-            readings = [
-                {"at": one.at, "side_percent": one.side / PERCENT, "grade_percent": one.grade / PERCENT}
-                for one in surface.readings
-            ]
-            return {"kind": "stations", "readings": readings}
-        case Grid():
-            return {
-                "kind": "grid",
-                "origin_m": list(surface.origin_m),
-                "spacing_m": surface.spacing_m,
-                "heights_m": surface.heights_m.tolist(),
-            }
+    for kind in SURFACES.values():
+        if isinstance(surface, kind.ground):
+            return {"kind": kind.name, **kind.members(surface)}
     raise TypeError(f"no document has a {type(surface).__name__}")
+
+
+def _surface_part(data: Any) -> SurfacePart:
+    """Return the part of a surface's members, by its kind."""
+    if not isinstance(data, dict):
+        raise PydanticCustomError("no_object", "must be an object")
+    if "kind" not in data:
+        raise PydanticCustomError("no_kind", "is missing")
+    kind = SURFACES.get(data["kind"]) if isinstance(data["kind"], str) else None
+    if kind is None:
+        raise PydanticCustomError("no_such_kind", "must be one of {kinds}", {"kinds": ", ".join(SURFACES)})
+    return kind.part.model_validate(data)
+
+
+_LISTED: Any = Annotated[reduce(or_, (kind.part for kind in SURFACES.values())), Field(discriminator="kind")]
+AnySurface = Annotated[SurfacePart, PlainValidator(_surface_part, json_schema_input_type=_LISTED)]
+"""A surface of any kind that is registered; the schema lists those that ship."""
