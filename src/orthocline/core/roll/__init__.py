@@ -3,6 +3,7 @@
 from orthocline.core.roll.accelerations import accelerations_of, grain_worth
 from orthocline.core.roll.aim import Aim, Launch, roller
 from orthocline.core.roll.capture import capture_of
+from orthocline.core.roll.finish_launch import FinishLaunch, NoLaunchError, launch_to
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
 from orthocline.core.roll.integrator import roll
 from orthocline.core.roll.make_window import Window
@@ -39,8 +40,10 @@ __all__ = [
     "TILT_RANGE",
     "WIND_RANGE_MPS",
     "Aim",
+    "FinishLaunch",
     "Grain",
     "Launch",
+    "NoLaunchError",
     "OwnRoll",
     "Point",
     "Putt",
@@ -55,6 +58,7 @@ __all__ = [
     "accelerations_of",
     "capture_of",
     "grain_worth",
+    "launch_to",
     "own_roll",
     "read",
     "read_as_solved",

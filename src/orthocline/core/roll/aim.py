@@ -10,7 +10,7 @@ from orthocline.core.roll.accelerations import accelerations_of, plane_with_grai
 from orthocline.core.roll.integrator import holds_ball, roll
 from orthocline.core.roll.plane_aim import PAST, SPEED, aim_on_plane
 from orthocline.core.roll.plane_roll import heading_at, path_left, plane_samples, rolled
-from orthocline.core.roll.putt import Putt, RollPast, SpeedAtHole
+from orthocline.core.roll.putt import STILL_AIR, Putt, RollPast, SpeedAtHole
 from orthocline.core.roll.shoot import Arrival, NoLineError, Work, shoot
 from orthocline.core.roll.track import Track
 from orthocline.core.units import wrap_rad
@@ -108,9 +108,13 @@ def aim(putt: Putt) -> Aim:
     Aim
         Launch and arrival.
     """
-    if isinstance(putt.surface, Plane) and putt.wind.speed_mps == 0.0:
+    if _by_closed_form(putt):
         return _aim_on(putt, plane_with_grain(putt))
     return _aim_by_rolling(putt)
+
+
+def _by_closed_form(putt: Putt) -> bool:
+    return isinstance(putt.surface, Plane) and putt.wind.speed_mps == 0.0
 
 
 def _aim_on(putt: Putt, plane: Plane) -> Aim:
@@ -212,15 +216,36 @@ def roller(putt: Putt, solved: Aim) -> Roller:
     callable
         Rolls a ball of this putt from a launch, with steps of a share of its speed.
     """
-    limit = 1.1 * solved.path_m + BEYOND_M
+    counted = putt if solved.wind_counted else replace(putt, wind=STILL_AIR)
+    if not solved.ground_counted:
+        counted = replace(counted, surface=putt.mean_plane)
     # Where balls rest they are followed until they do, wherever another launch may send them.
-    rests = holds_ball(putt.surface, accelerations_of(putt), putt.hole)
-    uneven = not isinstance(putt.surface, Plane) and solved.ground_counted
-    if uneven or (putt.wind.speed_mps > 0.0 and solved.wind_counted):
-        return _roller_anywhere(putt, UNTIL_REST_M if rests else limit + (solved.past_m or 0.0))
+    rests = holds_ball(counted.surface, accelerations_of(counted), counted.hole)
+    beyond = BEYOND_M + (solved.past_m or 0.0)
+    return _roller(counted, UNTIL_REST_M if rests else 1.1 * solved.path_m + beyond)
+
+
+def roller_to_rest(putt: Putt) -> Roller:
+    """Return the same as `roller` for balls that are followed until they rest, however the putt is solved.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+
+    Returns
+    -------
+    callable
+        Rolls a ball of this putt from a launch.
+    """
+    return _roller(putt, UNTIL_REST_M)
+
+
+def _roller(putt: Putt, limit: float) -> Roller:
+    if not _by_closed_form(putt):
+        return _roller_anywhere(putt, limit)
     frame = _plane_frame(putt, plane_with_grain(putt))
     bearing = frame.side * frame.hole_rad
-    limit = UNTIL_REST_M if frame.pull < frame.drag else limit
 
     def roll_plane(launch: Launch, step_share: float = FINE_SHARE) -> Track:
         heading = wrap_rad(bearing - launch.right_rad)
