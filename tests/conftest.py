@@ -4,6 +4,7 @@ import os
 
 import pytest
 from argon2 import PasswordHasher
+from hypothesis import settings
 from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session, sessionmaker
 
@@ -18,6 +19,10 @@ from orthocline.web.security import limiter
 # Scrambling a password is meant to take long; here it would be half of all the time.
 accounts._hasher = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1)
 accounts._NOBODY = accounts._hasher.hash("nobody has this password")
+
+# The same examples in every run, and none too slow for a busy machine.
+settings.register_profile("steady", deadline=None, max_examples=40, derandomize=True)
+settings.load_profile("steady")
 
 PASSWORD = "a good long password"
 SECRET = "tests only, forty characters of no value"

@@ -90,4 +90,4 @@ def test_a_long_drag_asks_no_more_than_the_server_reads(page):
     drag.release().perform()
     page.until(lambda: "fall" not in page.requests()[-1:], "the last drawing has come")
     asked = len([url for url in page.requests() if "/read?" in url])
-    assert asked <= 40 + 8 * (time.monotonic() - start) + 2
+    assert asked <= 15 + 7 * (time.monotonic() - start) + 2

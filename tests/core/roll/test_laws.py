@@ -26,9 +26,6 @@ from orthocline.core.roll.plane_roll import heading_at, path_left, rolled, spent
 from orthocline.core.roll.roots import root_finder
 from tests.putts import MILLIMETRE, plane_putt
 
-settings.register_profile("steady", deadline=None, max_examples=40, derandomize=True)
-settings.load_profile("steady")
-
 LENGTHS = st.floats(2, 60)
 SIDES = st.floats(-0.04, 0.04)
 GRADES = st.floats(-0.03, 0.03)

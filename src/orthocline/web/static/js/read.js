@@ -7,9 +7,9 @@ const form = document.getElementById("putt");
 const stage = document.getElementById("stage");
 const layer = document.getElementById("handles");
 const handles = new Map();
-// The server reads ten putts a second for one address, and sixty at once: a drag keeps below that.
-const BURST = 40;
-const PER_SECOND = 8;
+// The server reads sixty putts in six seconds for one address: a drag asks for 57 in its first six, and fewer after.
+const BURST = 15;
+const PER_SECOND = 7;
 let turns = BURST;
 let counted = performance.now();
 let drag = null; // the handle held, with the putt as it was when it was taken up
