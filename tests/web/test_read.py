@@ -209,6 +209,17 @@ def test_extremes_are_read(client, asked, words):
     assert words in text(page)
 
 
+def test_where_the_ball_comes_back_one_that_goes_straight_in_is_offered(client):
+    steep = START | {"side": "5.49 %", "rise": "5.49 %", "place": "Green 4"}
+    page = client.get("/read", query_string=steep).text
+    offered = unescape(re.search(r'href="([^"]+)">Read the ball that goes straight in', page)[1])
+    assert "place=Green+4" in offered
+    straight = client.get(offered)
+    assert "Reach the hole at 0.22 m/s" in text(straight)
+    assert "rolls back" not in text(straight)
+    assert "goes straight in" not in client.get("/read", query_string=START).text
+
+
 def test_the_roll_is_the_balls_way_in_time(client):
     response = client.get("/read/roll", query_string=SPINDRIFT).get_json()
     assert response["duration_s"] == pytest.approx(3.022, abs=0.001)

@@ -15,7 +15,7 @@ from orthocline.drawing.ground.hachures import CLOSEST, clockwise_from_up, hachu
 from orthocline.drawing.labels import GAP, LINE_SHARE, Room, Wanted, dots_along, label_box, place_labels
 from orthocline.drawing.roll.cup import MIDDLE, RADIUS, cup
 from orthocline.drawing.roll.plan import BOTTOM, TOP, plan
-from orthocline.drawing.roll.profile import profile
+from orthocline.drawing.roll.profile import RIGHT, profile
 from orthocline.drawing.scene import Spot, spots_of
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
@@ -151,6 +151,13 @@ def test_the_cup_shows_the_entry_from_the_side_where_the_ball_comes():
     assert y > MIDDLE.y + RADIUS
     assert tuple(drawn.item("window").spots[0]) == MIDDLE
     assert not cup(read(plane_putt(10, past_in=150))).items_named("window")
+
+
+def test_the_speeds_of_a_ball_that_comes_back_stay_within_the_profile():
+    putt = plane_putt(10, side_right=-0.0549, grade=0.0549)
+    across = profile(putt, read(putt), USUAL_WORDING).item("speeds").spots[:, 0]
+    assert np.all(np.diff(across) > 0)
+    assert across[-1] == pytest.approx(RIGHT)
 
 
 def test_the_profile_rises_with_the_ground():

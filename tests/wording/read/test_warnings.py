@@ -1,8 +1,10 @@
 """Warnings of a read: every code has its sentence, in the golfer's units."""
 
+from dataclasses import replace
+
 import pytest
 
-from orthocline.core.roll import ReadWarning, SpeedAtHole, read
+from orthocline.core.roll import ReadWarning, SpeedAtHole, Wind, read
 from orthocline.wording.read.warnings import SENTENCES, warning_words
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
@@ -34,3 +36,13 @@ def test_remedies_follow_the_read():
     firm = read(plane_putt(8, side_right=0.02, grade=-0.09, pace=SpeedAtHole(1.9)))
     assert list(firm.warnings) == ["slope_does_not_hold", "too_fast_to_drop"]
     assert "is given" not in warning_words(firm)[0]
+
+
+def test_a_ball_that_comes_back_is_told_with_the_softest_that_does_not():
+    lob = plane_putt(10, side_right=-0.0549, grade=0.0549)
+    (words,) = warning_words(read(lob))
+    assert "rolls back into it, 15 s after it left" in words
+    assert words.endswith("has 0.72 ft/s at the hole and would roll 10.2 ft past.")
+    windy = " ".join(warning_words(read(replace(lob, wind=Wind(0.1, 0.0)))))
+    assert "rolls back into it" in windy
+    assert "goes in on its way out" not in windy

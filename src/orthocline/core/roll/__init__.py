@@ -27,6 +27,7 @@ from orthocline.core.roll.putt import (
     Wind,
 )
 from orthocline.core.roll.reading import Read, ReadWarning, read, read_as_solved
+from orthocline.core.roll.straight_in import softest_straight_in
 from orthocline.core.roll.track import Track
 
 __all__ = [
@@ -65,5 +66,6 @@ __all__ = [
     "roll",
     "roller",
     "rolling_deceleration_mps2",
+    "softest_straight_in",
     "steepest_holding_slope",
 ]

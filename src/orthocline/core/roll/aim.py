@@ -108,12 +108,24 @@ def aim(putt: Putt) -> Aim:
     Aim
         Launch and arrival.
     """
-    if _by_closed_form(putt):
+    if by_closed_form(putt):
         return _aim_on(putt, plane_with_grain(putt))
     return _aim_by_rolling(putt)
 
 
-def _by_closed_form(putt: Putt) -> bool:
+def by_closed_form(putt: Putt) -> bool:
+    """Return whether a putt is one on a plane in still air, which is solved in no time.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+
+    Returns
+    -------
+    bool
+        Whether it is.
+    """
     return isinstance(putt.surface, Plane) and putt.wind.speed_mps == 0.0
 
 
@@ -242,7 +254,7 @@ def roller_to_rest(putt: Putt) -> Roller:
 
 
 def _roller(putt: Putt, limit: float) -> Roller:
-    if not _by_closed_form(putt):
+    if not by_closed_form(putt):
         return _roller_anywhere(putt, limit)
     frame = _plane_frame(putt, plane_with_grain(putt))
     bearing = frame.side * frame.hole_rad

@@ -13,6 +13,7 @@ from orthocline.core.roll.capture import Capture, capture_of
 from orthocline.core.roll.entry import entry_clock_hours, entry_range_hours
 from orthocline.core.roll.make_window import MakeWindow, make_window
 from orthocline.core.roll.putt import Putt
+from orthocline.core.roll.straight_in import comes_back
 from orthocline.core.roll.track import Track
 
 PATH_POINTS = 101
@@ -34,6 +35,8 @@ class ReadWarning(StrEnum):
     """No line to the hole was found in this wind: the read is for still air."""
     TOO_FAST_TO_DROP = "too_fast_to_drop"
     """The ball would run over the hole or lip out."""
+    COMES_BACK = "comes_back"
+    """The ball passes the hole and rolls back into it."""
     NO_AIM_MARK = "no_aim_mark"
     """The start line is too far off the hole for a spot beside it."""
 
@@ -155,5 +158,7 @@ def _warnings(solved: Aim, capture: Capture, *, useful: bool) -> Iterator[ReadWa
         yield ReadWarning.WIND_NOT_COUNTED
     if not capture.drops:
         yield ReadWarning.TOO_FAST_TO_DROP
+    if comes_back(solved):
+        yield ReadWarning.COMES_BACK
     if not useful:
         yield ReadWarning.NO_AIM_MARK

@@ -22,7 +22,7 @@ def profile(putt: Putt, read: Read | None, wording: Wording) -> Scene:
     """Return the side view; without its speeds while the read is hidden."""
     grade = putt.grade
     words = _ground_words(grade, putt.length_m, wording)
-    items = [*_ground_items(grade), *(_speed_items(putt, read, wording) if read else ())]
+    items = [*_ground_items(grade), *(_speed_items(read, wording) if read else ())]
     items.append(Words(words, Spot((LEFT + RIGHT) / 2, HEIGHT - 6.0), Sign.FALL, "middle", name="grade"))
     return Scene("side-view", WIDTH, HEIGHT, f"Side view: {words}", tuple(items))
 
@@ -34,9 +34,10 @@ def _ground_items(grade: float) -> Iterator[Item]:
     yield Line(line, Sign.FALL, 2.0, name="grade-line")
 
 
-def _speed_items(putt: Putt, read: Read, wording: Wording) -> Iterator[Item]:
-    along = read.path[:, 1:3] @ np.array([np.cos(putt.bearing_rad), np.sin(putt.bearing_rad)])
-    along = (along - along[0]) / (along[-1] - along[0])
+def _speed_items(read: Read, wording: Wording) -> Iterator[Item]:
+    # By the way that it has come: along the line to the hole some balls go too far and come back.
+    steps = np.hypot(*np.diff(read.path[:, 1:3], axis=0).T)
+    along = np.concatenate([[0.0], np.cumsum(steps)]) / steps.sum()
     speeds = read.path[:, 3]
     heights = SPEED_BOTTOM - (SPEED_BOTTOM - SPEED_TOP) * speeds / float(speeds.max())
     yield Line(np.column_stack([LEFT + (RIGHT - LEFT) * along, heights])[::4], Sign.INK, 2.2, name="speeds")

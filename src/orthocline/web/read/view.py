@@ -6,7 +6,7 @@ from urllib.parse import urlencode
 
 from orthocline.core.calls import GolferFigures, one_second_m, stroke_of
 from orthocline.core.estimate import Estimate
-from orthocline.core.roll import PAST_RANGE_M, Read, RollPast
+from orthocline.core.roll import PAST_RANGE_M, Read, ReadWarning, RollPast, softest_straight_in
 from orthocline.core.speed import aged
 from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan, plan
@@ -55,6 +55,8 @@ class ReadView:
     ----------
     source : Source
         Where the green speed comes from.
+    straight_in : str
+        Where the ball rolls back into the hole, the address of one that does not.
     hidden : bool
         My read first: the call is held back until the golfer has entered an own aim.
     beat : dict or None
@@ -75,6 +77,7 @@ class ReadView:
     entry: tuple[str, str] | None = None
     own: str = ""
     notes: tuple[str, ...] = ()
+    straight_in: str = ""
     beside: dict[str, str] | None = None
     beat: dict[str, str] | None = None
     handles: tuple[Handle, ...] = ()
@@ -127,10 +130,21 @@ def view(wanted: ReadRequest, mode: Mode, measures: Measures | None, now: dateti
         entry=entry_words(solved) if shown else None,
         own=own_words(solved, own, wording) if own and shown else "",
         notes=note_words(solved, wording) if shown else (),
+        straight_in=_straight_in(solved, wanted) if shown else "",
         beside=_beside(solved, wanted),
         beat=_beat(solved, wording, golfer) if shown else None,
         handles=_handles(solved, drawn, wanted.values, hidden=hidden),
     )
+
+
+def _straight_in(solved: Read, wanted: ReadRequest) -> str:
+    """Return the address at the softest pace that goes straight in, where the asked one comes back."""
+    if ReadWarning.COMES_BACK not in solved.warnings:
+        return ""
+    straight = softest_straight_in(solved.putt, solved.aim)
+    if straight is None:
+        return ""
+    return f"/read?{urlencode(wanted.values | {'past': f'{straight.speed_at_hole_mps:g} m/s'})}"
 
 
 def _source(wanted: ReadRequest, now: datetime) -> Source:

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Mapping
 
-from orthocline.core.roll import Read, ReadWarning, grain_worth, steepest_holding_slope
+from orthocline.core.roll import Read, ReadWarning, grain_worth, softest_straight_in, steepest_holding_slope
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
 
@@ -55,6 +55,20 @@ def _too_fast(read: Read, wording: Wording) -> str:
     )
 
 
+def _comes_back(read: Read, wording: Wording) -> str:
+    said = (
+        f"This ball passes the hole and rolls back into it, {read.aim.time_to_hole_s:.0f} s after it left:"
+        " a touch more or less and it is far off."
+    )
+    straight = softest_straight_in(read.putt, read.aim)
+    if straight is None or straight.past_m is None:
+        return said
+    speed, past = wording.ball_speed(straight.speed_at_hole_mps, 2), wording.far(straight.past_m)
+    return (
+        f"{said} The softest that goes in on its way out has {speed} at the hole and would roll {past} past."
+    )
+
+
 def _no_mark(_read: Read, _wording: Wording) -> str:
     return (
         "The start line is more than 60 degrees off the hole: no spot beside the hole stands for it. Use the"
@@ -68,5 +82,6 @@ SENTENCES: Mapping[ReadWarning, Callable[[Read, Wording], str]] = {
     ReadWarning.GROUND_NOT_COUNTED: _mean_slope,
     ReadWarning.WIND_NOT_COUNTED: _still_air,
     ReadWarning.TOO_FAST_TO_DROP: _too_fast,
+    ReadWarning.COMES_BACK: _comes_back,
     ReadWarning.NO_AIM_MARK: _no_mark,
 }
