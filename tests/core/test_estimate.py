@@ -35,3 +35,12 @@ def test_the_range_of_a_mean_of_few_tries_holds_the_truth():
     found = [mean_estimate(row.tolist(), 0.05) for row in trials]
     assert np.mean([abs(one.value - 3.0) <= one.within for one in found]) == pytest.approx(0.955, abs=0.02)
     assert mean_estimate([3.0], 0.05) == Estimate(3.0, pytest.approx(0.15))
+
+
+def test_two_tries_are_as_sure_as_the_usual_scatter_makes_their_mean():
+    """The sum of two tries scatters by the root of two, their mean by half of that."""
+    both = mean_estimate([10.0, 12.0], 0.03)
+    assert both.value == pytest.approx(11.0)
+    assert both.sd == pytest.approx(0.5 * math.hypot(0.33, 0.33))
+    assert mean_estimate([11.0], 0.03).sd == pytest.approx(0.33)
+    assert mean_estimate([10.0, 12.0], 0.03, 0.4).sd == pytest.approx(math.hypot(both.sd, 0.4))
