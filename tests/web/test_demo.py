@@ -10,7 +10,7 @@ from orthocline.db.log.models import LoggedPutt
 from orthocline.db.speed.models import SpeedNote
 from orthocline.services.account.accounts import sign_in, sign_up
 from orthocline.services.demo import golfer as demo_service
-from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, demo_copy, load_demo
+from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, demo_copy, load_demo
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import day_speed
 from orthocline.web.app import create_app
@@ -50,6 +50,12 @@ def test_a_copy_is_all_of_it_measured_this_morning(session):
         assert count >= least, kind
     day = day_speed(session, copy, later)
     assert timedelta(0) <= later - day.measured_at < timedelta(days=1)
+
+
+@pytest.mark.usefixtures("demo")
+def test_the_demo_putt_has_the_speed_of_this_mornings_ramp(session):
+    newest = session.scalars(select(SpeedNote).order_by(SpeedNote.measured_at.desc()).limit(1)).one()
+    assert (round(newest.speed_ft, 1), newest.method) == (SPINDRIFT.speed_ft, "ramp")
 
 
 @pytest.mark.usefixtures("demo")
