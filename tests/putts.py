@@ -5,9 +5,12 @@ import math
 from pathlib import Path
 from typing import Any
 
+import numpy as np
+
 from orthocline.core.ground import Plane, plane_from_grade
 from orthocline.core.roll import NO_GRAIN, STILL_AIR, Grain, Point, Putt, RollPast, SpeedAtHole, Wind
 from orthocline.core.units import FOOT_M, INCH_M
+from orthocline.formats.putt_document import putt_of
 
 DATA = Path(__file__).parent / "data"
 REFERENCES: list[dict[str, Any]] = json.loads((DATA / "reference-putts.json").read_text())
@@ -15,6 +18,15 @@ PLANES = [entry for entry in REFERENCES if entry["putt"]["surface"]["kind"] == "
 FORMULAS = [entry for entry in REFERENCES if entry["putt"]["surface"]["kind"] == "formula"]
 MILLIMETRE = 0.001
 MILLISECOND = 0.001
+HEIGHTS: dict[str, Any] = {
+    "sliding_tilt": lambda x, y, p: p["grade"] * x + y * (p["t0"] + (p["t1"] - p["t0"]) * x / p["L"]),
+    "double_break": lambda x, y, p: p["grade"] * x + y * p["A"] * np.cos(np.pi * x / p["L"]),
+    "tier": lambda x, y, p: (
+        p["h"] / 2 * (1 + np.tanh((x * np.cos(p["q"]) + y * np.sin(p["q"]) - p["m"]) / p["w"]))
+        + p["tilt"] * y
+    ),
+    "quadric": lambda x, y, p: p["cx"] / 2 * (x - p["x0"]) ** 2 + p["cy"] / 2 * (y - p["y0"]) ** 2,
+}
 
 
 def named(entries: list[dict[str, Any]]) -> list[str]:
@@ -55,3 +67,14 @@ def plane_putt(
         more.pop("pace", RollPast(past_in * INCH_M)),
         **more,
     )
+
+
+def on_grid(entry: dict[str, Any], spacing: float = 0.25, margin: float = 2.0) -> Putt:
+    """Return the putt of a formula, with its heights sampled on a grid."""
+    putt, surface = entry["putt"], entry["putt"]["surface"]
+    length = putt["hole_m"][0]
+    x = np.arange(-margin, length + margin + spacing, spacing)
+    y = np.arange(-3.0 * margin, 3.0 * margin + spacing, spacing)
+    heights = HEIGHTS[surface["name"]](x[None, :], y[:, None], {**surface["parameters"], "L": length})
+    grid = {"kind": "grid", "origin_m": [x[0], y[0]], "spacing_m": spacing, "heights_m": heights.tolist()}
+    return putt_of({**putt, "surface": grid})

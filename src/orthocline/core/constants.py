@@ -8,6 +8,9 @@ GRAVITY_MPS2: Final = 9.80665
 ROLLING_SHARE: Final = 5.0 / 7.0
 """Share of a pull that moves the centre of a rolling solid sphere; 2/7 spins it (moment 2/5 m r^2)."""
 
+PULL_PER_SLOPE_MPS2: Final = ROLLING_SHARE * GRAVITY_MPS2
+"""Acceleration [m/s^2] of a rolling ball down a slope, for each unit of slope (rise over run)."""
+
 RAMP_SPEED_MPS: Final = 1.83
 """Speed [m/s] at which the standard ramp releases the ball (Brede 1991; Holmes 1991)."""
 

@@ -12,19 +12,10 @@ from orthocline.core.roll import Point, Putt, ReadWarning, RollPast, own_roll, r
 from orthocline.core.roll import aim as aims
 from orthocline.core.roll.shoot import STEPS_A_ROLL, Work
 from orthocline.formats.putt_document import document_of, putt_of
-from tests.putts import DATA, FORMULAS, MILLIMETRE, MILLISECOND, named, plane_putt
+from tests.putts import DATA, FORMULAS, HEIGHTS, MILLIMETRE, MILLISECOND, named, on_grid, plane_putt
 
 REFERENCES = json.loads((DATA / "reference-putts.json").read_text())
 STATIONS = [entry for entry in REFERENCES if entry["putt"]["surface"]["kind"] == "stations"]
-HEIGHTS = {
-    "sliding_tilt": lambda x, y, p: p["grade"] * x + y * (p["t0"] + (p["t1"] - p["t0"]) * x / p["L"]),
-    "double_break": lambda x, y, p: p["grade"] * x + y * p["A"] * np.cos(np.pi * x / p["L"]),
-    "tier": lambda x, y, p: (
-        p["h"] / 2 * (1 + np.tanh((x * np.cos(p["q"]) + y * np.sin(p["q"]) - p["m"]) / p["w"]))
-        + p["tilt"] * y
-    ),
-    "quadric": lambda x, y, p: p["cx"] / 2 * (x - p["x0"]) ** 2 + p["cy"] / 2 * (y - p["y0"]) ** 2,
-}
 
 
 def figures(solved):
@@ -46,17 +37,6 @@ def assert_near(solved, expected, aim_m):
 @pytest.mark.parametrize("entry", STATIONS, ids=named(STATIONS))
 def test_putts_on_stations_agree_with_the_reference(entry):
     assert_near(read(putt_of(entry["putt"])), entry["expect"], 0.3 * MILLIMETRE)
-
-
-def on_grid(entry, spacing=0.25, margin=2.0):
-    """The putt of a formula, with its heights sampled on a grid."""
-    putt, surface = entry["putt"], entry["putt"]["surface"]
-    length = putt["hole_m"][0]
-    x = np.arange(-margin, length + margin + spacing, spacing)
-    y = np.arange(-3.0 * margin, 3.0 * margin + spacing, spacing)
-    heights = HEIGHTS[surface["name"]](x[None, :], y[:, None], {**surface["parameters"], "L": length})
-    grid = {"kind": "grid", "origin_m": [x[0], y[0]], "spacing_m": spacing, "heights_m": heights.tolist()}
-    return putt_of({**putt, "surface": grid})
 
 
 @pytest.mark.parametrize("entry", FORMULAS, ids=named(FORMULAS))

@@ -42,7 +42,7 @@ def test_a_ball_that_comes_back_is_told_with_the_softest_that_does_not():
     lob = plane_putt(10, side_right=-0.0549, grade=0.0549)
     (words,) = warning_words(read(lob))
     assert "rolls back into it, 15 s after it left" in words
-    assert words.endswith("has 0.72 ft/s at the hole and would roll 10.2 ft past.")
+    assert words.endswith("reaches the hole at 0.72 ft/s and would roll 10.2 ft past.")
     windy = " ".join(warning_words(read(replace(lob, wind=Wind(0.1, 0.0)))))
     assert "rolls back into it" in windy
-    assert "goes in on its way out" not in windy
+    assert "goes straight in" not in windy

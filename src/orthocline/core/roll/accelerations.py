@@ -12,7 +12,7 @@ from orthocline.core.constants import (
     BALL_RADIUS_M,
     DRAG_COEFFICIENT,
     GRASS_ROUGHNESS_M,
-    GRAVITY_MPS2,
+    PULL_PER_SLOPE_MPS2,
     ROLLING_SHARE,
     WIND_HEIGHT_M,
 )
@@ -60,6 +60,15 @@ class Accelerations:
                 self.wind_east_mps,
                 self.wind_north_mps,
             ]
+        )
+
+    @property
+    def push_at_rest_mps2(self) -> tuple[float, float]:
+        """What grain and wind give a ball that hardly moves [m/s^2], east and north."""
+        blow = WIND_FACTOR_PER_M * math.hypot(self.wind_east_mps, self.wind_north_mps)
+        return (
+            self.grain_east_mps2 + blow * self.wind_east_mps,
+            self.grain_north_mps2 + blow * self.wind_north_mps,
         )
 
 
@@ -120,11 +129,7 @@ def plane_with_grain(putt: Putt) -> Plane:
         The plane.
     """
     accelerations = accelerations_of(putt)
-    per_slope = ROLLING_SHARE * GRAVITY_MPS2
-    rise_east, rise_north = putt.mean_plane.parameters
-    fall_east = -rise_east + accelerations.grain_east_mps2 / per_slope
-    fall_north = -rise_north + accelerations.grain_north_mps2 / per_slope
-    return Plane(math.hypot(fall_east, fall_north), math.atan2(fall_north, fall_east))
+    return _pushed_plane(putt, accelerations.grain_east_mps2, accelerations.grain_north_mps2)
 
 
 def plane_with_wind(putt: Putt) -> Plane:
@@ -142,11 +147,14 @@ def plane_with_wind(putt: Putt) -> Plane:
     Plane
         The plane.
     """
-    still, blow = plane_with_grain(putt), accelerations_of(putt)
-    wind_east, wind_north = blow.wind_east_mps, blow.wind_north_mps
-    worth = WIND_FACTOR_PER_M * math.hypot(wind_east, wind_north) / (ROLLING_SHARE * GRAVITY_MPS2)
-    fall_east = still.tilt * math.cos(still.downhill_rad) + worth * wind_east
-    fall_north = still.tilt * math.sin(still.downhill_rad) + worth * wind_north
+    return _pushed_plane(putt, *accelerations_of(putt).push_at_rest_mps2)
+
+
+def _pushed_plane(putt: Putt, push_east_mps2: float, push_north_mps2: float) -> Plane:
+    """Return the putt's plane, or its ground's mean, steeper by what a steady push is worth."""
+    rise_east, rise_north = putt.mean_plane.parameters
+    fall_east = -rise_east + push_east_mps2 / PULL_PER_SLOPE_MPS2
+    fall_north = -rise_north + push_north_mps2 / PULL_PER_SLOPE_MPS2
     return Plane(math.hypot(fall_east, fall_north), math.atan2(fall_north, fall_east))
 
 
@@ -164,4 +172,4 @@ def grain_worth(putt: Putt) -> float:
         Slope [ratio].
     """
     drag = rolling_deceleration_mps2(putt.green_speed_ft)
-    return putt.grain.strength * drag / (ROLLING_SHARE * GRAVITY_MPS2)
+    return putt.grain.strength * drag / PULL_PER_SLOPE_MPS2

@@ -4,7 +4,7 @@ import math
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 
-from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
+from orthocline.core.constants import PULL_PER_SLOPE_MPS2
 from orthocline.core.ground import Plane
 from orthocline.core.roll.accelerations import accelerations_of, plane_with_grain, plane_with_wind
 from orthocline.core.roll.integrator import holds_ball, roll
@@ -86,7 +86,7 @@ def _plane_frame(putt: Putt, plane: Plane) -> _PlaneFrame:
     turn = wrap_rad(putt.bearing_rad - plane.downhill_rad)
     return _PlaneFrame(
         accelerations_of(putt).drag_mps2,
-        ROLLING_SHARE * GRAVITY_MPS2 * plane.tilt,
+        PULL_PER_SLOPE_MPS2 * plane.tilt,
         plane.downhill_rad,
         abs(turn),
         1.0 if turn >= 0.0 else -1.0,
@@ -160,7 +160,7 @@ def _aim_by_rolling(putt: Putt) -> Aim:
     # Firm balls hardly feel the wind, dying ones end as if it were a slope: lines are looked for near both.
     guesses = [_guess(putt, near) for near in (_aim_on(putt, plane_with_wind(putt)), still)]
     work = Work()
-    for pace in _paces_in_wind(putt, still):
+    for pace in _paces_to_try(putt, still):
         for guess in guesses:
             try:
                 return _shot(putt, pace, guess, work)
@@ -176,7 +176,7 @@ def _guess(putt: Putt, near: Aim) -> Arrival:
     return Arrival(putt.bearing_rad - entry, max(near.speed_at_hole_mps, SLOWEST_GUESS_MPS))
 
 
-def _paces_in_wind(putt: Putt, still: Aim) -> Iterator[RollPast | SpeedAtHole]:
+def _paces_to_try(putt: Putt, still: Aim) -> Iterator[RollPast | SpeedAtHole]:
     by_speed = isinstance(putt.pace, SpeedAtHole)
     if by_speed or holds_ball(putt.surface, accelerations_of(putt), putt.hole):
         yield putt.pace

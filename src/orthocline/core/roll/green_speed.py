@@ -1,6 +1,6 @@
 """Green speed: what the ramp says of the grass, as the deceleration of a rolling ball."""
 
-from orthocline.core.constants import GRAVITY_MPS2, RAMP_SPEED_MPS, ROLLING_SHARE
+from orthocline.core.constants import PULL_PER_SLOPE_MPS2, RAMP_SPEED_MPS
 from orthocline.core.units import FOOT_M
 
 
@@ -38,4 +38,4 @@ def steepest_holding_slope(green_speed_ft: float) -> float:
     float
         Slope [ratio].
     """
-    return rolling_deceleration_mps2(green_speed_ft) / (ROLLING_SHARE * GRAVITY_MPS2)
+    return rolling_deceleration_mps2(green_speed_ft) / PULL_PER_SLOPE_MPS2

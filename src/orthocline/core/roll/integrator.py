@@ -14,13 +14,12 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
-from orthocline.core.constants import GRAVITY_MPS2, ROLLING_SHARE
+from orthocline.core.constants import PULL_PER_SLOPE_MPS2
 from orthocline.core.ground import Surface, grid_slope, plane_slope, stations_slope
 from orthocline.core.roll.accelerations import WIND_FACTOR_PER_M, Accelerations
 from orthocline.core.roll.putt import Point
 from orthocline.core.roll.track import COLUMNS, Track
 
-PER_SLOPE = ROLLING_SHARE * GRAVITY_MPS2
 F8, ROW, ROWS = types.float64, types.float64[::1], types.float64[:, ::1]
 STEP_SHARE = 0.03
 """Share of its speed that the ball loses in one step on level ground (benchmarks/step.py)."""
@@ -63,8 +62,8 @@ def thrust(
     v = math.sqrt(vx * vx + vy * vy)
     wx, wy = accel[3] - vx, accel[4] - vy
     past = math.sqrt(wx * wx + wy * wy)
-    ax = -PER_SLOPE * rise_east + accel[1] + WIND_FACTOR_PER_M * (past * wx + v * vx)
-    ay = -PER_SLOPE * rise_north + accel[2] + WIND_FACTOR_PER_M * (past * wy + v * vy)
+    ax = -PULL_PER_SLOPE_MPS2 * rise_east + accel[1] + WIND_FACTOR_PER_M * (past * wx + v * vx)
+    ay = -PULL_PER_SLOPE_MPS2 * rise_north + accel[2] + WIND_FACTOR_PER_M * (past * wy + v * vy)
     return -accel[0] * vx + v * ax, -accel[0] * vy + v * ay
 
 
@@ -331,7 +330,6 @@ def holds_ball(surface: Surface, accelerations: Accelerations, place: Point) -> 
         Whether a ball stays there.
     """
     rise_east, rise_north = surface.slope(place.x_m, place.y_m, surface.parameters)
-    blow = WIND_FACTOR_PER_M * math.hypot(accelerations.wind_east_mps, accelerations.wind_north_mps)
-    east = -PER_SLOPE * rise_east + accelerations.grain_east_mps2 + blow * accelerations.wind_east_mps
-    north = -PER_SLOPE * rise_north + accelerations.grain_north_mps2 + blow * accelerations.wind_north_mps
+    push_east, push_north = accelerations.push_at_rest_mps2
+    east, north = push_east - PULL_PER_SLOPE_MPS2 * rise_east, push_north - PULL_PER_SLOPE_MPS2 * rise_north
     return bool(math.hypot(east, north) < accelerations.drag_mps2)

@@ -4,7 +4,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from orthocline.core.constants import GRAVITY_MPS2, RAMP_SPEED_MPS, ROLLING_SHARE
+from orthocline.core.constants import PULL_PER_SLOPE_MPS2, RAMP_SPEED_MPS
 from orthocline.core.estimate import Estimate, widened
 from orthocline.core.instruments import (
     GRAIN_SD,
@@ -22,7 +22,7 @@ ROLL_RANGE_M = (0.3, 60.0 * FOOT_M)
 OUTLIER_SPREADS = 3.0
 OUTLIER_LEAST_SHARE = 0.025
 """A roll stands out beyond three spreads of the others, taken as at least 2.5 % of their mean."""
-SLOPE_PER_INVERSE_M = RAMP_SPEED_MPS**2 / (4.0 * ROLLING_SHARE * GRAVITY_MPS2)
+SLOPE_PER_INVERSE_M = RAMP_SPEED_MPS**2 / (4.0 * PULL_PER_SLOPE_MPS2)
 """v_ramp^2 / (4 * 5/7 g) [m]: slope found per difference of the inverse rolls, 1/out - 1/back."""
 
 
@@ -260,7 +260,7 @@ def _sd_ft(scatter_m: float, freedom: int, common_m: float) -> float:
 
 def _grain(slope: Estimate, level: Estimate, speed_ft: float) -> Estimate:
     """Return the grain toward `out` that makes rolls find another slope than the level."""
-    per_slope = ROLLING_SHARE * GRAVITY_MPS2 / rolling_deceleration_mps2(speed_ft)
+    per_slope = PULL_PER_SLOPE_MPS2 / rolling_deceleration_mps2(speed_ft)
     return Estimate(per_slope * (level.value - slope.value), per_slope * math.hypot(level.sd, slope.sd))
 
 

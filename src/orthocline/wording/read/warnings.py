@@ -64,9 +64,7 @@ def _comes_back(read: Read, wording: Wording) -> str:
     if straight is None or straight.past_m is None:
         return said
     speed, past = wording.ball_speed(straight.speed_at_hole_mps, 2), wording.far(straight.past_m)
-    return (
-        f"{said} The softest that goes in on its way out has {speed} at the hole and would roll {past} past."
-    )
+    return f"{said} The softest that goes straight in reaches the hole at {speed} and would roll {past} past."
 
 
 def _no_mark(_read: Read, _wording: Wording) -> str:
