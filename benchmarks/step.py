@@ -10,7 +10,7 @@ import math
 import numpy as np
 
 from orthocline.core.ground import plane_from_grade
-from orthocline.core.roll import Point, Putt, RollPast, accelerations_of, integrator, make_window, roller
+from orthocline.core.roll import Point, Putt, RollPast, accelerations_of, make_window, roll, roller
 from orthocline.core.roll.aim import aim
 from orthocline.core.units import FOOT_M, INCH_M
 
@@ -43,13 +43,16 @@ def integrator_error_m(putt, share):
     """Distance [m] of the integrator's rest from the closed form's."""
     solved = aim(putt)
     rests = roller(putt, solved)(solved.launch, 0.01).finish
-    row = np.array([0.0, 0.0, 0.0, 0.0, 0.0, 0.0])
-    heading = putt.bearing_rad - solved.launch.right_rad
-    row[3:5] = solved.launch.speed_mps * math.cos(heading), solved.launch.speed_mps * math.sin(heading)
-    limits = (1.0, math.inf, 0.0, math.inf)
-    accelerations = accelerations_of(putt).row
-    state = integrator.trace_plane(putt.surface.parameters, accelerations, row, *limits, share)[-1]
-    return math.hypot(state[1] - rests.x_m, state[2] - rests.y_m)
+    found = roll(
+        putt.surface,
+        accelerations_of(putt),
+        putt.ball,
+        heading_rad=putt.bearing_rad - solved.launch.right_rad,
+        speed_mps=solved.launch.speed_mps,
+        path_limit_m=math.inf,
+        step_share=share,
+    ).finish
+    return math.hypot(found.x_m - rests.x_m, found.y_m - rests.y_m)
 
 
 def window_error(putt, share):

@@ -2,6 +2,7 @@
 
 import json
 import math
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
@@ -67,6 +68,11 @@ def plane_putt(
         more.pop("pace", RollPast(past_in * INCH_M)),
         **more,
     )
+
+
+def by_rolls(putt: Putt) -> Putt:
+    """Return the same putt in a breath that moves nothing: it is solved by rolls, not by the closed form."""
+    return replace(putt, wind=Wind(1e-9, 0.0))
 
 
 def on_grid(entry: dict[str, Any], spacing: float = 0.25, margin: float = 2.0) -> Putt:

@@ -25,6 +25,7 @@ class Trough:
 
     slope = staticmethod(trough_slope)
     steepest = 0.0
+    step_m = 0.1
 
     @cached_property
     def parameters(self):

@@ -220,6 +220,20 @@ def test_where_the_ball_comes_back_one_that_goes_straight_in_is_offered(client):
     assert "goes straight in" not in client.get("/read", query_string=START).text
 
 
+def test_every_line_at_the_same_pace_is_offered_and_leads_back(client):
+    steep = START | {"side": "3 %", "rise": "8.5 %", "slope": "down", "speed": "11", "past": "1.2 m/s"}
+    page = client.get("/read", query_string=steep)
+    there = re.search(r'>([^<]+)</span> <a class="button" href="([^"]+)">Read that line', page.text)
+    assert "A longer way in has this pace too" in unescape(there[1]).replace("\u00a0", " ")
+    longer = client.get(unescape(there[2]))
+    assert values(longer)["line"] == "2"
+    back = re.search(r'href="([^"]+)">Read that line', longer.text)[1]
+    assert text(client.get(unescape(back))).count("Read that line") == 1
+    assert "The line is a number from 1 to 8." in text(
+        client.get("/read", query_string=steep | {"line": "9"})
+    )
+
+
 def test_the_roll_is_the_balls_way_in_time(client):
     response = client.get("/read/roll", query_string=SPINDRIFT).get_json()
     assert response["duration_s"] == pytest.approx(3.022, abs=0.001)

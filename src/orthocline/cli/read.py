@@ -13,7 +13,7 @@ from orthocline.drawing.svg import svg_file
 from orthocline.formats.putt_document import LARGEST_BYTES, LARGEST_LINE, DocumentError, parse_putt
 from orthocline.formats.read_document import read_document
 from orthocline.wording.read.call import call, entry_words
-from orthocline.wording.read.warnings import warning_words
+from orthocline.wording.read.warnings import other_lines_words, warning_words
 from orthocline.wording.wording import USUAL_WORDING
 
 UNREADABLE = 2
@@ -42,6 +42,10 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
     if as_json:
         click.echo(_dump(_document(solved)))
         return
+    _say(solved)
+
+
+def _say(solved: Read) -> None:
     said = call(solved)
     click.echo(said.sentence)
     for sentence in (*said.details, *(entry_words(solved) or ())):
@@ -50,6 +54,8 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
         click.echo(f"{line.title}: {line.words}")
     for warning in warning_words(solved):
         click.echo(f"Note: {warning}")
+    for number, words in other_lines_words(solved):
+        click.echo(f"Line {number}: {words}")
 
 
 def _read_lines(file: BinaryIO) -> int:

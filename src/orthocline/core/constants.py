@@ -41,5 +41,5 @@ WIND_HEIGHT_M: Final = 10.0
 GRASS_ROUGHNESS_M: Final = 0.0005
 """Roughness length [m] of very short grass, for the log law of the wind (our choice, docs/model.md)."""
 
-MODEL_VERSION: Final = "2"
+MODEL_VERSION: Final = "3"
 """Raised whenever a change of the model changes the figures of a read."""

@@ -11,6 +11,7 @@ from pydantic.json_schema import SkipJsonSchema
 from orthocline.core.roll import (
     GRAIN_RANGE,
     GREEN_SPEED_RANGE_FT,
+    LINE_RANGE,
     NO_GRAIN,
     PAST_RANGE_M,
     SPEED_AT_HOLE_RANGE_MPS,
@@ -92,6 +93,7 @@ class PuttDocument(Part):
     pace: PastPart | SpeedPart
     grain: GrainPart | SkipJsonSchema[None] = None
     wind: WindPart | SkipJsonSchema[None] = None
+    line: Annotated[int, Field(ge=LINE_RANGE[0], le=LINE_RANGE[1])] = 1
 
 
 PARTS = {part.__name__ for part in (PastPart, SpeedPart, GrainPart, WindPart)}
@@ -157,6 +159,8 @@ def document_of(putt: Putt) -> dict[str, Any]:
         if thing is not None:
             toward = math.degrees(thing.toward_rad)
             document[name] = {size: getattr(thing, size), "toward_deg": toward}
+    if putt.line > 1:
+        document["line"] = putt.line
     return document
 
 
@@ -174,6 +178,7 @@ def _putt(document: PuttDocument) -> Putt:
         wind=Wind(document.wind.speed_mps, _radians(document.wind.toward_deg))
         if document.wind
         else STILL_AIR,
+        line=document.line,
     )
 
 

@@ -9,7 +9,7 @@ import numpy as np
 
 from orthocline.core.calls import SCHOOLS, USUAL_GOLFER
 from orthocline.core.constants import MODEL_VERSION
-from orthocline.core.roll import Aim, Launch, Putt, Read, ReadWarning, Window, roller
+from orthocline.core.roll import Aim, Launch, Putt, Read, Window, roller
 
 LONGEST_WAY = 3.0
 """A ball's way to the hole is no longer than so many times the straight one."""
@@ -40,6 +40,7 @@ def read_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
             {"code": code.value, "message": message}
             for code, message in zip(read.warnings, messages, strict=True)
         ],
+        "other_lines": [_line(read, number, one) for number, one in read.other_lines],
         "entry_clock_hours": read.entry_clock_hours,
         "entry_window_hours": [hour % 12.0 for hour in read.entry_window_hours or ()] or None,
         **_calls(read),
@@ -62,7 +63,6 @@ def summary_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
 
 def aim_of(document: dict[str, Any], putt: Putt) -> Aim:
     """Return the aim that a read's document holds; the length of the way comes from rolling it once."""
-    codes = {warning["code"] for warning in document["warnings"]}
     launch = Launch(math.radians(document["launch_angle_right_deg"]), document["launch_speed_mps"])
     solved = Aim(
         launch,
@@ -72,8 +72,6 @@ def aim_of(document: dict[str, Any], putt: Putt) -> Aim:
         document["past_m"],
         LONGEST_WAY * putt.length_m,
         document["asked_pace_met"],
-        ReadWarning.WIND_NOT_COUNTED not in codes,
-        ReadWarning.GROUND_NOT_COUNTED not in codes,
     )
     at_hole = roller(putt, solved)(launch).at_times(np.array([solved.time_to_hole_s]))
     return replace(solved, path_m=float(at_hole[0, PATH_COLUMN]))
@@ -85,6 +83,18 @@ def _calls(read: Read) -> dict[str, Any]:
     for school in SCHOOLS.values():
         members |= school.members(school.value(read, USUAL_GOLFER))
     return members
+
+
+def _line(read: Read, number: int, aim: Aim) -> dict[str, Any]:
+    """Return another line at the same pace, with the number that a putt document asks for it by."""
+    return {
+        "line": number,
+        "aim_right_m": aim.spot_right_m(read.putt.length_m),
+        "launch_angle_right_deg": math.degrees(aim.launch.right_rad),
+        "launch_speed_mps": aim.launch.speed_mps,
+        "speed_at_hole_mps": aim.speed_at_hole_mps,
+        "time_to_hole_s": aim.time_to_hole_s,
+    }
 
 
 def _window(window: Window, scale: float) -> dict[str, float]:

@@ -20,11 +20,12 @@ from orthocline.core.roll import (
     roller,
 )
 from orthocline.core.roll.accelerations import plane_with_grain
-from orthocline.core.roll.aim import _aim_by_rolling, aim
-from orthocline.core.roll.plane_aim import aim_on_plane
+from orthocline.core.roll.aim import aim
+from orthocline.core.roll.plane_aim import lines_on_plane
+from orthocline.core.roll.plane_newton import both_at_once
 from orthocline.core.roll.plane_roll import heading_at, path_left, rolled, spent
 from orthocline.core.roll.roots import root_finder
-from tests.putts import MILLIMETRE, plane_putt
+from tests.putts import MILLIMETRE, by_rolls, plane_putt
 
 LENGTHS = st.floats(2, 60)
 SIDES = st.floats(-0.04, 0.04)
@@ -91,7 +92,7 @@ def test_a_putt_twice_as_long_past_twice_as_far_aims_twice_as_wide(putt, scale):
 @given(PUTTS)
 @settings(max_examples=10)
 def test_the_integrator_agrees_with_the_closed_form(putt):
-    exact, integrated = aim(putt), _aim_by_rolling(putt)
+    exact, integrated = aim(putt), aim(by_rolls(putt))
     assert integrated.launch.right_rad * putt.length_m == pytest.approx(
         exact.launch.right_rad * putt.length_m, abs=0.3 * MILLIMETRE
     )
@@ -203,8 +204,10 @@ def test_compiled_and_plain_python_are_the_same():
     launch = (1.2, 2.0, 0.55, 0.14, 0.9)
     assert rolled(*launch) == pytest.approx(rolled.py_func(*launch), rel=1e-13)
     assert path_left(1.2, 0.5, 0.55, 0.14) == pytest.approx(path_left.py_func(1.2, 0.5, 0.55, 0.14))
-    asked = (0.55, 0.14, 1.5, 3.0, 0.0, 0.3)
-    assert aim_on_plane(*asked) == pytest.approx(aim_on_plane.py_func(*asked), rel=1e-12)
+    asked = (0.55, 0.14, 1.5, 0.1, False)
+    assert both_at_once(*asked) == pytest.approx(both_at_once.py_func(*asked), rel=1e-12)
+    steep = (0.55, 0.54, 1.5, 3.0, 0.0, 0.3)
+    assert lines_on_plane(*steep)[0] == pytest.approx(lines_on_plane.py_func(*steep)[0], rel=1e-9)
 
 
 def test_root_finder_refuses_what_it_cannot_bracket():

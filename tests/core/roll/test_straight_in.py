@@ -7,8 +7,8 @@ import numpy as np
 import pytest
 
 from orthocline.core.ground import Plane
-from orthocline.core.roll import Point, Putt, ReadWarning, RollPast, Wind, read, softest_straight_in
-from tests.putts import plane_putt
+from orthocline.core.roll import Point, Putt, ReadWarning, RollPast, read, softest_straight_in
+from tests.putts import by_rolls, plane_putt
 
 LOB = Putt(Point(0.0, 0.0), Point(3.048, 0.0), Plane(0.07764, math.radians(135)), 10.0, RollPast(0.3048))
 
@@ -54,8 +54,10 @@ def test_usual_putts_say_nothing_of_it():
         assert softest_straight_in(putt, solved.aim) is None
 
 
-def test_in_wind_it_is_said_and_no_other_is_looked_for():
-    windy = replace(LOB, wind=Wind(0.1, 0.0))
-    solved = read(windy)
+def test_in_wind_the_softest_straight_one_is_found_as_in_still_air():
+    breath = by_rolls(LOB)
+    solved = read(breath)
     assert ReadWarning.COMES_BACK in solved.warnings
-    assert softest_straight_in(windy, solved.aim) is None
+    found, still = softest_straight_in(breath, solved.aim), softest_straight_in(LOB, read(LOB).aim)
+    assert found.speed_at_hole_mps == pytest.approx(still.speed_at_hole_mps)
+    assert found.launch.right_rad == pytest.approx(still.launch.right_rad, abs=1e-5)

@@ -2,17 +2,14 @@
 
 import json
 import math
-from dataclasses import replace
 
 import numpy as np
 import pytest
 
 from orthocline.core.ground import Grid, Station, Stations, mean_gradient, plane_from_grade
-from orthocline.core.roll import Point, Putt, ReadWarning, RollPast, own_roll, read
-from orthocline.core.roll import aim as aims
-from orthocline.core.roll.shoot import STEPS_A_ROLL, Work
+from orthocline.core.roll import Point, Putt, RollPast, own_roll, read
 from orthocline.formats.putt_document import document_of, putt_of
-from tests.putts import DATA, FORMULAS, HEIGHTS, MILLIMETRE, MILLISECOND, named, on_grid, plane_putt
+from tests.putts import DATA, FORMULAS, HEIGHTS, MILLIMETRE, MILLISECOND, named, on_grid
 
 REFERENCES = json.loads((DATA / "reference-putts.json").read_text())
 STATIONS = [entry for entry in REFERENCES if entry["putt"]["surface"]["kind"] == "stations"]
@@ -31,7 +28,6 @@ def assert_near(solved, expected, aim_m):
     limits = (aim_m, 3e-4, 3e-4, 3 * MILLISECOND)
     for (name, found), limit in zip(figures(solved).items(), limits, strict=True):
         assert found == pytest.approx(expected[name], abs=limit, rel=0), name
-    assert solved.aim.ground_counted
 
 
 @pytest.mark.parametrize("entry", STATIONS, ids=named(STATIONS))
@@ -90,25 +86,9 @@ def test_documents_of_uneven_ground_come_back_as_they_were():
         assert np.allclose(again.surface.parameters, putt.surface.parameters, atol=1e-12)
 
 
-def test_where_no_line_is_found_the_mean_slope_is_read_and_said(monkeypatch):
-    found = read(on_grid(FORMULAS[0]))
-    assert found.warnings == ()
-    monkeypatch.setattr(aims, "Work", lambda: Work(20 * STEPS_A_ROLL))
-    given_up = read(found.putt)
-    assert ReadWarning.GROUND_NOT_COUNTED in given_up.warnings
-    mean = replace(found.putt, surface=found.putt.mean_plane)
-    assert given_up.aim_right_m == pytest.approx(read(mean).aim_right_m) != found.aim_right_m
-
-
 def test_ground_steeper_than_any_green_is_refused():
     x, y = np.meshgrid(np.arange(-2.0, 8.0, 0.25), np.arange(-4.0, 4.0, 0.25))
     wall = Grid((-2.0, -4.0), 0.25, 0.45 * np.exp(-((x - 2.0) ** 2)) + 0.0 * y)
     with pytest.raises(ValueError, match="tilt in percent") as caught:
         putt_on(wall)
     assert caught.value.member == "/surface"
-
-
-def test_a_guess_that_is_the_answer_is_taken():
-    putt = plane_putt(3.0, side_right=0.00234828928640584, past_in=22.0)
-    exact, integrated = aims.aim(putt), aims._aim_by_rolling(putt)
-    assert integrated.launch.right_rad == pytest.approx(exact.launch.right_rad, abs=1e-7)

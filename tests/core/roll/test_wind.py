@@ -7,7 +7,7 @@ import pytest
 
 from orthocline.core.ground import Plane, plane_from_grade
 from orthocline.core.roll import NO_GRAIN, Point, Putt, RollPast, Wind, own_roll, read
-from orthocline.core.roll.accelerations import WIND_FACTOR_PER_M, plane_with_wind, wind_at_ball_mps
+from orthocline.core.roll.accelerations import accelerations_of, wind_at_ball_mps
 from orthocline.core.units import FOOT_M, INCH_M
 
 
@@ -54,7 +54,7 @@ def test_an_own_roll_far_off_is_followed_until_it_rests(aim_right_m):
 def test_wind_on_a_ball_that_hardly_moves_is_worth_a_slope():
     """By the forces on a ball at rest: the drag of the air and the weight along a slope, both rolling."""
     wind = Wind(7.0, math.radians(30))
-    folded = plane_with_wind(putt_in(wind, plane_from_grade(0.0, 0.0, 0.0)))
-    push = WIND_FACTOR_PER_M * wind_at_ball_mps(wind) ** 2
-    assert folded.downhill_rad == pytest.approx(math.radians(30))
-    assert 5 / 7 * 9.80665 * folded.tilt == pytest.approx(push, rel=1e-3)
+    east, north = accelerations_of(putt_in(wind, plane_from_grade(0.0, 0.0, 0.0))).push_at_rest_mps2
+    air = 0.5 * 1.2 * 0.5 * math.pi * 0.021335**2 * wind_at_ball_mps(wind) ** 2
+    assert math.atan2(north, east) == pytest.approx(math.radians(30))
+    assert math.hypot(east, north) == pytest.approx(5 / 7 * air / 0.04593, rel=1e-3)

@@ -1,11 +1,12 @@
 """Warnings of a read: every code has its sentence, in the golfer's units."""
 
+import math
 from dataclasses import replace
 
 import pytest
 
-from orthocline.core.roll import ReadWarning, SpeedAtHole, Wind, read
-from orthocline.wording.read.warnings import SENTENCES, warning_words
+from orthocline.core.roll import ReadWarning, SpeedAtHole, read
+from orthocline.wording.read.warnings import SENTENCES, other_lines_words, warning_words
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
 from tests.putts import plane_putt
@@ -43,6 +44,31 @@ def test_a_ball_that_comes_back_is_told_with_the_softest_that_does_not():
     (words,) = warning_words(read(lob))
     assert "rolls back into it, 15 s after it left" in words
     assert words.endswith("reaches the hole at 0.72 ft/s and would roll 10.2 ft past.")
-    windy = " ".join(warning_words(read(replace(lob, wind=Wind(0.1, 0.0)))))
-    assert "rolls back into it" in windy
-    assert "goes straight in" not in windy
+
+
+def test_another_line_is_told_from_this_one():
+    putt = replace(plane_putt(10, side_right=0.03, grade=-0.085, speed_ft=11.0), pace=SpeedAtHole(1.2))
+    direct, longer = read(putt), read(replace(putt, line=2))
+    ((number, words),) = other_lines_words(direct)
+    angle = abs(math.degrees(longer.launch_right_rad))
+    side = "right" if longer.launch_right_rad > 0 else "left"
+    assert number == 2
+    assert words.startswith(f"A longer way in has this pace too: start {angle:.0f}° {side} of the hole at ")
+    assert words.endswith(f" {longer.aim.time_to_hole_s:.1f} s on the way.")
+    ((number, words),) = other_lines_words(longer)
+    assert (number, words[:20]) == (1, "A more direct way in")
+    assert warning_words(read(replace(putt, line=4)))[0].startswith(
+        "There is no line 4 here: at this pace only 2 lines lead to the hole."
+    )
+
+
+def test_the_nearest_roll_past_is_said_as_short_or_as_soft():
+    def short(past):
+        solved = read(plane_putt(10, side_right=0.01))
+        return replace(
+            solved, aim=replace(solved.aim, past_m=past, pace_met=False), warnings=("pace_not_met",)
+        )
+
+    assert warning_words(short(0.2))[0].startswith("No ball stops so far past the hole here")
+    assert "rolls 0.7 ft past" in warning_words(short(0.2))[0]
+    assert warning_words(short(0.9))[0].startswith("No ball passes the hole so softly here")

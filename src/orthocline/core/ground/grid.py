@@ -5,7 +5,7 @@ from functools import cached_property
 from typing import Any
 
 import numpy as np
-from numba import njit, types
+from numba import njit
 from numpy.typing import NDArray
 from scipy.interpolate import RectBivariateSpline
 
@@ -17,8 +17,8 @@ LEAST_NODES = 4
 """A cubic spline needs so many heights each way."""
 
 
-@njit(types.UniTuple(types.UniTuple(types.float64, 4), 2)(types.float64), cache=True, nogil=True)
-def hermite(share: float) -> tuple[tuple[float, ...], tuple[float, ...]]:
+@njit(inline="always")
+def hermite(share: float) -> tuple[float, float, float, float]:
     """Return the weights of value and slope at the near end of a cell, then at its far end.
 
     Parameters
@@ -28,14 +28,34 @@ def hermite(share: float) -> tuple[tuple[float, ...], tuple[float, ...]]:
 
     Returns
     -------
-    tuple of (tuple of float)
-        The weights, and their slopes.
+    tuple of float
+        The weights.
     """
-    s2 = share * share
-    s3 = s2 * share
-    values = 1.0 - 3.0 * s2 + 2.0 * s3, share - 2.0 * s2 + s3, 3.0 * s2 - 2.0 * s3, s3 - s2
-    turn = 6.0 * (s2 - share)
-    return values, (turn, 1.0 - 4.0 * share + 3.0 * s2, -turn, 3.0 * s2 - 2.0 * share)
+    rest = 1.0 - share
+    return (
+        rest * rest * (1.0 + 2.0 * share),
+        share * rest * rest,
+        share * share * (3.0 - 2.0 * share),
+        (-share * share * rest),
+    )
+
+
+@njit(inline="always")
+def hermite_slopes(share: float) -> tuple[float, float, float, float]:
+    """Return how fast the weights of `hermite` change.
+
+    Parameters
+    ----------
+    share : float
+        Share of the cell, 0 to 1.
+
+    Returns
+    -------
+    tuple of float
+        Their slopes, per cell.
+    """
+    turn = 6.0 * share * (share - 1.0)
+    return turn, (1.0 - share) * (1.0 - 3.0 * share), -turn, share * (3.0 * share - 2.0)
 
 
 @njit(GRADIENT, cache=True, nogil=True)
@@ -58,21 +78,28 @@ def grid_slope(x_m: float, y_m: float, parameters: NDArray[np.float64]) -> tuple
     tuple of float
         Gradient on the map [ratio].
     """
-    spacing, columns, rows = parameters[2], int(parameters[3]), int(parameters[4])
-    u = min(max((x_m - parameters[0]) / spacing, 0.0), columns - 1.0)
-    v = min(max((y_m - parameters[1]) / spacing, 0.0), rows - 1.0)
+    per_m, columns, rows = 1.0 / parameters[2], int(parameters[3]), int(parameters[4])
+    u = min(max((x_m - parameters[0]) * per_m, 0.0), columns - 1.0)
+    v = min(max((y_m - parameters[1]) * per_m, 0.0), rows - 1.0)
     i, j = min(int(u), columns - 2), min(int(v), rows - 2)
-    bx, dx = hermite(u - i)
-    by, dy = hermite(v - j)
-    east, north = 0.0, 0.0
-    for k in range(2):
-        for m in range(2):
-            n = HEAD + 4 * ((j + m) * columns + i + k)
-            z, zx, zy, zxy = parameters[n], parameters[n + 1], parameters[n + 2], parameters[n + 3]
-            a, b, c, d = 2 * k, 2 * k + 1, 2 * m, 2 * m + 1
-            east += (dx[a] * z + dx[b] * zx) * by[c] + (dx[a] * zy + dx[b] * zxy) * by[d]
-            north += (bx[a] * z + bx[b] * zx) * dy[c] + (bx[a] * zy + bx[b] * zxy) * dy[d]
-    return east / spacing, north / spacing
+    a0, a1, a2, a3 = hermite(u - i)
+    d0, d1, d2, d3 = hermite_slopes(u - i)
+    y0, y1, y2, y3 = hermite(v - j)
+    e0, e1, e2, e3 = hermite_slopes(v - j)
+    # Along both sides of the cell: height and its slope toward the other side, and how they change along it.
+    n = HEAD + 4 * (j * columns + i)
+    z, zx, zy, zxy = parameters[n], parameters[n + 1], parameters[n + 2], parameters[n + 3]
+    w, wx, wy, wxy = parameters[n + 4], parameters[n + 5], parameters[n + 6], parameters[n + 7]
+    low, low_y = a0 * z + a1 * zx + a2 * w + a3 * wx, a0 * zy + a1 * zxy + a2 * wy + a3 * wxy
+    low_x, low_xy = d0 * z + d1 * zx + d2 * w + d3 * wx, d0 * zy + d1 * zxy + d2 * wy + d3 * wxy
+    n += 4 * columns
+    z, zx, zy, zxy = parameters[n], parameters[n + 1], parameters[n + 2], parameters[n + 3]
+    w, wx, wy, wxy = parameters[n + 4], parameters[n + 5], parameters[n + 6], parameters[n + 7]
+    top, top_y = a0 * z + a1 * zx + a2 * w + a3 * wx, a0 * zy + a1 * zxy + a2 * wy + a3 * wxy
+    top_x, top_xy = d0 * z + d1 * zx + d2 * w + d3 * wx, d0 * zy + d1 * zxy + d2 * wy + d3 * wxy
+    east = y0 * low_x + y1 * low_xy + y2 * top_x + y3 * top_xy
+    north = e0 * low + e1 * low_y + e2 * top + e3 * top_y
+    return east * per_m, north * per_m
 
 
 @dataclass(frozen=True, eq=False)
@@ -97,6 +124,11 @@ class Grid:
     def slope(self) -> Any:
         """Compiled slope function of signature `GRADIENT`."""
         return grid_slope
+
+    @property
+    def step_m(self) -> float:
+        """A third of a cell, and no more than 0.1 m."""
+        return min(self.spacing_m / 3.0, 0.1)
 
     @property
     def steepest(self) -> float:

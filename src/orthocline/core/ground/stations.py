@@ -99,6 +99,11 @@ class Stations:
         return stations_slope
 
     @property
+    def step_m(self) -> float:
+        """Short, for beside the line the slope jumps where the readings end."""
+        return 0.03
+
+    @property
     def steepest(self) -> float:
         """The steepest slope [ratio] on the line, by the readings."""
         return max(math.hypot(one.side, one.grade) for one in self.readings)

@@ -33,6 +33,10 @@ class Surface(Protocol):
     def steepest(self) -> float:
         """The steepest slope [ratio] that it is known to have."""
 
+    @property
+    def step_m(self) -> float:
+        """The longest step [m] of an integration that follows its changes of slope."""
+
 
 def mean_gradient(
     surface: Surface, from_m: tuple[float, float], to_m: tuple[float, float]
@@ -111,6 +115,11 @@ class Plane:
     def steepest(self) -> float:
         """Its slope [ratio]."""
         return self.tilt
+
+    @property
+    def step_m(self) -> float:
+        """Any step will do."""
+        return math.inf
 
     @property
     def slope(self) -> Any:

@@ -1,17 +1,17 @@
 """The roll: a putt, the accelerations on the ball, its way, the aim that holes it, and the read of it all."""
 
 from orthocline.core.roll.accelerations import accelerations_of, grain_worth
-from orthocline.core.roll.aim import Aim, Launch, roller
+from orthocline.core.roll.aim import Aim, Launch
 from orthocline.core.roll.capture import capture_of
 from orthocline.core.roll.finish_launch import FinishLaunch, NoLaunchError, launch_to
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
-from orthocline.core.roll.integrator import roll
 from orthocline.core.roll.make_window import Window
 from orthocline.core.roll.own_read import OwnRoll, own_roll
 from orthocline.core.roll.putt import (
     GRAIN_RANGE,
     GREEN_SPEED_RANGE_FT,
     LENGTH_RANGE_M,
+    LINE_RANGE,
     NO_GRAIN,
     PAST_RANGE_M,
     SPEED_AT_HOLE_RANGE_MPS,
@@ -27,6 +27,8 @@ from orthocline.core.roll.putt import (
     Wind,
 )
 from orthocline.core.roll.reading import Read, ReadWarning, read, read_as_solved
+from orthocline.core.roll.roller import roller
+from orthocline.core.roll.rolling import roll
 from orthocline.core.roll.straight_in import softest_straight_in
 from orthocline.core.roll.track import Track
 
@@ -34,6 +36,7 @@ __all__ = [
     "GRAIN_RANGE",
     "GREEN_SPEED_RANGE_FT",
     "LENGTH_RANGE_M",
+    "LINE_RANGE",
     "NO_GRAIN",
     "PAST_RANGE_M",
     "SPEED_AT_HOLE_RANGE_MPS",

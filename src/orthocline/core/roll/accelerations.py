@@ -128,33 +128,10 @@ def plane_with_grain(putt: Putt) -> Plane:
     Plane
         The plane.
     """
-    accelerations = accelerations_of(putt)
-    return _pushed_plane(putt, accelerations.grain_east_mps2, accelerations.grain_north_mps2)
-
-
-def plane_with_wind(putt: Putt) -> Plane:
-    """Return the bare plane that rolls as `plane_with_grain` does in the wind, for a ball that hardly moves.
-
-    Wind pushes a ball at rest with k W^2; one that runs before it less, one against it more.
-
-    Parameters
-    ----------
-    putt : Putt
-        The putt.
-
-    Returns
-    -------
-    Plane
-        The plane.
-    """
-    return _pushed_plane(putt, *accelerations_of(putt).push_at_rest_mps2)
-
-
-def _pushed_plane(putt: Putt, push_east_mps2: float, push_north_mps2: float) -> Plane:
-    """Return the putt's plane, or its ground's mean, steeper by what a steady push is worth."""
+    pushed = accelerations_of(putt)
     rise_east, rise_north = putt.mean_plane.parameters
-    fall_east = -rise_east + push_east_mps2 / PULL_PER_SLOPE_MPS2
-    fall_north = -rise_north + push_north_mps2 / PULL_PER_SLOPE_MPS2
+    fall_east = -rise_east + pushed.grain_east_mps2 / PULL_PER_SLOPE_MPS2
+    fall_north = -rise_north + pushed.grain_north_mps2 / PULL_PER_SLOPE_MPS2
     return Plane(math.hypot(fall_east, fall_north), math.atan2(fall_north, fall_east))
 
 

@@ -11,6 +11,7 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
+from orthocline.core.roll.plane_newton import UNIQUE, both_at_once
 from orthocline.core.roll.plane_roll import F8, path_left, rolled
 from orthocline.core.roll.roots import compiled_root_finder
 
@@ -20,9 +21,15 @@ LEAST_SPEED_MPS = 1e-3
 """Speed at the hole [m/s] below which the least possible speed is not worth telling from zero."""
 LEAST_LAUNCH_MPS = 0.02
 """Slowest launch [m/s] that is looked at: below it a ball on a steep slope starts by itself."""
+MOST_LAUNCH_MPS = 40.0
+"""Fastest launch [m/s] that is looked at: the firmest putt of 60 m up a quarter leaves at half of it."""
 FIRST_STEP, STEP_GROWTH, MAX_SEARCH = 0.2, 1.2, 120
 PAST, SPEED = 0.0, 1.0
+VECTOR = types.float64[::1]
 ROWS = F8(F8, types.float64[::1])
+MOST_LINES = 5
+AT_REST = 60.0
+"""Of the clock times the least loss: no ball moves any more."""
 
 
 @njit(ROWS, cache=True, nogil=True)
@@ -138,9 +145,9 @@ def pace_excess(tau: float, parameters: NDArray[np.float64]) -> float:
 find_tau = compiled_root_finder(pace_excess)
 
 
-@njit(F8(types.float64[::1], F8, F8), cache=True, nogil=True)
-def softest(parameters: NDArray[np.float64], low: float, high: float) -> float:
-    """Return the `tau` between two others at which the pace is least (golden section).
+@njit(F8(types.float64[::1], F8, F8, F8), cache=True, nogil=True)
+def turning_point(parameters: NDArray[np.float64], low: float, high: float, sign: float) -> float:
+    """Return the `tau` between two others at which the pace is softest (golden section).
 
     Parameters
     ----------
@@ -150,6 +157,8 @@ def softest(parameters: NDArray[np.float64], low: float, high: float) -> float:
         One end [s^2/m].
     high : float
         The other end [s^2/m].
+    sign : float
+        1 for the softest pace, -1 for the firmest.
 
     Returns
     -------
@@ -158,25 +167,25 @@ def softest(parameters: NDArray[np.float64], low: float, high: float) -> float:
     """
     share = 0.5 * (math.sqrt(5.0) - 1.0)
     a, b = high - share * (high - low), low + share * (high - low)
-    fa, fb = pace_excess(a, parameters), pace_excess(b, parameters)
+    fa, fb = sign * pace_excess(a, parameters), sign * pace_excess(b, parameters)
     while high - low > 1e-9 * high:
         if fa < fb:
             high, b, fb = b, a, fa
             a = high - share * (high - low)
-            fa = pace_excess(a, parameters)
+            fa = sign * pace_excess(a, parameters)
         else:
             low, a, fa = a, b, fb
             b = low + share * (high - low)
-            fb = pace_excess(b, parameters)
+            fb = sign * pace_excess(b, parameters)
     return 0.5 * (low + high)
 
 
-@njit(types.Tuple((F8, types.boolean))(types.float64[::1], F8), cache=True, nogil=True)
-def tau_at_hole(parameters: NDArray[np.float64], length_m: float) -> tuple[float, bool]:
-    """Return the `tau` at the hole of the most direct putt at the pace asked, and whether there is one.
+@njit(types.Tuple((types.float64[::1], types.boolean))(types.float64[::1], F8), cache=True, nogil=True)
+def taus_at_hole(parameters: NDArray[np.float64], length_m: float) -> tuple[NDArray[np.float64], bool]:
+    """Return the `tau` at the hole of each putt at the pace asked, and whether there is any.
 
-    Without one, the `tau` of the softest putt is returned. On ground that holds the ball the search goes on
-    past a soft spot of the direct lines to the long way round, which has every pace.
+    Without one, the `tau` of the softest putt is returned. On steep slopes the pace may rise again with `tau`
+    for a while: the long way round.
 
     Parameters
     ----------
@@ -187,59 +196,73 @@ def tau_at_hole(parameters: NDArray[np.float64], length_m: float) -> tuple[float
 
     Returns
     -------
-    tuple of float, bool
-        tau [s^2/m], and whether the pace is met there.
+    ndarray, bool
+        tau [s^2/m], the most direct line's first, shape (n,), and whether the pace is met there.
     """
     drag, pull, hole = parameters[0], parameters[1], parameters[2]
     asked = parameters[4] / (2.0 * drag) if parameters[3] == SPEED else parameters[4]
     unit = math.log(1.0 + 1.0 / asked) / (2.0 * drag)
-    before, here = 0.0, 1e-6 * unit
-    f_here = pace_excess(here, parameters)
-    step = FIRST_STEP * unit
+    taus, count = np.empty(MOST_LINES), 0
+    before = here = 1e-6 * unit
+    f_before = f_here = pace_excess(here, parameters)
+    soft, step = -1.0, FIRST_STEP * unit
     for _ in range(MAX_SEARCH):
         ahead = here + step
         f_ahead = pace_excess(ahead, parameters)
-        if f_ahead <= 0.0:
-            return find_tau(parameters, here, ahead, 1e-14 * ahead), True
-        if f_ahead > f_here:
-            soft = softest(parameters, before, ahead)
-            if pace_excess(soft, parameters) <= 0.0:
-                return find_tau(parameters, before, soft, 1e-14 * soft), True
-            if pull >= drag:
-                return soft, False
         _, along, _ = through_hole(drag, pull, ahead, hole)
+        if length_m > MOST_LAUNCH_MPS**2 * along:
+            break
+        ends = here
+        sign = 1.0 if f_here > 0.0 else -1.0
+        if sign * f_here <= sign * f_before and sign * f_ahead > sign * f_here:
+            middle = turning_point(parameters, before, ahead, sign)
+            if sign * pace_excess(middle, parameters) <= 0.0 and count < MOST_LINES:
+                taus[count] = find_tau(parameters, before, middle, 1e-14 * middle)
+                count += 1
+                ends = middle
+            elif sign > 0.0 and soft < 0.0:
+                soft = middle
+        if (pace_excess(ends, parameters) > 0.0) != (f_ahead > 0.0) and count < MOST_LINES:
+            taus[count] = find_tau(parameters, ends, ahead, 1e-14 * ahead)
+            count += 1
         if pull >= drag and length_m < LEAST_LAUNCH_MPS**2 * along:
-            return ahead, False
-        before, here, f_here = here, ahead, f_ahead
+            soft = soft if soft > 0.0 else ahead
+            break
+        if (drag - pull) * ahead > AT_REST and f_ahead <= 0.0:
+            break
+        f_before, before, here, f_here = f_here, here, ahead, f_ahead
         step *= STEP_GROWTH
-    return here, False
+    if count == 0:
+        taus[0] = soft if soft > 0.0 else here
+        return taus[:1].copy(), False
+    return taus[:count].copy(), True
 
 
-@njit(types.Tuple((F8, F8, F8, types.boolean))(F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
-def aim_on_plane(
+@njit(types.Tuple((types.float64[:, ::1], types.boolean))(F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
+def lines_on_plane(
     drag: float, pull: float, hole: float, length_m: float, kind: float, pace: float
-) -> tuple[float, float, float, bool]:
-    """Return (launch turn, launch speed, tau at the hole, pace met) of a putt on a uniform slope.
+) -> tuple[NDArray[np.float64], bool]:
+    """Return every line of a putt on a uniform slope, the most direct first, and whether they meet the pace.
 
     Parameters
     ----------
     drag : float
-        Rolling deceleration d and pull down the slope G [m/s^2]; G may be 0 or exceed d.
+        Rolling deceleration d [m/s^2], above 0.
     pull : float
-        Rolling deceleration d and pull down the slope G [m/s^2]; G may be 0 or exceed d.
+        Pull down the slope G [m/s^2]; it may be 0 or exceed d.
     hole : float
         Direction of the hole from straight downhill [rad], 0 to pi.
     length_m : float
         Distance to the hole [m].
     kind : float
-        `PAST` and the roll-past [m], or `SPEED` and the speed at the hole [m/s].
+        `PAST` or `SPEED` [kind of pace].
     pace : float
-        `PAST` and the roll-past [m], or `SPEED` and the speed at the hole [m/s].
+        The roll-past [m], or the speed at the hole [m/s].
 
     Returns
     -------
-    tuple of float, float, float, bool
-        Angle [rad] away from the fall line, speed [m/s], tau [s^2/m], whether the pace is met.
+    ndarray, bool
+        Rows of launch angle [rad] away from the fall line, launch speed [m/s] and tau [s^2/m], shape (n, 3).
 
     Notes
     -----
@@ -249,8 +272,51 @@ def aim_on_plane(
     met = True
     if kind == PAST and pull >= drag:
         kind, pace, met = SPEED, LEAST_SPEED_MPS, False
-    asked = max(pace, DYING_M) if kind == PAST else pace * pace
-    parameters = np.array([drag, pull, hole, kind, asked / length_m])
-    tau, reached = tau_at_hole(parameters, length_m)
-    turn, along, _ = through_hole(drag, pull, tau, hole)
-    return turn, math.sqrt(length_m / along), tau, met and reached
+    asked = (max(pace, DYING_M) if kind == PAST else pace * pace) / length_m
+    if pull < UNIQUE * drag:
+        turn, tau, along, settled = both_at_once(drag, pull, hole, asked, kind == SPEED)
+        if settled:
+            return np.array([[turn, math.sqrt(length_m / along), tau]]), met
+    taus, reached = taus_at_hole(np.array([drag, pull, hole, kind, asked]), length_m)
+    rows = np.empty((len(taus), 3))
+    for row, tau in zip(rows, taus):  # noqa: B905 - compiled code knows no "strict"
+        turn, along, _ = through_hole(drag, pull, tau, hole)
+        row[0], row[1], row[2] = turn, math.sqrt(length_m / along), tau
+    return rows, met and reached
+
+
+@njit(types.float64[:, ::1](VECTOR, VECTOR, VECTOR, VECTOR, F8, VECTOR), cache=True, nogil=True)
+def aims_on_plane(
+    drag: NDArray[np.float64],
+    pull: NDArray[np.float64],
+    hole: NDArray[np.float64],
+    length_m: NDArray[np.float64],
+    kind: float,
+    pace: NDArray[np.float64],
+) -> NDArray[np.float64]:
+    """Return the most direct line of many putts on uniform slopes.
+
+    Parameters
+    ----------
+    drag : ndarray
+        Rolling decelerations d [m/s^2], above 0, shape (n,).
+    pull : ndarray
+        Pulls down the slope G [m/s^2], shape (n,).
+    hole : ndarray
+        Directions of the hole from straight downhill [rad], 0 to pi, shape (n,).
+    length_m : ndarray
+        Distances to the hole [m], shape (n,).
+    kind : float
+        `PAST` or `SPEED` [kind of pace].
+    pace : ndarray
+        Roll-pasts [m], or speeds at the hole [m/s], shape (n,).
+
+    Returns
+    -------
+    ndarray
+        Rows of launch angle [rad] away from the fall line, launch speed [m/s] and tau [s^2/m], shape (n, 3).
+    """
+    rows = np.empty((len(drag), 3))
+    for i in range(len(drag)):
+        rows[i] = lines_on_plane(drag[i], pull[i], hole[i], length_m[i], kind, pace[i])[0][0]
+    return rows

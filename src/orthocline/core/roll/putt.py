@@ -14,6 +14,7 @@ PAST_RANGE_M = (0.0, 5.0)
 SPEED_AT_HOLE_RANGE_MPS = (0.05, 5.0)
 GRAIN_RANGE = (0.0, 0.5)
 WIND_RANGE_MPS = (0.0, 25.0)
+LINE_RANGE = (1, 8)
 COORDINATE_RANGE_M = (-1e5, 1e5)
 
 
@@ -80,6 +81,8 @@ STILL_AIR = Wind(0.0, 0.0)
 class Putt:
     """One putt: where the ball and the hole lie, on what ground, at what green speed and pace.
 
+    Where several lines lead to the hole at that pace, `line` says which is read: 1 is the most direct.
+
     Raises
     ------
     PuttError
@@ -93,6 +96,7 @@ class Putt:
     pace: Pace
     grain: Grain = field(default=NO_GRAIN)
     wind: Wind = field(default=STILL_AIR)
+    line: int = 1
 
     def __post_init__(self) -> None:
         for member, value, (least, most), what in self._figures():
@@ -119,6 +123,7 @@ class Putt:
             allowed = SPEED_AT_HOLE_RANGE_MPS
             yield "/pace/speed_at_hole_mps", speed, allowed, "the speed at the hole in m/s"
         yield "/grain/strength", self.grain.strength, GRAIN_RANGE, "the strength of the grain"
+        yield "/line", self.line, LINE_RANGE, "the line"
         yield "/wind/speed_mps", self.wind.speed_mps, WIND_RANGE_MPS, "the wind in m/s"
 
     @property

@@ -1,6 +1,5 @@
 """The read: everything the model says of one putt."""
 
-import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import StrEnum
@@ -8,11 +7,12 @@ from enum import StrEnum
 import numpy as np
 from numpy.typing import NDArray
 
-from orthocline.core.roll.aim import WIDEST_AIM_RAD, Aim, aim, roller
+from orthocline.core.roll.aim import Aim, aims
 from orthocline.core.roll.capture import Capture, capture_of
 from orthocline.core.roll.entry import entry_clock_hours, entry_range_hours
 from orthocline.core.roll.make_window import MakeWindow, make_window
 from orthocline.core.roll.putt import Putt
+from orthocline.core.roll.roller import roller
 from orthocline.core.roll.straight_in import comes_back
 from orthocline.core.roll.track import Track
 
@@ -29,14 +29,12 @@ class ReadWarning(StrEnum):
     """No ball comes to rest here: there is no roll-past."""
     PACE_NOT_MET = "pace_not_met"
     """No ball passes the hole so softly; the softest is given."""
-    GROUND_NOT_COUNTED = "ground_not_counted"
-    """No line to the hole was found on this ground: the read is for its mean slope."""
-    WIND_NOT_COUNTED = "wind_not_counted"
-    """No line to the hole was found in this wind: the read is for still air."""
     TOO_FAST_TO_DROP = "too_fast_to_drop"
     """The ball would run over the hole or lip out."""
     COMES_BACK = "comes_back"
     """The ball passes the hole and rolls back into it."""
+    LINE_NOT_THERE = "line_not_there"
+    """Fewer lines lead to the hole at this pace than the one asked for."""
     NO_AIM_MARK = "no_aim_mark"
     """The start line is too far off the hole for a spot beside it."""
 
@@ -62,6 +60,9 @@ class Read:
         Rows of t [s], x, y [m], v [m/s]: to the hole, and on from there with the hole covered.
     track : Track
         The same ball's whole way, which the schools' values are worked out from.
+    lines : tuple of Aim
+        All lines to the hole at this pace, the most direct first, `aim` among them; empty where they are
+        not known.
     warnings : tuple of ReadWarning
     """
 
@@ -74,7 +75,13 @@ class Read:
     path: NDArray[np.float64]
     path_past: NDArray[np.float64]
     track: Track
+    lines: tuple[Aim, ...]
     warnings: tuple[ReadWarning, ...]
+
+    @property
+    def other_lines(self) -> tuple[tuple[int, Aim], ...]:
+        """The lines that are not this read's, each with its number."""
+        return tuple((i, one) for i, one in enumerate(self.lines, 1) if one is not self.aim)
 
     @property
     def launch_right_rad(self) -> float:
@@ -102,10 +109,11 @@ def read(putt: Putt) -> Read:
     Read
         Everything the model says of it.
     """
-    return read_as_solved(putt, aim(putt))
+    lines = aims(putt)
+    return read_as_solved(putt, lines[: putt.line][-1], lines)
 
 
-def read_as_solved(putt: Putt, solved: Aim) -> Read:
+def read_as_solved(putt: Putt, solved: Aim, lines: tuple[Aim, ...] = ()) -> Read:
     """Return the read of a putt whose aim is known already, from the solver or from an earlier read.
 
     Parameters
@@ -114,6 +122,8 @@ def read_as_solved(putt: Putt, solved: Aim) -> Read:
         The putt.
     solved : Aim
         Its solved aim.
+    lines : tuple of Aim
+        All lines at its pace, where they are known.
 
     Returns
     -------
@@ -125,18 +135,21 @@ def read_as_solved(putt: Putt, solved: Aim) -> Read:
     window = make_window(putt, solved, roll)
     capture = capture_of(track, putt.hole)
     to_hole = min(solved.time_to_hole_s, track.duration_s)
-    useful = abs(solved.launch.right_rad) <= WIDEST_AIM_RAD
+    spot_right_m = solved.spot_right_m(putt.length_m)
     return Read(
         putt=putt,
         aim=solved,
-        aim_right_m=putt.length_m * math.tan(solved.launch.right_rad) if useful else None,
+        aim_right_m=spot_right_m,
         entry_clock_hours=entry_clock_hours(putt, capture.rim) if capture.rim else None,
         entry_window_hours=_entry_window(putt, window, capture),
         make_window=window,
         path=track.even_times(0.0, to_hole, PATH_POINTS)[:, :4],
         path_past=track.even_times(to_hole, track.duration_s, PAST_POINTS)[:, :4],
         track=track,
-        warnings=tuple(_warnings(solved, capture, useful=useful)),
+        lines=lines,
+        warnings=tuple(
+            _warnings(solved, capture, few=0 < len(lines) < putt.line, useful=spot_right_m is not None)
+        ),
     )
 
 
@@ -147,15 +160,13 @@ def _entry_window(putt: Putt, window: MakeWindow | None, capture: Capture) -> tu
     return entry_range_hours([entry_clock_hours(putt, rim) for rim in rims])
 
 
-def _warnings(solved: Aim, capture: Capture, *, useful: bool) -> Iterator[ReadWarning]:
+def _warnings(solved: Aim, capture: Capture, *, few: bool, useful: bool) -> Iterator[ReadWarning]:
+    if few:
+        yield ReadWarning.LINE_NOT_THERE
     if solved.past_m is None:
         yield ReadWarning.SLOPE_DOES_NOT_HOLD
     elif not solved.pace_met:
         yield ReadWarning.PACE_NOT_MET
-    if not solved.ground_counted:
-        yield ReadWarning.GROUND_NOT_COUNTED
-    if not solved.wind_counted:
-        yield ReadWarning.WIND_NOT_COUNTED
     if not capture.drops:
         yield ReadWarning.TOO_FAST_TO_DROP
     if comes_back(solved):

@@ -4,7 +4,7 @@ import math
 from dataclasses import replace
 
 from orthocline.core.constants import CAPTURE_SPEED_MPS
-from orthocline.core.roll.aim import Aim, aim, by_closed_form
+from orthocline.core.roll.aim import Aim, aim
 from orthocline.core.roll.putt import Putt, SpeedAtHole
 from orthocline.core.roll.roots import root_finder
 
@@ -43,17 +43,15 @@ def softest_straight_in(putt: Putt, solved: Aim) -> Aim | None:
     -------
     Aim or None
         At the speed at the hole found within 0.1 mm/s, rounded up to the next centimetre a second;
-        None where every ball that comes from that side is too fast to drop, and in wind and on uneven ground,
-        where it would cost a dozen searches.
+        None where every ball that comes from that side is too fast to drop.
     """
-    if not by_closed_form(putt):
-        return None
+    direct = replace(putt, line=1)
 
     def back(speed: float, _: None) -> float:
-        return abs(aim(replace(putt, pace=SpeedAtHole(speed))).entry_right_rad) - SIDEWAYS_RAD
+        return abs(aim(replace(direct, pace=SpeedAtHole(speed))).entry_right_rad) - SIDEWAYS_RAD
 
     slowest = solved.speed_at_hole_mps
     if slowest >= CAPTURE_SPEED_MPS or back(slowest, None) <= 0.0 or back(CAPTURE_SPEED_MPS, None) > 0.0:
         return None
     speed = root_finder(back)(None, slowest, CAPTURE_SPEED_MPS, SPEED_TOLERANCE_MPS)
-    return aim(replace(putt, pace=SpeedAtHole(math.ceil(100.0 * speed) / 100.0)))
+    return aim(replace(direct, pace=SpeedAtHole(math.ceil(100.0 * speed) / 100.0)))

@@ -4,13 +4,14 @@ import math
 
 from wtforms import Form, RadioField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
-from wtforms.validators import Length, Optional, StopValidation
+from wtforms.validators import AnyOf, Length, Optional, StopValidation
 
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.roll import (
     GRAIN_RANGE,
     GREEN_SPEED_RANGE_FT,
     LENGTH_RANGE_M,
+    LINE_RANGE,
     NO_GRAIN,
     PAST_RANGE_M,
     SPEED_AT_HOLE_RANGE_MPS,
@@ -39,6 +40,7 @@ from orthocline.wording.quantities import (
 )
 from orthocline.wording.wording import Wording
 
+LINES = [str(number) for number in range(LINE_RANGE[0], LINE_RANGE[1] + 1)]
 WAYS = [SelectChoice(way, f"toward the {way}") for way in TOWARD_DEG]
 
 
@@ -172,6 +174,13 @@ class ReadForm(FigureForm):
     place = StringField("Place", validators=[Optional(), Length(max=80, message="At most 80 characters.")])
     measured = OriginField("Speed from", validators=[Optional()])
     first = StringField("My read first")
+    line = StringField(
+        "Line",
+        validators=[
+            Optional(),
+            AnyOf(LINES, message=f"The line is a number from {LINES[0]} to {LINES[-1]}."),
+        ],
+    )
 
     def putt(self) -> Putt:
         """Return the putt of a form that validates: the ball at the origin, the hole along +x."""
@@ -187,6 +196,7 @@ class ReadForm(FigureForm):
             pace=SpeedAtHole(-past) if past < 0.0 else RollPast(past),
             grain=Grain(grain, math.radians(TOWARD_DEG[self.grain_toward.data])) if grain else NO_GRAIN,
             wind=Wind(wind, math.radians(TOWARD_DEG[self.wind_toward.data])) if wind else STILL_AIR,
+            line=int(self.line.data or 1),
         )
 
     @property

@@ -20,7 +20,7 @@ from orthocline.web.read.forms import ReadForm
 from orthocline.web.read.request import ReadRequest
 from orthocline.wording.figures import speed_text
 from orthocline.wording.read.call import Call, call, entry_words, own_words
-from orthocline.wording.read.warnings import note_words
+from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.book import source_words
 from orthocline.wording.wording import Wording
 
@@ -48,6 +48,14 @@ class Source:
 
 
 @dataclass(frozen=True)
+class OtherLine:
+    """Another line at the same pace: what tells it from this one, and the address that reads it."""
+
+    words: str
+    address: str
+
+
+@dataclass(frozen=True)
 class ReadView:
     """Everything the read page shows.
 
@@ -57,6 +65,8 @@ class ReadView:
         Where the green speed comes from.
     straight_in : str
         Where the ball rolls back into the hole, the address of one that does not.
+    other_lines : tuple of OtherLine
+        The same pace by another way.
     hidden : bool
         My read first: the call is held back until the golfer has entered an own aim.
     beat : dict or None
@@ -78,6 +88,7 @@ class ReadView:
     own: str = ""
     notes: tuple[str, ...] = ()
     straight_in: str = ""
+    other_lines: tuple[OtherLine, ...] = ()
     beside: dict[str, str] | None = None
     beat: dict[str, str] | None = None
     handles: tuple[Handle, ...] = ()
@@ -131,6 +142,7 @@ def view(wanted: ReadRequest, mode: Mode, measures: Measures | None, now: dateti
         own=own_words(solved, own, wording) if own and shown else "",
         notes=note_words(solved, wording) if shown else (),
         straight_in=_straight_in(solved, wanted) if shown else "",
+        other_lines=_other_lines(solved, wanted) if shown else (),
         beside=_beside(solved, wanted),
         beat=_beat(solved, wording, golfer) if shown else None,
         handles=_handles(solved, drawn, wanted.values, hidden=hidden),
@@ -145,6 +157,13 @@ def _straight_in(solved: Read, wanted: ReadRequest) -> str:
     if straight is None:
         return ""
     return f"/read?{urlencode(wanted.values | {'past': f'{straight.speed_at_hole_mps:g} m/s'})}"
+
+
+def _other_lines(solved: Read, wanted: ReadRequest) -> tuple[OtherLine, ...]:
+    return tuple(
+        OtherLine(words, f"/read?{urlencode(wanted.values | {'line': str(number)})}")
+        for number, words in other_lines_words(solved, wanted.wording)
+    )
 
 
 def _source(wanted: ReadRequest, now: datetime) -> Source:

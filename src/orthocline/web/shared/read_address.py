@@ -76,6 +76,8 @@ def values_of(putt: Putt, wording: Wording, place: str = "") -> dict[str, str]:
         values |= {"grain": f"{putt.grain.strength:g}", "grain_toward": toward(putt, putt.grain.toward_rad)}
     if putt.wind.speed_mps:
         values |= {"wind": f"{putt.wind.speed_mps:g} m/s", "wind_toward": toward(putt, putt.wind.toward_rad)}
+    if putt.line > 1:
+        values["line"] = str(putt.line)
     return {name: value for name, value in values.items() if value}
 
 

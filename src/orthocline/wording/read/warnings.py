@@ -1,14 +1,37 @@
 """What the golfer must know of a read, each with its remedy, in the golfer's units."""
 
+import math
 from collections.abc import Callable, Mapping
 
-from orthocline.core.roll import Read, ReadWarning, grain_worth, softest_straight_in, steepest_holding_slope
+from orthocline.core.roll import (
+    Aim,
+    Read,
+    ReadWarning,
+    RollPast,
+    grain_worth,
+    softest_straight_in,
+    steepest_holding_slope,
+)
+from orthocline.wording.figures import side, tidy
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
 
 def warning_words(read: Read, wording: Wording = USUAL_WORDING) -> tuple[str, ...]:
     """Return a sentence for each warning of a read, in their order."""
     return tuple(SENTENCES[warning](read, wording) for warning in read.warnings)
+
+
+def other_lines_words(read: Read, wording: Wording = USUAL_WORDING) -> tuple[tuple[int, str], ...]:
+    """Return the number of each other line at the same pace, and a sentence that tells it from this one."""
+    return tuple((number, _other_line(read, aim, wording)) for number, aim in read.other_lines)
+
+
+def _other_line(read: Read, aim: Aim, wording: Wording) -> str:
+    angle = aim.launch.right_rad
+    way = "A longer way" if aim.time_to_hole_s > read.aim.time_to_hole_s else "A more direct way"
+    start = f"start {tidy(abs(math.degrees(angle)), 0)}° {side(angle)} of the hole"
+    speed = wording.ball_speed(aim.launch.speed_mps)
+    return f"{way} in has this pace too: {start} at {speed}, {aim.time_to_hole_s:.1f} s on the way."
 
 
 def note_words(read: Read, wording: Wording = USUAL_WORDING) -> tuple[str, ...]:
@@ -36,15 +59,13 @@ def _does_not_hold(read: Read, wording: Wording) -> str:
 
 
 def _not_so_softly(read: Read, wording: Wording) -> str:
+    past, pace = read.aim.past_m, read.putt.pace
+    if past is not None and isinstance(pace, RollPast) and past < pace.past_m:
+        return (
+            "No ball stops so far past the hole here: a touch firmer, it runs on and on. The nearest, which"
+            f" rolls {wording.far(past)} past, is given."
+        )
     return f"No ball passes the hole so softly here; the softest, {_at_hole(read, wording)}, is given."
-
-
-def _mean_slope(_read: Read, _wording: Wording) -> str:
-    return "On this ground no line to the hole was found: the read is for its mean slope."
-
-
-def _still_air(_read: Read, _wording: Wording) -> str:
-    return "In this wind no line to the hole was found: the read is for still air."
 
 
 def _too_fast(read: Read, wording: Wording) -> str:
@@ -67,6 +88,11 @@ def _comes_back(read: Read, wording: Wording) -> str:
     return f"{said} The softest that goes straight in reaches the hole at {speed} and would roll {past} past."
 
 
+def _not_so_many(read: Read, _wording: Wording) -> str:
+    there = "only one line leads" if len(read.lines) == 1 else f"only {len(read.lines)} lines lead"
+    return f"There is no line {read.putt.line} here: at this pace {there} to the hole. The last is given."
+
+
 def _no_mark(_read: Read, _wording: Wording) -> str:
     return (
         "The start line is more than 60 degrees off the hole: no spot beside the hole stands for it. Use the"
@@ -77,9 +103,8 @@ def _no_mark(_read: Read, _wording: Wording) -> str:
 SENTENCES: Mapping[ReadWarning, Callable[[Read, Wording], str]] = {
     ReadWarning.SLOPE_DOES_NOT_HOLD: _does_not_hold,
     ReadWarning.PACE_NOT_MET: _not_so_softly,
-    ReadWarning.GROUND_NOT_COUNTED: _mean_slope,
-    ReadWarning.WIND_NOT_COUNTED: _still_air,
     ReadWarning.TOO_FAST_TO_DROP: _too_fast,
     ReadWarning.COMES_BACK: _comes_back,
+    ReadWarning.LINE_NOT_THERE: _not_so_many,
     ReadWarning.NO_AIM_MARK: _no_mark,
 }
