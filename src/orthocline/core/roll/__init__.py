@@ -27,7 +27,7 @@ from orthocline.core.roll.putt import (
     Wind,
 )
 from orthocline.core.roll.reading import Read, ReadWarning, read, read_as_solved
-from orthocline.core.roll.roller import roller
+from orthocline.core.roll.rollers import roller
 from orthocline.core.roll.rolling import roll
 from orthocline.core.roll.straight_in import softest_straight_in
 from orthocline.core.roll.track import Track

@@ -7,7 +7,7 @@ from numpy.typing import NDArray
 
 from orthocline.core.roll.aim import Launch, aim
 from orthocline.core.roll.putt import LENGTH_RANGE_M, Point, Putt, RollPast
-from orthocline.core.roll.roller import Roller, roller_to_rest
+from orthocline.core.roll.rollers import Roller, roller_to_rest
 from orthocline.core.units import wrap_rad
 
 TOLERANCE_M = 1e-4

@@ -10,7 +10,7 @@ from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll.aim import Aim, Launch
 from orthocline.core.roll.capture import Capture, capture_of, drop_margin_mps
 from orthocline.core.roll.putt import Putt
-from orthocline.core.roll.roller import Roller
+from orthocline.core.roll.rollers import Roller
 from orthocline.core.roll.roots import root_finder
 
 COARSE_SHARE = 0.2

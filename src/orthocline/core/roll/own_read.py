@@ -8,7 +8,7 @@ import numpy as np
 from orthocline.core.roll.aim import Aim, Launch
 from orthocline.core.roll.capture import Capture, capture_of
 from orthocline.core.roll.putt import Point, Putt
-from orthocline.core.roll.roller import roller
+from orthocline.core.roll.rollers import roller
 from orthocline.core.roll.track import Track
 
 LOOKS = 401

@@ -12,7 +12,7 @@ from orthocline.core.roll.capture import Capture, capture_of
 from orthocline.core.roll.entry import entry_clock_hours, entry_range_hours
 from orthocline.core.roll.make_window import MakeWindow, make_window
 from orthocline.core.roll.putt import Putt
-from orthocline.core.roll.roller import roller
+from orthocline.core.roll.rollers import roller
 from orthocline.core.roll.straight_in import comes_back
 from orthocline.core.roll.track import Track
 
