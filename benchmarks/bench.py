@@ -1,11 +1,13 @@
 """`make bench`: the figures of merit as ratios against the alternatives, measured in one run.
 
-1. A plane read (solve and 100 path points) against shooting with SciPy's `solve_ivp` to the same aim.
-2. Reads in wind over the whole range that may be asked, the worst beside the median.
-3. Server time of a Read redraw, alone, with eight clients at once, and beside 64 slow sockets, on the
+1. A plane read (solve and 100 path points) against shooting with SciPy's `solve_ivp` to the same aim; the
+   same on a grid of 160 by 160 heights.
+2. Batches: aims and rolls of many putts at once, on a plane and on the grid.
+3. Reads in wind over the whole range that may be asked, the worst beside the median.
+4. Server time of a Read redraw, alone, with eight clients at once, and beside 64 slow sockets, on the
    processes `serve` runs.
-4. The pages and the archive of a log of 20,000 putts, and the memory that they take.
-5. Page weight over the wire, compressed, fonts included; and the wait of the first visitor.
+5. The pages and the archive of a log of 20,000 putts, and the memory that they take.
+6. Page weight over the wire, compressed, fonts included; and the wait of the first visitor.
 """
 
 import gzip
@@ -24,6 +26,7 @@ import threading
 import time
 import urllib.request
 from contextlib import ExitStack
+from dataclasses import replace
 from pathlib import Path
 from urllib.parse import urlencode, urlsplit
 
@@ -32,9 +35,11 @@ from scipy.integrate import solve_ivp
 from scipy.optimize import root
 from sqlalchemy import NullPool, create_engine, text
 
-from orthocline.core.ground import plane_from_grade
+from orthocline.core.ground import Grid, plane_from_grade
 from orthocline.core.roll import Point, Putt, RollPast, Wind, read, roller, rolling_deceleration_mps2
 from orthocline.core.roll.aim import aim
+from orthocline.core.roll.plane_aim import PAST, aims_on_plane
+from orthocline.core.roll.rollers import outcomes_of
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.server.cluster import ensure_running
 from orthocline.db.server.settings import var_folder
@@ -65,12 +70,12 @@ def closed_form(putt=PUTT):
 def shooting(putt=PUTT, tolerance=1e-8):
     """Solve the same putt by shooting with DOP853, and return its aim [m]."""
     drag = rolling_deceleration_mps2(putt.green_speed_ft)
-    rise = putt.surface.parameters
-    pull = -5.0 / 7.0 * 9.80665 * rise
+    slope, ground = putt.surface.slope, putt.surface.parameters
 
     def motion(_t, state):
         v = state[2:4]
         speed = math.hypot(*v)
+        pull = -5.0 / 7.0 * 9.80665 * np.array(slope(state[0], state[1], ground))
         return [*v, *(pull - drag * v / speed), speed]
 
     def rests(_t, state):
@@ -92,8 +97,8 @@ def shooting(putt=PUTT, tolerance=1e-8):
         hole = run.y_events[1][0]
         return [hole[1], run.y[4, -1] - hole[4] - putt.pace.past_m]
 
-    level = math.sqrt(2 * drag * (putt.length_m + putt.pace.past_m))
-    found = root(miss, [-0.08, 1.05 * level], method="hybr", options={"xtol": 1e-10})
+    plane = aim(replace(putt, surface=putt.mean_plane)).launch
+    found = root(miss, [-plane.right_rad, plane.speed_mps], method="hybr", options={"xtol": 1e-10})
     return -putt.length_m * math.tan(found.x[0])
 
 
@@ -117,6 +122,48 @@ def bench_core():
     print(f"  shooting with DOP853   {1e3 * slow:8.1f} ms   aim differs by {1e3 * abs(exact - shot):.4f} mm")
     print(f"  ratio                  {slow / fast:8.0f} times")
     print(f"  the whole read, make window and all {1e3 * whole:.2f} ms")
+
+
+def a_green():
+    """Return a grid of 160 by 160 heights, a quarter of a metre apart: a tilt, a tier and some swells."""
+    x, y = np.meshgrid(0.25 * np.arange(160) - 10.0, 0.25 * np.arange(160) - 20.0)
+    heights = (
+        0.012 * x - 0.018 * y + 0.1 * np.tanh((x - 3.0) / 0.8) + 0.02 * np.sin(x / 1.7) * np.cos(y / 2.3)
+    )
+    return Grid((-10.0, -20.0), 0.25, heights)
+
+
+def bench_grid():
+    """A read of the same putt on a grid against shooting to half a millimetre on the same surface."""
+    green, solves, wholes = a_green(), [], []
+    for length in (8, 11, 14, 18, 22, 30):
+        putt = replace(PUTT, hole=Point(length * FOOT_M, 0.0), surface=green)
+        solves.append(timed(lambda putt=putt: closed_form(putt), 30))
+        wholes.append(timed(lambda putt=putt: read(putt), 10))
+    putt = replace(PUTT, surface=green)
+    exact, shot = closed_form(putt)[0], shooting(putt, 1e-6)
+    fast, slow = timed(lambda: closed_form(putt), 50), timed(lambda: shooting(putt, 1e-6), 3)
+    print("read on a grid of 160 x 160: solve and 100 path points")
+    print(f"  six putts of 8 to 30 ft  median {1e3 * statistics.median(solves):.2f} ms")
+    print(f"  14 ft {1e3 * fast:.2f} ms; shooting {1e3 * slow:.0f} ms, {slow / fast:.0f} times")
+    print(f"  aims differ by {1e3 * abs(exact - shot):.3f} mm")
+    print(f"  the whole reads, make window and all: median {1e3 * statistics.median(wholes):.1f} ms")
+
+
+def bench_batches():
+    rng, count = np.random.default_rng(2), 4000
+    drag = np.array([rolling_deceleration_mps2(speed) for speed in rng.uniform(8, 13, count)])
+    pull, hole = drag * rng.uniform(0.0, 0.6, count), rng.uniform(0.0, math.pi, count)
+    lengths, pasts = rng.uniform(1.0, 15.0, count), rng.uniform(0.0, 1.0, count)
+    aims = timed(lambda: aims_on_plane(drag, pull, hole, lengths, PAST, pasts), 9)
+    print(f"batches: a plane aim {1e6 * aims / count:.2f} us", end="")
+    for name, putt in (("plane roll", PUTT), ("grid roll", replace(PUTT, surface=a_green()))):
+        solved, outcomes = aim(putt).launch, outcomes_of(putt)
+        right, speed = rng.normal(solved.right_rad, 0.03, count), rng.normal(1.0, 0.06, count)
+        launches = np.column_stack([right, solved.speed_mps * speed])
+        took = timed(lambda launches=launches, outcomes=outcomes: outcomes(launches), 9)
+        print(f", a {name} with its drop {1e6 * took / count:.2f} us", end="")
+    print()
 
 
 def some_windy_putt(rng):
@@ -322,5 +369,7 @@ def bench_weight(base):
 
 if __name__ == "__main__":
     bench_core()
+    bench_grid()
+    bench_batches()
     bench_wind()
     bench_server()

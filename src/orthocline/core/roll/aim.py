@@ -3,19 +3,15 @@
 import math
 from dataclasses import dataclass
 
-from orthocline.core.roll.accelerations import accelerations_of
 from orthocline.core.roll.lines import Line, lines_at, lines_nearest
 from orthocline.core.roll.plane_aim import PAST, SPEED, lines_on_plane
 from orthocline.core.roll.plane_frame import PlaneFrame, by_closed_form, plane_frame
 from orthocline.core.roll.plane_roll import heading_at, path_left, rolled
 from orthocline.core.roll.putt import Putt, RollPast
-from orthocline.core.roll.rolling import roll
 from orthocline.core.units import wrap_rad
 
 WIDEST_AIM_RAD = math.radians(60.0)
 """Launch angle beyond which no aim mark beside the hole means anything."""
-FOLLOWED_M = 100.0
-"""Path [m] beyond the hole after which a ball is said not to rest."""
 
 
 @dataclass(frozen=True)
@@ -126,20 +122,12 @@ def _aim_on_plane(frame: PlaneFrame, turn: float, speed: float, tau: float, met:
 
 
 def _aim_along(putt: Putt, line: Line, met: bool) -> Aim:
-    beyond = roll(
-        putt.surface,
-        accelerations_of(putt),
-        putt.hole,
-        heading_rad=line.heading_rad,
-        speed_mps=line.speed_mps,
-        path_limit_m=FOLLOWED_M,
-    )
     return Aim(
         Launch(wrap_rad(putt.bearing_rad - line.launch_heading_rad), line.launch_speed_mps),
         line.time_s,
         line.speed_mps,
         wrap_rad(putt.bearing_rad - line.heading_rad),
-        beyond.length_m if beyond.rests else None,
+        line.past_m if line.past_m < math.inf else None,
         line.path_m,
         met,
     )

@@ -86,6 +86,7 @@ def forth_on(
 @njit(inline="always")
 def back_on(
     step: Any,
+    part: Any,
     stride: Any,
     push: Any,
     ground: Any,
@@ -101,6 +102,8 @@ def back_on(
     ----------
     step : callable
         `integrator.step_on`, built for the kind of ground.
+    part : callable
+        The same compiled by itself, for steps that are rarely taken.
     stride : callable
         `integrator.stride_on`, built for the kind of ground.
     push : callable
@@ -140,13 +143,13 @@ def back_on(
         nx, ny = nx - question[HOLE_X], ny - question[HOLE_Y]
         away = math.sqrt(nx * nx + ny * ny)
         if (away < reach) != inside:
-            part, gap = h, reach - away
+            tau, gap = h, reach - away
             px, py, pvx, pvy = nx, ny, nvx, nvy
             pt, ps = dt, ds
             for _ in range(CROSSING_TRIES):
                 outward = math.sqrt(pvx * pvx + pvy * pvy) * (px * pvx + py * pvy) / max(away, 1e-12)
-                part = min(0.0, max(h, part + gap / outward)) if outward != 0.0 else part
-                pt, px, py, pvx, pvy, ps = step(ground, accel, part, east, north, vx, vy)
+                tau = min(0.0, max(h, tau + gap / outward)) if outward != 0.0 else tau
+                pt, px, py, pvx, pvy, ps = part(ground, accel, tau, east, north, vx, vy)
                 px, py = px - question[HOLE_X], py - question[HOLE_Y]
                 away = math.sqrt(px * px + py * py)
                 gap = reach - away

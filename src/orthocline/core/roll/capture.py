@@ -64,25 +64,6 @@ def fastest_drop_mps(off_centre_m: float) -> float:
     return CAPTURE_SPEED_MPS * (1.0 - (off_centre_m / HOLE_RADIUS_M) ** 2)
 
 
-def drop_margin_mps(track: Track, hole: Point) -> float:
-    """Return the `Capture.margin_mps` of a track, without the rest of it.
-
-    Parameters
-    ----------
-    track : Track
-        The ball's way.
-    hole : Point
-        Centre of the hole [m].
-
-    Returns
-    -------
-    float
-        Speed in hand [m/s]; negative where the ball does not drop.
-    """
-    closest, speed, _, _ = capture_row(track.samples, hole.x_m, hole.y_m)
-    return float(fastest_drop_mps(closest) - speed if speed >= 0.0 else -closest)
-
-
 def capture_of(track: Track, hole: Point) -> Capture:
     """Return how a track first meets a hole.
 

@@ -1,17 +1,19 @@
 """From the finish back to the launch: where a ball stopped says how it left."""
 
+import math
 from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
 
 from orthocline.core.roll.aim import Launch, aim
+from orthocline.core.roll.outcomes import FINISH_X, FINISH_Y
 from orthocline.core.roll.putt import LENGTH_RANGE_M, Point, Putt, RollPast
-from orthocline.core.roll.rollers import Roller, roller_to_rest
+from orthocline.core.roll.rollers import Outcomes, outcomes_of
 from orthocline.core.units import wrap_rad
 
 TOLERANCE_M = 1e-4
-"""How near the finish the launch's ball stops; the integrator's own rest is known to a tenth of it."""
+"""How near the finish the launch's ball stops; the rolls' own rest is known to its half."""
 STEP = np.array([2e-3, 2e-3])
 """Steps of launch direction [rad] and of launch speed [share] for difference quotients."""
 TRIES, HALVINGS = 12, 6
@@ -65,14 +67,16 @@ def launch_to(putt: Putt, finish: Point, near: Launch | None = None) -> FinishLa
     asked = np.array(putt.along_and_right_m(finish))
     if not LENGTH_RANGE_M[0] <= np.hypot(*asked) <= LENGTH_RANGE_M[1]:
         raise NoLaunchError("the ball stopped nearer or farther than a putt may go")
-    roll = roller_to_rest(putt)
-    launch = near or _dying_at(putt, finish)
-    stopped = _stopped(putt, roll, launch)
+    stopped = _stopping(putt)
+    first = near or _dying_at(putt, finish)
+    launch = np.array([first.right_rad, first.speed_mps])
     for _ in range(TRIES):
-        forward = _forward(putt, roll, launch)
-        if np.hypot(*(asked - stopped)) <= TOLERANCE_M:
-            return FinishLaunch(launch, np.asarray(np.linalg.inv(forward), dtype=np.float64))
-        launch, stopped = _better(putt, roll, launch, asked, stopped, forward)
+        here, forward = _forward(stopped, launch)
+        if np.hypot(*(asked - here)) <= TOLERANCE_M:
+            return FinishLaunch(
+                Launch(*launch.tolist()), np.asarray(np.linalg.inv(forward), dtype=np.float64)
+            )
+        launch = _better(stopped, launch, asked, here, forward)
     raise NoLaunchError("no launch was found whose ball stops there")
 
 
@@ -83,40 +87,41 @@ def _dying_at(putt: Putt, finish: Point) -> Launch:
 
 
 def _better(
-    putt: Putt,
-    roll: Roller,
-    launch: Launch,
+    stopped: Outcomes,
+    launch: NDArray[np.float64],
     asked: NDArray[np.float64],
-    stopped: NDArray[np.float64],
+    here: NDArray[np.float64],
     forward: NDArray[np.float64],
-) -> tuple[Launch, NDArray[np.float64]]:
-    """Return the launch one step of Newton's nearer, or half of one as often as needed, and its finish."""
-    step = np.linalg.lstsq(forward, asked - stopped)[0]
-    for halving in range(HALVINGS):
-        right, faster = (0.5**halving * step).tolist()
-        speed = launch.speed_mps + faster
-        if speed > 0.0:
-            tried = Launch(launch.right_rad + right, speed)
-            there = _stopped(putt, roll, tried)
-            if np.hypot(*(asked - there)) < np.hypot(*(asked - stopped)):
-                return tried, there
-    raise NoLaunchError("no launch was found whose ball stops there")
+) -> NDArray[np.float64]:
+    """Return the launch one step of Newton's nearer, or half of one as often as needed."""
+    steps = np.outer(0.5 ** np.arange(HALVINGS), np.linalg.lstsq(forward, asked - here)[0])
+    tried = launch + steps
+    away = np.hypot(*(asked - stopped(tried[tried[:, 1] > 0.0])).T)
+    better = np.flatnonzero(away < np.hypot(*(asked - here)))
+    if not len(better):
+        raise NoLaunchError("no launch was found whose ball stops there")
+    return np.asarray(tried[tried[:, 1] > 0.0][better[0]])
 
 
-def _forward(putt: Putt, roll: Roller, launch: Launch) -> NDArray[np.float64]:
-    """Return how the finish moves [m] with direction [rad] and speed [m/s] of the launch, in columns."""
-    columns = []
-    for right, faster in np.diag(STEP * (1.0, launch.speed_mps)):
-        there, back = (
-            _stopped(putt, roll, Launch(launch.right_rad + sign * right, launch.speed_mps + sign * faster))
-            for sign in (1.0, -1.0)
-        )
-        columns.append((there - back) / (2.0 * (right + faster)))
-    return np.column_stack(columns)
-
-
-def _stopped(putt: Putt, roll: Roller, launch: Launch) -> NDArray[np.float64]:
-    track = roll(launch)
-    if not track.rests:
+def _forward(
+    stopped: Outcomes, launch: NDArray[np.float64]
+) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    """Return the finish, and how it moves with direction [rad] and speed [m/s] of the launch, in columns."""
+    steps = np.diag(STEP * (1.0, launch[1]))
+    finishes = stopped(np.vstack([launch, launch + steps, launch - steps]))
+    if np.isnan(finishes).any():
         raise NoLaunchError("no ball comes to rest on ground as steep")
-    return np.array(putt.along_and_right_m(track.finish))
+    quotients = (finishes[1:3] - finishes[3:5]) / (2.0 * np.diag(steps)[:, None])
+    return finishes[0], quotients.T
+
+
+def _stopping(putt: Putt) -> Outcomes:
+    """Return a function of launches: where their balls stop, along the putt's line and to its right [m]."""
+    outcomes = outcomes_of(putt)
+
+    def stopped(launches: NDArray[np.float64]) -> NDArray[np.float64]:
+        east, north = (outcomes(launches)[:, [FINISH_X, FINISH_Y]] - (putt.ball.x_m, putt.ball.y_m)).T
+        cos, sin = math.cos(putt.bearing_rad), math.sin(putt.bearing_rad)
+        return np.column_stack([east * cos + north * sin, east * sin - north * cos])
+
+    return stopped

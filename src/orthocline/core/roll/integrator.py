@@ -19,7 +19,7 @@ from orthocline.core.roll.accelerations import WIND_FACTOR_PER_M
 from orthocline.core.roll.track import COLUMNS
 
 MOST_SHARE = 0.3
-STEP_SHARE = 0.03
+STEP_SHARE = 0.05
 """Share of its speed that the ball loses in one step on level ground (benchmarks/step.py)."""
 MAX_ROWS = 4000
 REST_MPS = 1e-4

@@ -15,11 +15,13 @@ from numpy.typing import NDArray
 from orthocline.core.ground import Surface, grid_slope, plane_slope, stations_slope
 from orthocline.core.roll.arrivals import BACK, F8, FORTH, ROW, ROWS, back_on, forth_on
 from orthocline.core.roll.integrator import push_on, step_on, stride_on, trace_on
+from orthocline.core.roll.outcomes import outcomes_on
 
 STEP = types.UniTuple(F8, 6)(ROW, ROW, F8, F8, F8, F8, F8)
 STRIDE = F8(ROW, ROW, F8, F8, F8, F8, F8, F8)
 PUSH = types.UniTuple(F8, 2)(ROW, ROW, F8, F8)
 TRACE = ROWS(ROW, ROW, ROW, ROW)
+OUTCOMES = ROWS(ROW, ROW, ROW, ROWS)
 
 
 class Kernels(NamedTuple):
@@ -27,18 +29,25 @@ class Kernels(NamedTuple):
 
     Attributes
     ----------
-    trace, forth, back : callable
-        `trace_on`, `forth_on` and `back_on` with its slope built in.
+    trace, forth, back, outcomes : callable
+        `trace_on`, `forth_on`, `back_on` and `outcomes_on` with its slope built in.
     """
 
     trace: Any
     forth: Any
     back: Any
+    outcomes: Any
 
 
 @njit(inline="always")
 def _step_plane(ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float) -> Any:
     """Return `step_on` a plane."""
+    return step_on(plane_slope, ground, accel, h, x, y, vx, vy)
+
+
+@njit(STEP, cache=True, nogil=True)
+def _part_plane(ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float) -> Any:
+    """Return `step_on` a plane, compiled by itself."""
     return step_on(plane_slope, ground, accel, h, x, y, vx, vy)
 
 
@@ -71,12 +80,35 @@ def _forth_plane(ground: Any, accel: Any, question: Any, heading: float, speed: 
 @njit(BACK, cache=True, nogil=True)
 def _back_plane(ground: Any, accel: Any, question: Any, heading: float, speed: float, passages: Any) -> None:
     """Write `back_on` a plane."""
-    back_on(_step_plane, _stride_plane, _push_plane, ground, accel, question, heading, speed, passages)
+    back_on(
+        _step_plane,
+        _part_plane,
+        _stride_plane,
+        _push_plane,
+        ground,
+        accel,
+        question,
+        heading,
+        speed,
+        passages,
+    )
+
+
+@njit(OUTCOMES, cache=True, nogil=True)
+def _outcomes_plane(ground: Any, accel: Any, places: Any, launches: Any) -> NDArray[np.float64]:
+    """Return `outcomes_on` a plane."""
+    return outcomes_on(_step_plane, _part_plane, _stride_plane, _push_plane, ground, accel, places, launches)
 
 
 @njit(inline="always")
 def _step_stations(ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float) -> Any:
     """Return `step_on` ground read at stations."""
+    return step_on(stations_slope, ground, accel, h, x, y, vx, vy)
+
+
+@njit(STEP, cache=True, nogil=True)
+def _part_stations(ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float) -> Any:
+    """Return `step_on` ground read at stations, compiled by itself."""
     return step_on(stations_slope, ground, accel, h, x, y, vx, vy)
 
 
@@ -112,13 +144,36 @@ def _back_stations(
 ) -> None:
     """Write `back_on` ground read at stations."""
     back_on(
-        _step_stations, _stride_stations, _push_stations, ground, accel, question, heading, speed, passages
+        _step_stations,
+        _part_stations,
+        _stride_stations,
+        _push_stations,
+        ground,
+        accel,
+        question,
+        heading,
+        speed,
+        passages,
+    )
+
+
+@njit(OUTCOMES, cache=True, nogil=True)
+def _outcomes_stations(ground: Any, accel: Any, places: Any, launches: Any) -> NDArray[np.float64]:
+    """Return `outcomes_on` ground read at stations."""
+    return outcomes_on(
+        _step_stations, _part_stations, _stride_stations, _push_stations, ground, accel, places, launches
     )
 
 
 @njit(inline="always")
 def _step_grid(ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float) -> Any:
     """Return `step_on` a grid."""
+    return step_on(grid_slope, ground, accel, h, x, y, vx, vy)
+
+
+@njit(STEP, cache=True, nogil=True)
+def _part_grid(ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float) -> Any:
+    """Return `step_on` a grid, compiled by itself."""
     return step_on(grid_slope, ground, accel, h, x, y, vx, vy)
 
 
@@ -151,13 +206,21 @@ def _forth_grid(ground: Any, accel: Any, question: Any, heading: float, speed: f
 @njit(BACK, cache=True, nogil=True)
 def _back_grid(ground: Any, accel: Any, question: Any, heading: float, speed: float, passages: Any) -> None:
     """Write `back_on` a grid."""
-    back_on(_step_grid, _stride_grid, _push_grid, ground, accel, question, heading, speed, passages)
+    back_on(
+        _step_grid, _part_grid, _stride_grid, _push_grid, ground, accel, question, heading, speed, passages
+    )
+
+
+@njit(OUTCOMES, cache=True, nogil=True)
+def _outcomes_grid(ground: Any, accel: Any, places: Any, launches: Any) -> NDArray[np.float64]:
+    """Return `outcomes_on` a grid."""
+    return outcomes_on(_step_grid, _part_grid, _stride_grid, _push_grid, ground, accel, places, launches)
 
 
 AHEAD = {
-    plane_slope: Kernels(_trace_plane, _forth_plane, _back_plane),
-    stations_slope: Kernels(_trace_stations, _forth_stations, _back_stations),
-    grid_slope: Kernels(_trace_grid, _forth_grid, _back_grid),
+    plane_slope: Kernels(_trace_plane, _forth_plane, _back_plane, _outcomes_plane),
+    stations_slope: Kernels(_trace_stations, _forth_stations, _back_stations, _outcomes_stations),
+    grid_slope: Kernels(_trace_grid, _forth_grid, _back_grid, _outcomes_grid),
 }
 
 
@@ -205,6 +268,10 @@ def _late(slope: Any) -> Kernels:
 
     @njit(BACK, nogil=True)
     def back(ground: Any, accel: Any, question: Any, heading: float, speed: float, passages: Any) -> None:
-        back_on(step, stride, push, ground, accel, question, heading, speed, passages)
+        back_on(step, step, stride, push, ground, accel, question, heading, speed, passages)
 
-    return Kernels(trace, forth, back)
+    @njit(OUTCOMES, nogil=True)
+    def outcomes(ground: Any, accel: Any, places: Any, launches: Any) -> NDArray[np.float64]:
+        return outcomes_on(step, step, stride, push, ground, accel, places, launches)
+
+    return Kernels(trace, forth, back, outcomes)

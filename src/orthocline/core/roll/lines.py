@@ -7,6 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from orthocline.core.roll.accelerations import accelerations_of
+from orthocline.core.roll.arrivals import ASKED
 from orthocline.core.roll.kernels import kernels_of
 from orthocline.core.roll.putt import PAST_RANGE_M, Pace, Putt, RollPast, SpeedAtHole
 from orthocline.core.roll.search import search
@@ -15,13 +16,13 @@ LEAST_PAST_M = 1e-4
 """Roll-past [m] that stands for none: the integrator takes a ball that has less before it for one at rest."""
 LEAST_MPS, FIRST_MPS, FIRMEST_MPS = 1e-3, 0.3, 20.0
 """Speeds at the hole [m/s] between which the nearest pace is looked for, and the first that is tried."""
-FIRMER, NEAR = 1.5, 1e-4
+FIRMER, NEAR = 1.5, 3e-4
 """Factor from one speed to the next, and the share to which the nearest is found."""
 OFF_EDGE = 1e-3
 """A ball that stops short of an edge is taken by this share of its speed softer: not on the very edge."""
 ASIDE_RAD, ASIDE_STEPS, NARROW_RAD = 0.4, 4, 1e-6
 """The softest line is followed by searches so wide beside the last one's direction at the hole."""
-SHARE = 0.06
+SHARE = 0.1
 """Steps of the search: share of its speed that a ball loses in one on level ground."""
 
 
@@ -39,6 +40,8 @@ class Line:
         At the hole's centre, counter-clockwise from +x.
     launch_heading_rad, launch_speed_mps : float
     time_s, path_m : float
+    past_m : float
+        Path beyond the hole until rest; infinite where the ball does not rest.
     """
 
     heading_rad: float
@@ -47,6 +50,7 @@ class Line:
     launch_speed_mps: float
     time_s: float
     path_m: float
+    past_m: float
 
 
 @dataclass(frozen=True)
@@ -95,8 +99,17 @@ def lines_at(putt: Putt, pace: Pace, sweep: Sweep | None = None) -> list[Line]:
     ground, accel = putt.surface.parameters, accelerations_of(putt).row
     sweep = sweep or Sweep(putt.bearing_rad)
     found = search(kernels.forth, kernels.back, ground, accel, question, FIRST_MPS, sweep.row)
+    question[ASKED] = PAST_RANGE_M[1]
     lines = [
-        Line(heading, at_hole, launch_heading, launch, time, path)
+        Line(
+            heading,
+            at_hole,
+            launch_heading,
+            launch,
+            time,
+            path,
+            float(kernels.forth(ground, accel, question, heading, at_hole)),
+        )
         for heading, at_hole, _, time, launch, launch_heading, path in found.tolist()
     ]
     return sorted(lines, key=lambda line: line.time_s)
@@ -138,21 +151,11 @@ def lines_nearest(putt: Putt) -> list[Line]:
         else:
             soft = middle
     softer = lines_at(putt, SpeedAtHole((1.0 - OFF_EDGE) * soft), sweep)
-    short, far = (_past(putt, lines[0]) if lines else math.inf for lines in (softer, enough))
+    short, far = (lines[0].past_m if lines else math.inf for lines in (softer, enough))
     return softer if softer and asked - short < far - asked else enough
 
 
 def _firm_enough(putt: Putt, speed_mps: float, asked_m: float, sweep: Sweep) -> list[Line]:
     """Return the lines at a speed at the hole, if their first runs on for a path [m]."""
     lines = lines_at(putt, SpeedAtHole(speed_mps), sweep)
-    return lines if lines and _past(putt, lines[0]) >= asked_m else []
-
-
-def _past(putt: Putt, line: Line) -> float:
-    """Return the path [m] beyond the hole, infinite where the ball does not rest."""
-    accel = accelerations_of(putt).row
-    question = np.array(
-        [putt.hole.x_m, putt.hole.y_m, 0.0, 0.0, 0.0, PAST_RANGE_M[1], SHARE, putt.surface.step_m]
-    )
-    kernels = kernels_of(putt.surface)
-    return float(kernels.forth(putt.surface.parameters, accel, question, line.heading_rad, line.speed_mps))
+    return lines if lines and lines[0].past_m >= asked_m else []

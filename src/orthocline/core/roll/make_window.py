@@ -8,11 +8,13 @@ import numpy as np
 
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll.aim import Aim, Launch
-from orthocline.core.roll.capture import Capture, capture_of, drop_margin_mps
+from orthocline.core.roll.capture import Capture, capture_of, fastest_drop_mps
 from orthocline.core.roll.putt import Putt
-from orthocline.core.roll.rollers import Roller
+from orthocline.core.roll.rollers import BEYOND_M, Roller, outcomes_of
 from orthocline.core.roll.roots import root_finder
 
+LONGER = 1.5
+"""Ways to the hole, as multiples of the read's own, on which balls are followed."""
 COARSE_SHARE = 0.2
 """Steps of the tracks that are only asked whether they drop; benchmarks/step.py gives the error."""
 WIDENINGS, GROWTH, DIP_STEPS = 60, 1.15, 16
@@ -69,12 +71,17 @@ def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
         The window, or None.
     """
     hole, right, speed = putt.hole, aim.launch.right_rad, aim.launch.speed_mps
+    outcomes = outcomes_of(putt, LONGER * aim.path_m + BEYOND_M, beyond=False)
+
+    def margin(right_rad: float, speed_mps: float) -> float:
+        miss, rim_speed, _, _ = outcomes(np.array([[right_rad, speed_mps]]))[0].tolist()
+        return float(fastest_drop_mps(miss) - rim_speed if rim_speed >= 0.0 else -abs(miss))
 
     def at_angle(right_rad: float, _: None) -> float:
-        return drop_margin_mps(roll(Launch(right_rad, speed), COARSE_SHARE), hole)
+        return margin(right_rad, speed)
 
     def at_speed(speed_mps: float, _: None) -> float:
-        return drop_margin_mps(roll(Launch(right, speed_mps), COARSE_SHARE), hole)
+        return margin(right, speed_mps)
 
     if at_angle(right, None) < 0.0:
         return None

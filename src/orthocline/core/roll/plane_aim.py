@@ -12,7 +12,7 @@ from numba import njit, types
 from numpy.typing import NDArray
 
 from orthocline.core.roll.plane_newton import UNIQUE, both_at_once
-from orthocline.core.roll.plane_roll import F8, path_left, rolled
+from orthocline.core.roll.plane_roll import AT_REST, F8, path_left, rolled
 from orthocline.core.roll.roots import compiled_root_finder
 
 DYING_M = 1e-9
@@ -28,8 +28,6 @@ PAST, SPEED = 0.0, 1.0
 VECTOR = types.float64[::1]
 ROWS = F8(F8, types.float64[::1])
 MOST_LINES = 5
-AT_REST = 60.0
-"""Of the clock times the least loss: no ball moves any more."""
 
 
 @njit(ROWS, cache=True, nogil=True)

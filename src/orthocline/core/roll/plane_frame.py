@@ -4,7 +4,8 @@ from dataclasses import dataclass
 
 from orthocline.core.constants import PULL_PER_SLOPE_MPS2
 from orthocline.core.ground import Plane
-from orthocline.core.roll.accelerations import accelerations_of, plane_with_grain
+from orthocline.core.roll.accelerations import plane_with_grain
+from orthocline.core.roll.green_speed import rolling_deceleration_mps2
 from orthocline.core.roll.putt import Putt
 from orthocline.core.units import wrap_rad
 
@@ -47,7 +48,7 @@ def plane_frame(putt: Putt) -> PlaneFrame:
     """
     plane = plane_with_grain(putt)
     turn = wrap_rad(putt.bearing_rad - plane.downhill_rad)
-    drag, pull = accelerations_of(putt).drag_mps2, PULL_PER_SLOPE_MPS2 * plane.tilt
+    drag, pull = rolling_deceleration_mps2(putt.green_speed_ft), PULL_PER_SLOPE_MPS2 * plane.tilt
     return PlaneFrame(drag, pull, plane.downhill_rad, abs(turn), 1.0 if turn >= 0.0 else -1.0)
 
 

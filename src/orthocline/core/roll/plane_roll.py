@@ -31,28 +31,78 @@ STEP_SHARE = 0.04
 SLOW_MPS = 0.02
 """Below this speed a track ends with one exact row at rest: what is left is a few tenths of a millimetre."""
 MAX_ROWS = 600
+LEVEL = 1e-9
+"""A rate whose product with tau is smaller is none."""
+AT_REST = 60.0
+"""Of the clock times the least loss: no ball moves any more."""
 
 
-@njit(F8(F8, F8), cache=True, nogil=True)
-def spent(rate: float, tau: float) -> float:
-    """Return A(rate) = (1 - e^(-rate tau)) / rate, and its limit `tau` where the rate vanishes.
+@njit(inline="always")
+def over(spent: float, rate: float, tau: float) -> float:
+    """Return A(rate) = (1 - e^(-rate tau)) / rate from its numerator, and `tau` where the rate vanishes.
 
     Parameters
     ----------
+    spent : float
+        1 - e^(-rate tau) [ratio].
     rate : float
-        Rate a [m/s^2], any sign.
+        Rate [m/s^2], any sign.
     tau : float
         Parameter of the curve [s^2/m], 0 or more.
 
     Returns
     -------
     float
-        A(a) [s^2/m].
+        A(rate) [s^2/m].
     """
-    x = rate * tau
-    if abs(x) < 1e-9:
-        return tau * (1.0 - 0.5 * x)
-    return -math.expm1(-x) / rate
+    return spent / rate if abs(rate * tau) > LEVEL else tau
+
+
+@njit(types.UniTuple(F8, 7)(F8, F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
+def state_at(
+    c: float, s: float, sin: float, speed: float, drag: float, pull: float, tau: float
+) -> tuple[float, float, float, float, float, float, float]:
+    """Return (time, across, downhill, path, speed, sine and cosine of the heading) at `tau` on a plane.
+
+    Parameters
+    ----------
+    c : float
+        Squared cosine of half the launch heading psi0 from straight downhill [ratio].
+    s : float
+        Squared sine of the same [ratio].
+    sin : float
+        Sine of psi0 [ratio].
+    speed : float
+        Launch speed v0 [m/s].
+    drag : float
+        Rolling deceleration d [m/s^2].
+    pull : float
+        Pull down the slope G [m/s^2].
+    tau : float
+        Parameter of the curve [s^2/m], 0 or more.
+
+    Returns
+    -------
+    tuple of float
+        Time [s], distances [m] across and down the slope, path [m], speed [m/s], sine and cosine.
+    """
+    slow, fast = drag - pull, drag + pull
+    e, f, g = math.expm1(-slow * tau), math.expm1(-fast * tau), math.expm1(-drag * tau)
+    big, small, energy = c * math.exp(-slow * tau), s * math.exp(-fast * tau), speed * speed
+    low, high = c * c * over(-e * (2.0 + e), 2.0 * slow, tau), s * s * over(-f * (2.0 + f), 2.0 * fast, tau)
+    across = c * over(-e - g - e * g, drag + slow, tau) + s * over(-f - g - f * g, drag + fast, tau)
+    path = low + 2.0 * c * s * over(-g * (2.0 + g), 2.0 * drag, tau) + high
+    time = c * over(-e, slow, tau) + s * over(-f, fast, tau)
+    left = big + small
+    return (
+        speed * time,
+        energy * sin * across,
+        energy * (low - high),
+        energy * path,
+        speed * left,
+        sin * math.exp(-drag * tau) / left,
+        (big - small) / left,
+    )
 
 
 @njit(types.UniTuple(F8, 5)(F8, F8, F8, F8, F8), cache=True, nogil=True)
@@ -81,16 +131,8 @@ def rolled(
     """
     s = math.sin(0.5 * heading) ** 2
     c = 1.0 - s if s < 0.5 else math.cos(0.5 * heading) ** 2
-    energy = speed * speed
-    low = c * c * spent(2.0 * (drag - pull), tau)
-    high = s * s * spent(2.0 * (drag + pull), tau)
-    time = speed * (c * spent(drag - pull, tau) + s * spent(drag + pull, tau))
-    across = (
-        energy * math.sin(heading) * (c * spent(2.0 * drag - pull, tau) + s * spent(2.0 * drag + pull, tau))
-    )
-    path = energy * (low + 2.0 * c * s * spent(2.0 * drag, tau) + high)
-    now = speed * (c * math.exp(-(drag - pull) * tau) + s * math.exp(-(drag + pull) * tau))
-    return time, across, energy * (low - high), path, now
+    time, across, down, path, now, _, _ = state_at(c, s, math.sin(heading), speed, drag, pull, tau)
+    return time, across, down, path, now
 
 
 @njit(F8(F8, F8, F8), cache=True, nogil=True)
@@ -193,16 +235,19 @@ def plane_samples(
     """
     rows = np.empty((MAX_ROWS, COLUMNS))
     cos, sin = math.cos(downhill), math.sin(downhill)
+    s = math.sin(0.5 * heading) ** 2
+    c = math.cos(0.5 * heading) ** 2
     step = step_share / drag
     tau = 0.0
     count = 0
     v = speed
     holds = pull < drag
     while count < MAX_ROWS - 1:
-        t, across, down, path, v = rolled(heading, speed, drag, pull, tau)
-        psi = downhill + side * heading_at(heading, pull, tau)
+        t, across, down, path, v, sine, cosine = state_at(c, s, math.sin(heading), speed, drag, pull, tau)
+        sine *= side
         x, y = x_m + down * cos - side * across * sin, y_m + down * sin + side * across * cos
-        rows[count] = (t, x, y, v * math.cos(psi), v * math.sin(psi), path)
+        vx, vy = v * (cosine * cos - sine * sin), v * (sine * cos + cosine * sin)
+        rows[count] = (t, x, y, vx, vy, path)
         count += 1
         if path > path_limit or v < (SLOW_MPS if holds else 1e-6):
             break
@@ -210,7 +255,9 @@ def plane_samples(
         step *= 1.01 + max(0.0, 0.01 * (count - 200))
     if not holds or v >= SLOW_MPS:
         return rows[:count].copy(), False
-    t, across, down, path, v = rolled(heading, speed, drag, pull, 60.0 / (drag - pull))
+    t, across, down, path, _, _, _ = state_at(
+        c, s, math.sin(heading), speed, drag, pull, AT_REST / (drag - pull)
+    )
     x, y = x_m + down * cos - side * across * sin, y_m + down * sin + side * across * cos
     rows[count] = (t, x, y, 0.0, 0.0, path)
     return rows[: count + 1].copy(), True

@@ -2,10 +2,15 @@
 
 from collections.abc import Callable
 
+import numpy as np
+from numpy.typing import NDArray
+
 from orthocline.core.roll.accelerations import accelerations_of
 from orthocline.core.roll.aim import Aim, Launch
 from orthocline.core.roll.integrator import STEP_SHARE
+from orthocline.core.roll.kernels import kernels_of
 from orthocline.core.roll.plane_frame import by_closed_form, plane_frame
+from orthocline.core.roll.plane_outcomes import plane_outcomes
 from orthocline.core.roll.plane_roll import plane_samples
 from orthocline.core.roll.putt import Putt
 from orthocline.core.roll.rolling import holds_ball, roll
@@ -18,7 +23,10 @@ BEYOND_M = 2.0
 """Path [m] after the hole that is followed of a ball that would never rest."""
 FINE_SHARE = 0.04
 """Step of a track that is drawn: its Hermite curve errs by less than a micrometre (benchmarks/step.py)."""
+OUTCOME_SHARE, OUTCOME_STRETCH = 0.2, 1.35
+"""Steps of `outcomes_of`: share of the velocity that changes, and multiple of the ground's own step."""
 
+Outcomes = Callable[[NDArray[np.float64]], NDArray[np.float64]]
 Roller = Callable[..., Track]
 
 
@@ -40,33 +48,61 @@ def roller(putt: Putt, solved: Aim) -> Roller:
     callable
         Rolls a ball of this putt from a launch, with steps of a share of its speed.
     """
+    beyond = 1.1 * solved.path_m + BEYOND_M + (solved.past_m or 0.0)
+    if by_closed_form(putt):
+        return _roller_on_plane(putt, beyond)
     # Where balls rest they are followed until they do, wherever another launch may send them.
     rests = holds_ball(putt.surface, accelerations_of(putt), putt.hole)
-    beyond = BEYOND_M + (solved.past_m or 0.0)
-    return _roller(putt, UNTIL_REST_M if rests else 1.1 * solved.path_m + beyond)
+    return _roller_anywhere(putt, UNTIL_REST_M if rests else beyond)
 
 
-def roller_to_rest(putt: Putt) -> Roller:
-    """Return the same as `roller` for balls that are followed until they rest, however the putt is solved.
+def outcomes_of(putt: Putt, path_limit_m: float = UNTIL_REST_M, *, beyond: bool = True) -> Outcomes:
+    """Return `outcomes(launches)`: how many balls of this putt pass the hole and where they rest, at once.
+
+    On a plane in still air by the closed form, elsewhere by rolls that err by a tenth of a millimetre (three
+    beside the line of stations, where the slope jumps at their ends).
 
     Parameters
     ----------
     putt : Putt
         The putt.
+    path_limit_m : float
+        Path [m] after which a ball is followed no further.
+    beyond : bool
+        Whether it is asked where they rest, on ground where that takes rolling them on past the hole.
 
     Returns
     -------
     callable
-        Rolls a ball of this putt from a launch.
+        Takes rows of launch angle to the right [rad] and launch speed [m/s], shape (n, 2); returns rows of
+        the figures of `outcomes`, shape (n, 4).
     """
-    return _roller(putt, UNTIL_REST_M)
+    ball, hole, bearing = putt.ball, putt.hole, putt.bearing_rad
+    if by_closed_form(putt):
+        frame = plane_frame(putt)
+
+        def on_plane(launches: NDArray[np.float64]) -> NDArray[np.float64]:
+            map_launches = np.column_stack([bearing - launches[:, 0], launches[:, 1]])
+            places = (ball.x_m, ball.y_m, hole.x_m, hole.y_m)
+            found = plane_outcomes(*places, frame.downhill, frame.drag, frame.pull, map_launches)
+            return np.asarray(found)
+
+        return on_plane
+    surface, accel, kernels = putt.surface, accelerations_of(putt).row, kernels_of(putt.surface)
+    steps = (OUTCOME_SHARE, OUTCOME_STRETCH * surface.step_m)
+    there = np.array([ball.x_m, ball.y_m, hole.x_m, hole.y_m, path_limit_m, beyond, *steps])
+
+    def anywhere(launches: NDArray[np.float64]) -> NDArray[np.float64]:
+        map_launches = np.column_stack([bearing - launches[:, 0], launches[:, 1]])
+        return np.asarray(kernels.outcomes(surface.parameters, accel, there, map_launches))
+
+    return anywhere
 
 
-def _roller(putt: Putt, limit: float) -> Roller:
-    if not by_closed_form(putt):
-        return _roller_anywhere(putt, limit)
+def _roller_on_plane(putt: Putt, beyond: float) -> Roller:
     frame = plane_frame(putt)
     bearing = frame.side * frame.hole_rad
+    limit = UNTIL_REST_M if frame.pull < frame.drag else beyond
 
     def roll_plane(launch: Launch, step_share: float = FINE_SHARE) -> Track:
         heading = wrap_rad(bearing - launch.right_rad)

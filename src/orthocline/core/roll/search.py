@@ -36,7 +36,7 @@ TASK = types.Tuple((FORTHS, BACKS, ROW, ROW, ROW))
 """What every part of the search is given: the two rolls, ground, accelerations and question."""
 FIGURES: Final = 3 + PASSAGES
 """Of a sample: heading and speed at the hole, the misses of the passages, the heading where it was left."""
-COARSER: Final = 2.5
+COARSER: Final = 1.7
 """Steps of the search, as multiples of those that settle a line."""
 SECTION: Final = 0.5 * (3.0 - math.sqrt(5.0))
 SAMPLES, STACK, LINES = 1000, 60, 8

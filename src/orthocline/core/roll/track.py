@@ -52,7 +52,7 @@ class Track:
 
     def even_times(self, start_s: float, end_s: float, count: int) -> NDArray[np.float64]:
         """Return `count` rows of t, x, y, v, s evenly spaced in time, shape (count, 5)."""
-        return self.at_times(np.linspace(start_s, end_s, count))
+        return self.at_times(start_s + (end_s - start_s) / max(count - 1, 1) * np.arange(float(count)))
 
 
 @njit(types.UniTuple(types.float64, 4)(ROWS, types.int64, types.float64), cache=True, nogil=True)
@@ -98,10 +98,13 @@ def interpolate(rows: Any, times_s: Any) -> Any:
         Rows of t [s], x, y [m], v [m/s], s [m], shape (m, 5).
     """
     out = np.empty((len(times_s), 5))
-    last = len(rows) - 1
+    last, i = len(rows) - 1, 0
     for k in range(len(times_s)):
         time = min(max(times_s[k], rows[0, T]), rows[last, T])
-        i = min(max(np.searchsorted(rows[:, T], time, side="right") - 1, 0), last - 1)
+        if time < rows[i, T]:
+            i = 0
+        while i < last - 1 and rows[i + 1, T] <= time:
+            i += 1
         a, b = rows[i], rows[i + 1]
         h = b[T] - a[T]
         f = (time - a[T]) / h if h > 0.0 else 0.0

@@ -1,0 +1,175 @@
+"""Many balls at once on any ground: how each passes the hole and where it rests.
+
+The loop is built for each kind of ground by `kernels`; on a plane in still air `plane_outcomes` has the same
+by the closed form.
+"""
+
+import math
+from typing import Any, Final
+
+import numpy as np
+from numba import njit
+from numpy.typing import NDArray
+
+from orthocline.core.constants import HOLE_RADIUS_M
+from orthocline.core.roll.arrivals import SLOW_MPS
+from orthocline.core.roll.integrator import REST_MPS
+from orthocline.core.roll.plane_roll import AT_REST, F8, rolled
+
+MISS, RIM, FINISH_X, FINISH_Y = range(4)
+"""Figures of an outcome: how far [m] the ball passes the hole's centre, positive to its own right of it, or
+how far off it rests before that; its
+speed [m/s] where it first crosses the rim, -1 where it does not; the place where it rests, the hole being
+covered, NaN where it rolls on."""
+FIGURES: Final = 4
+BALL_X, BALL_Y, HOLE_X, HOLE_Y, LIMIT, BEYOND, SHARE, STEP = range(8)
+"""Members of the places: ball and hole on the map, path after which a ball is followed no further [m],
+whether it is followed beyond the hole; share of the velocity that changes in a step, and longest step [m]."""
+MOST_STEPS: Final = 4000
+NEARING_TRIES: Final = 3
+"""Steps of Newton's method to the closest point, and to the rim, from the step that leads past it."""
+
+
+@njit(F8(F8, F8, F8, F8, F8), cache=True, nogil=True)
+def back_to_rim(x: float, y: float, vx: float, vy: float, drag: float) -> float:
+    """Return how long before a place inside the rim the ball crossed it, on a straight way on level ground.
+
+    Parameters
+    ----------
+    x : float
+        Place from the hole's centre, east [m].
+    y : float
+        Place from the hole's centre, north [m].
+    vx : float
+        Velocity, east [m/s].
+    vy : float
+        Velocity, north [m/s].
+    drag : float
+        Rolling deceleration d [m/s^2].
+
+    Returns
+    -------
+    float
+        tau [s^2/m], 0 or more.
+    """
+    energy = max(vx * vx + vy * vy, 1e-300)
+    v = math.sqrt(energy)
+    ahead = (x * vx + y * vy) / v
+    chord = ahead + math.sqrt(max(ahead * ahead + HOLE_RADIUS_M**2 - x * x - y * y, 0.0))
+    return 0.5 * math.log(1.0 + 2.0 * drag * chord / energy) / drag
+
+
+@njit(inline="always")
+def _closest(
+    part: Any, ground: Any, accel: Any, hole: Any, h: float, x: float, y: float, vx: float, vy: float
+) -> float:
+    """Return the part of a step `h` after which the ball is nearest to the hole that it passes."""
+    tau = h
+    for _ in range(NEARING_TRIES):
+        _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
+        v = math.sqrt(pvx * pvx + pvy * pvy)
+        tau = min(h, max(0.0, tau + ((hole[0] - px) * pvx + (hole[1] - py) * pvy) / (v * v * v)))
+    return tau
+
+
+@njit(inline="always")
+def _at_rim(
+    part: Any, ground: Any, accel: Any, hole: Any, inside: float, x: float, y: float, vx: float, vy: float
+) -> float:
+    """Return the speed at the rim of the ball that is within it after the part `inside` of a step."""
+    _, px, py, pvx, pvy, _ = part(ground, accel, inside, x, y, vx, vy)
+    tau = inside - back_to_rim(px - hole[0], py - hole[1], pvx, pvy, accel[0])
+    for _ in range(NEARING_TRIES):
+        _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
+        away = math.sqrt((px - hole[0]) ** 2 + (py - hole[1]) ** 2)
+        v = math.sqrt(pvx * pvx + pvy * pvy)
+        nearing = v * ((px - hole[0]) * pvx + (py - hole[1]) * pvy) / away
+        if nearing < 0.0:
+            tau = min(inside, tau + (HOLE_RADIUS_M - away) / nearing)
+    _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
+    return math.sqrt(pvx * pvx + pvy * pvy)
+
+
+@njit(inline="always")
+def _rest(
+    push: Any, ground: Any, accel: Any, x: float, y: float, vx: float, vy: float
+) -> tuple[float, float]:
+    """Return where a slow ball rests on the plane that touches the ground; NaN where that holds none."""
+    east, north = push(ground, accel, x, y)
+    pull, v = math.sqrt(east * east + north * north), math.sqrt(vx * vx + vy * vy)
+    if pull >= accel[0]:
+        return math.nan, math.nan
+    cos, sin = (east / pull, north / pull) if pull > 0.0 else (vx / v, vy / v)
+    left = math.atan2(vy * cos - vx * sin, vx * cos + vy * sin)
+    _, across, down, _, _ = rolled(abs(left), v, accel[0], pull, AT_REST / (accel[0] - pull))
+    across = math.copysign(across, left)
+    return x + down * cos - across * sin, y + down * sin + across * cos
+
+
+@njit(inline="always")
+def outcomes_on(
+    step: Any, part: Any, stride: Any, push: Any, ground: Any, accel: Any, places: Any, launches: Any
+) -> NDArray[np.float64]:
+    """Return how balls pass the hole and where they rest.
+
+    Parameters
+    ----------
+    step : callable
+        `integrator.step_on`, built for the kind of ground.
+    part : callable
+        The same compiled by itself, for steps that are rarely taken.
+    stride : callable
+        `integrator.stride_on`, built for the kind of ground.
+    push : callable
+        `integrator.push_on`, built for the kind of ground.
+    ground : ndarray
+        The surface's parameters.
+    accel : ndarray
+        `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
+    places : ndarray
+        Where from, past what and in which steps, in the order of the members above, shape (8,).
+    launches : ndarray
+        Rows of heading [rad], counter-clockwise from +x, and speed [m/s], shape (n, 2).
+
+    Returns
+    -------
+    ndarray
+        Rows of the figures above, shape (n, 4).
+    """
+    hole = places[HOLE_X], places[HOLE_Y]
+    rows = np.empty((len(launches), FIGURES))
+    for i in range(len(launches)):
+        x, y, s, row = places[BALL_X], places[BALL_Y], 0.0, rows[i]
+        vx, vy = launches[i, 1] * math.cos(launches[i, 0]), launches[i, 1] * math.sin(launches[i, 0])
+        nearing = (hole[0] - x) * vx + (hole[1] - y) * vy > 0.0
+        row[:], row[RIM] = math.nan, -1.0
+        row[MISS] = math.sqrt((hole[0] - x) ** 2 + (hole[1] - y) ** 2)
+        looking = nearing
+        for _ in range(MOST_STEPS):
+            energy = vx * vx + vy * vy
+            if energy < SLOW_MPS * SLOW_MPS:
+                row[FINISH_X], row[FINISH_Y] = _rest(push, ground, accel, x, y, vx, vy)
+            if row[FINISH_X] == row[FINISH_X] or energy < REST_MPS * REST_MPS or s > places[LIMIT]:
+                break
+            if places[BEYOND] == 0.0 and not nearing:
+                break
+            h = stride(ground, accel, places[SHARE], places[STEP], x, y, vx, vy)
+            _, nx, ny, nvx, nvy, ds = step(ground, accel, h, x, y, vx, vy)
+            away = math.sqrt((hole[0] - nx) ** 2 + (hole[1] - ny) ** 2)
+            tau = h
+            if nearing and (hole[0] - nx) * nvx + (hole[1] - ny) * nvy <= 0.0:
+                nearing = False
+                tau = _closest(part, ground, accel, hole, h, x, y, vx, vy)
+                _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
+                away = math.sqrt((hole[0] - px) ** 2 + (hole[1] - py) ** 2)
+                row[MISS] = -away if (hole[0] - px) * pvy > (hole[1] - py) * pvx else away
+                looking = looking and away < HOLE_RADIUS_M
+            if looking and away < HOLE_RADIUS_M:
+                looking = False
+                row[RIM] = _at_rim(part, ground, accel, hole, tau, x, y, vx, vy)
+            x, y, vx, vy, s = nx, ny, nvx, nvy, s + ds
+        if nearing and row[FINISH_X] == row[FINISH_X]:
+            x, y = row[FINISH_X], row[FINISH_Y]
+        if nearing:
+            row[MISS] = math.sqrt((hole[0] - x) ** 2 + (hole[1] - y) ** 2)
+    return rows

@@ -1,0 +1,98 @@
+"""Many balls at once: each passes and rests where it does alone, on a plane and by rolls."""
+
+import math
+from dataclasses import replace
+
+import numpy as np
+import pytest
+
+from orthocline.core.ground import plane_from_grade
+from orthocline.core.roll import Launch, Point, capture_of, roller, rolling_deceleration_mps2
+from orthocline.core.roll.aim import aim
+from orthocline.core.roll.outcomes import FINISH_X, FINISH_Y, MISS, RIM
+from orthocline.core.roll.plane_aim import PAST, aims_on_plane
+from orthocline.core.roll.plane_frame import plane_frame
+from orthocline.core.roll.rollers import outcomes_of
+from orthocline.core.units import FOOT_M, INCH_M
+from tests.putts import FORMULAS, MILLIMETRE, by_rolls, on_grid, plane_putt
+
+PLANE = replace(plane_putt(14.0, side_right=-0.021, grade=0.006), ball=Point(3.0, -1.0), hole=Point(1.0, 2.5))
+PUTTS = {"plane": PLANE, "rolled": by_rolls(PLANE), "grid": on_grid(FORMULAS[2])}
+
+
+def some_launches(putt, count=300):
+    solved, rng = aim(putt).launch, np.random.default_rng(3)
+    right = solved.right_rad + rng.normal(0.0, 0.03, count)
+    return np.column_stack([right, solved.speed_mps * rng.normal(1.0, 0.06, count)])
+
+
+@pytest.mark.parametrize("putt", PUTTS.values(), ids=PUTTS)
+def test_each_ball_passes_and_rests_as_it_does_alone(putt):
+    launches, rolled = some_launches(putt), roller(putt, aim(putt))
+    drops = 0
+    for launch, row in zip(launches.tolist(), outcomes_of(putt)(launches), strict=True):
+        track = rolled(Launch(*launch))
+        met, finish = capture_of(track, putt.hole), track.finish
+        assert math.hypot(finish.x_m - row[FINISH_X], finish.y_m - row[FINISH_Y]) < 0.3 * MILLIMETRE
+        assert abs(row[MISS]) == pytest.approx(met.closest_m, abs=0.3 * MILLIMETRE)
+        assert bool(row[RIM] >= 0.0) is (met.rim is not None)
+        if met.rim is not None:
+            assert row[RIM] == pytest.approx(met.rim_speed_mps, abs=2e-3)
+            drops += met.drops
+    assert 10 < drops < len(launches)
+
+
+@pytest.mark.parametrize("putt", PUTTS.values(), ids=PUTTS)
+def test_a_ball_that_starts_right_passes_right(putt):
+    solved = aim(putt).launch
+    turned = np.array([[solved.right_rad + turn, 1.1 * solved.speed_mps] for turn in (-0.1, 0.1)])
+    left, right = outcomes_of(putt)(turned)[:, MISS]
+    assert left < -0.05
+    assert right > 0.05
+
+
+def test_balls_that_never_rest_say_so_and_those_asked_no_further_stop_at_the_hole():
+    steep = replace(plane_putt(8.0, side_right=0.02, grade=-0.1), hole=Point(2.0, 0.0))
+    launches = np.array([[0.0, 1.0], [0.1, 1.5]])
+    closed, rolled = outcomes_of(steep)(launches), outcomes_of(by_rolls(steep), 10.0)(launches)
+    assert np.isnan(closed[:, FINISH_X]).all()
+    assert np.isnan(rolled[:, FINISH_X]).all()
+    assert closed[:, MISS] == pytest.approx(rolled[:, MISS], abs=0.3 * MILLIMETRE)
+    gentle = by_rolls(PLANE)
+    launches = some_launches(PLANE, 20)
+    whole, to_hole = outcomes_of(gentle)(launches), outcomes_of(gentle, beyond=False)(launches)
+    passed = np.isnan(to_hole[:, FINISH_X])
+    assert passed.any()
+    assert np.array_equal(whole[passed, :FINISH_X], to_hole[passed, :FINISH_X])
+
+
+def test_many_aims_at_once_are_those_of_each_putt():
+    rng = np.random.default_rng(8)
+    putts = [
+        plane_putt(
+            rng.uniform(2, 60),
+            side_right=rng.normal(0, 0.02),
+            grade=rng.normal(0, 0.03),
+            speed_ft=rng.uniform(7, 13),
+            past_in=rng.uniform(0, 40),
+        )
+        for _ in range(200)
+    ]
+    frames = [plane_frame(putt) for putt in putts]
+    columns = [[getattr(frame, name) for frame in frames] for name in ("drag", "pull", "hole_rad")]
+    columns.append([putt.length_m for putt in putts])
+    rows = aims_on_plane(*map(np.array, columns), PAST, np.array([putt.pace.past_m for putt in putts]))
+    for putt, frame, (turn, speed, _) in zip(putts, frames, rows, strict=True):
+        alone = aim(putt).launch
+        assert -frame.side * turn == pytest.approx(alone.right_rad, abs=1e-12)
+        assert speed == pytest.approx(alone.speed_mps, rel=1e-12)
+
+
+def test_the_level_putt_among_them_is_the_level_putt():
+    """By energy alone: the launch rolls the length and the roll-past."""
+    one = np.ones(1)
+    drag, length, past = rolling_deceleration_mps2(10.0), 10 * FOOT_M, 12 * INCH_M
+    assert plane_from_grade(0.0, 0.0, 0.0).tilt == 0.0
+    ((turn, speed, _),) = aims_on_plane(drag * one, 0.0 * one, one, length * one, PAST, past * one)
+    assert turn == 0.0
+    assert speed == pytest.approx(math.sqrt(2 * drag * (length + past)), rel=1e-9)
