@@ -3,7 +3,7 @@ PY := .venv/bin/python
 RUN := .venv/bin/orthocline
 export NUMBA_CACHE_DIR := $(CURDIR)/var/numba
 
-.PHONY: run test setup check format bench chaos screenshots assets structure stop
+.PHONY: run test setup check format bench chaos mutants screenshots assets structure stop
 
 run:
 	@scripts/setup run
@@ -33,6 +33,9 @@ bench: setup
 
 chaos: setup
 	@$(PY) benchmarks/chaos.py
+
+mutants: setup
+	@$(PY) benchmarks/mutants.py
 
 screenshots: setup
 	@$(PY) scripts/screenshots.py

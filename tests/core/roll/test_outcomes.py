@@ -6,8 +6,18 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
-from orthocline.core.ground import plane_from_grade
-from orthocline.core.roll import Launch, Point, capture_of, roller, rolling_deceleration_mps2
+from orthocline.core.ground import Plane, plane_from_grade
+from orthocline.core.roll import (
+    Launch,
+    Point,
+    Putt,
+    RollPast,
+    SpeedAtHole,
+    capture_of,
+    read,
+    roller,
+    rolling_deceleration_mps2,
+)
 from orthocline.core.roll.aim import aim
 from orthocline.core.roll.outcomes import FINISH_X, FINISH_Y, MISS, RIM
 from orthocline.core.roll.plane_aim import PAST, aims_on_plane
@@ -49,6 +59,24 @@ def test_a_ball_that_starts_right_passes_right(putt):
     left, right = outcomes_of(putt)(turned)[:, MISS]
     assert left < -0.05
     assert right > 0.05
+
+
+@pytest.mark.parametrize("by", [lambda putt: putt, by_rolls], ids=["plane", "rolled"])
+@pytest.mark.parametrize("past", [0.3048, 1.0])
+def test_a_ball_that_comes_back_into_the_hole_drops_there(by, past):
+    lob = by(Putt(Point(0, 0), Point(3.048, 0), Plane(0.074, math.radians(135)), 10.0, RollPast(past)))
+    solved = aim(lob)
+    ((miss, rim, _, _),) = outcomes_of(lob)(np.array([[solved.launch.right_rad, solved.launch.speed_mps]]))
+    met = capture_of(roller(lob, solved)(solved.launch), lob.hole)
+    assert abs(miss) < 2 * MILLIMETRE
+    assert rim == pytest.approx(met.rim_speed_mps, abs=5e-3)
+
+
+def test_the_long_way_round_has_its_window_too():
+    steep = plane_putt(10, side_right=-0.03, grade=-0.085, speed_ft=11.0, pace=SpeedAtHole(1.2))
+    longer = read(replace(steep, line=2))
+    drops = capture_of(longer.track, longer.putt.hole).drops
+    assert (longer.make_window is not None) is drops is True
 
 
 def test_balls_that_never_rest_say_so_and_those_asked_no_further_stop_at_the_hole():

@@ -26,6 +26,8 @@ BALL_X, BALL_Y, HOLE_X, HOLE_Y, LIMIT, BEYOND, SHARE, STEP = range(8)
 """Members of the places: ball and hole on the map, path after which a ball is followed no further [m],
 whether it is followed beyond the hole; share of the velocity that changes in a step, and longest step [m]."""
 MOST_STEPS: Final = 4000
+NEAR_M: Final = 0.5
+"""A ball that passes the hole so near [m] is not waited for to come back, where it is not followed beyond."""
 NEARING_TRIES: Final = 3
 """Steps of Newton's method to the closest point, and to the rim, from the step that leads past it."""
 
@@ -60,16 +62,18 @@ def back_to_rim(x: float, y: float, vx: float, vy: float, drag: float) -> float:
 
 
 @njit(inline="always")
-def _closest(
+def _passing(
     part: Any, ground: Any, accel: Any, hole: Any, h: float, x: float, y: float, vx: float, vy: float
-) -> float:
-    """Return the part of a step `h` after which the ball is nearest to the hole that it passes."""
+) -> tuple[float, float]:
+    """Return (part of a step `h` after which the ball that passes the hole in it is nearest, its miss)."""
     tau = h
     for _ in range(NEARING_TRIES):
         _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
         v = math.sqrt(pvx * pvx + pvy * pvy)
         tau = min(h, max(0.0, tau + ((hole[0] - px) * pvx + (hole[1] - py) * pvy) / (v * v * v)))
-    return tau
+    _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
+    off = math.sqrt((hole[0] - px) ** 2 + (hole[1] - py) ** 2)
+    return tau, -off if (hole[0] - px) * pvy > (hole[1] - py) * pvx else off
 
 
 @njit(inline="always")
@@ -141,35 +145,31 @@ def outcomes_on(
     for i in range(len(launches)):
         x, y, s, row = places[BALL_X], places[BALL_Y], 0.0, rows[i]
         vx, vy = launches[i, 1] * math.cos(launches[i, 0]), launches[i, 1] * math.sin(launches[i, 0])
-        nearing = (hole[0] - x) * vx + (hole[1] - y) * vy > 0.0
+        nearing, looking = (hole[0] - x) * vx + (hole[1] - y) * vy > 0.0, True
         row[:], row[RIM] = math.nan, -1.0
         row[MISS] = math.sqrt((hole[0] - x) ** 2 + (hole[1] - y) ** 2)
-        looking = nearing
         for _ in range(MOST_STEPS):
             energy = vx * vx + vy * vy
             if energy < SLOW_MPS * SLOW_MPS:
                 row[FINISH_X], row[FINISH_Y] = _rest(push, ground, accel, x, y, vx, vy)
-            if row[FINISH_X] == row[FINISH_X] or energy < REST_MPS * REST_MPS or s > places[LIMIT]:
-                break
-            if places[BEYOND] == 0.0 and not nearing:
+            done = places[BEYOND] == 0.0 and not nearing and abs(row[MISS]) < NEAR_M
+            if row[FINISH_X] == row[FINISH_X] or energy < REST_MPS * REST_MPS or s > places[LIMIT] or done:
                 break
             h = stride(ground, accel, places[SHARE], places[STEP], x, y, vx, vy)
             _, nx, ny, nvx, nvy, ds = step(ground, accel, h, x, y, vx, vy)
-            away = math.sqrt((hole[0] - nx) ** 2 + (hole[1] - ny) ** 2)
-            tau = h
-            if nearing and (hole[0] - nx) * nvx + (hole[1] - ny) * nvy <= 0.0:
-                nearing = False
-                tau = _closest(part, ground, accel, hole, h, x, y, vx, vy)
-                _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
-                away = math.sqrt((hole[0] - px) ** 2 + (hole[1] - py) ** 2)
-                row[MISS] = -away if (hole[0] - px) * pvy > (hole[1] - py) * pvx else away
-                looking = looking and away < HOLE_RADIUS_M
-            if looking and away < HOLE_RADIUS_M:
-                looking = False
+            passing = nearing
+            nearing = (hole[0] - nx) * nvx + (hole[1] - ny) * nvy > 0.0
+            passing = looking and passing and not nearing
+            tau, miss = h, math.sqrt((hole[0] - nx) ** 2 + (hole[1] - ny) ** 2)
+            if passing:
+                tau, miss = _passing(part, ground, accel, hole, h, x, y, vx, vy)
+                row[MISS] = miss if abs(miss) < abs(row[MISS]) else row[MISS]
+            if looking and abs(miss) < HOLE_RADIUS_M and row[RIM] < 0.0:
                 row[RIM] = _at_rim(part, ground, accel, hole, tau, x, y, vx, vy)
+            looking = looking and not (passing and row[RIM] >= 0.0)
             x, y, vx, vy, s = nx, ny, nvx, nvy, s + ds
-        if nearing and row[FINISH_X] == row[FINISH_X]:
-            x, y = row[FINISH_X], row[FINISH_Y]
-        if nearing:
-            row[MISS] = math.sqrt((hole[0] - x) ** 2 + (hole[1] - y) ** 2)
+        if nearing and looking:
+            end_x = x if row[FINISH_X] != row[FINISH_X] else row[FINISH_X]
+            end_y = y if row[FINISH_Y] != row[FINISH_Y] else row[FINISH_Y]
+            row[MISS] = math.sqrt((hole[0] - end_x) ** 2 + (hole[1] - end_y) ** 2)
     return rows

@@ -9,11 +9,16 @@ from numpy.typing import NDArray
 
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll.outcomes import FIGURES, FINISH_X, FINISH_Y, MISS, RIM, back_to_rim
+from orthocline.core.roll.plane_newton import UNIQUE
 from orthocline.core.roll.plane_roll import AT_REST, F8, over
 
 ROW, ROWS = types.float64[::1], types.float64[:, ::1]
 TRIES: Final = 60
 RIM_CLOSE_M: Final = 1e-7
+APPROACHES, LOOKS = 3, 100
+"""How often a ball may near the hole where it is turned round, and how often it is looked at for that."""
+JUST_AFTER: Final = 1e-6
+"""Share of tau by which a ball is taken for past its closest point."""
 CLOSE: Final = 1e-9
 """Share of the way to which the closest point is found."""
 
@@ -38,15 +43,46 @@ def _state(
     return across, down, speed * left, sin * both / left, (big - small) / left
 
 
-@njit(F8(F8, F8, F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
-def _closest(
-    sin: float, cos: float, speed: float, drag: float, pull: float, across: float, down: float, most: float
+@njit(F8(F8, F8, F8, F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
+def _nearing_again(
+    sin: float,
+    cos: float,
+    speed: float,
+    drag: float,
+    pull: float,
+    across: float,
+    down: float,
+    first: float,
+    most: float,
 ) -> float:
-    """Return the `tau` at which a ball is first nearest to a place, by Newton's method between brackets."""
-    low, high = 0.0, most
+    """Return a `tau` after `first` at which a ball that moves away nears a place again, or -1."""
+    for i in range(1, LOOKS):
+        tau = first + (most - first) * (i / LOOKS) ** 2
+        x, y, _, sine, cosine = _state(sin, cos, speed, drag, pull, tau)
+        if (x - across) * sine + (y - down) * cosine < 0.0:
+            return tau
+    return -1.0
+
+
+@njit(F8(F8, F8, F8, F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
+def _closest(
+    sin: float,
+    cos: float,
+    speed: float,
+    drag: float,
+    pull: float,
+    across: float,
+    down: float,
+    first: float,
+    most: float,
+) -> float:
+    """Return the next `tau` at which a ball is nearest to a place, by Newton's method between brackets."""
+    low, high = first, most
     away = math.sqrt(across * across + down * down)
     spent = 2.0 * drag * away / (speed * speed)
     tau = -0.5 * math.log(1.0 - spent) / drag if spent < 0.99 else 0.5 * most
+    if tau <= first:
+        tau = 0.5 * (first + most)
     for _ in range(TRIES):
         x, y, v, sine, cosine = _state(sin, cos, speed, drag, pull, tau)
         ahead = (x - across) * sine + (y - down) * cosine
@@ -142,17 +178,29 @@ def plane_outcomes(
         turn = math.atan2(math.sin(launches[i, 0] - downhill), math.cos(launches[i, 0] - downhill))
         side = 1.0 if turn >= 0.0 else -1.0
         sin, cos, across = abs(math.sin(turn)), math.cos(turn), side * hole_left
-        tau = 0.0
-        if across * sin + hole_down * cos > 0.0:
-            tau = _closest(sin, cos, speed, drag, pull, across, hole_down, most)
-        x, y, v, sine, cosine = _state(sin, cos, speed, drag, pull, tau)
-        x, y = x - across, y - hole_down
-        off = math.sqrt(x * x + y * y)
-        passes = tau < most
-        row[MISS], row[RIM] = (-off if passes and side * (x * cosine - y * sine) > 0.0 else off), -1.0
-        if off < HOLE_RADIUS_M:
-            guess = tau - back_to_rim(x, y, v * sine, v * cosine, drag)
-            row[RIM] = _at_rim(sin, cos, speed, drag, pull, across, hole_down, tau, guess)
+        tau, nearest = 0.0, math.sqrt(across * across + hole_down * hole_down)
+        row[MISS], row[RIM] = nearest, -1.0
+        for _ in range(APPROACHES):
+            x, y, _, sine, cosine = _state(sin, cos, speed, drag, pull, tau)
+            if (x - across) * sine + (y - hole_down) * cosine >= 0.0:
+                if pull < UNIQUE * drag:
+                    break
+                tau = _nearing_again(sin, cos, speed, drag, pull, across, hole_down, tau, most)
+                if tau < 0.0:
+                    break
+            tau = _closest(sin, cos, speed, drag, pull, across, hole_down, tau, most)
+            x, y, v, sine, cosine = _state(sin, cos, speed, drag, pull, tau)
+            x, y = x - across, y - hole_down
+            off = math.sqrt(x * x + y * y)
+            if off < nearest:
+                nearest = off
+                row[MISS] = -off if tau < most and side * (x * cosine - y * sine) > 0.0 else off
+            if off < HOLE_RADIUS_M:
+                guess = tau - back_to_rim(x, y, v * sine, v * cosine, drag)
+                row[RIM] = _at_rim(sin, cos, speed, drag, pull, across, hole_down, tau, guess)
+            if off < HOLE_RADIUS_M or tau >= most:
+                break
+            tau *= 1.0 + JUST_AFTER
         row[FINISH_X], row[FINISH_Y] = math.nan, math.nan
         if pull < drag:
             x, y, _, _, _ = _state(sin, cos, speed, drag, pull, most)

@@ -1,0 +1,94 @@
+"""`make mutants`: faults put into the code one at a time, and the share of them that a test notices.
+
+Cosmic Ray changes a copy of the tree, so the tree itself is never touched. Compiled code runs as plain
+Python, or its faults would never be seen. `SAMPLE` is how many faults of each part are tried (0 for all:
+hours), drawn by a fixed seed; `PARTS` names the parts.
+"""
+
+import os
+import random
+import shutil
+import subprocess
+import sys
+from pathlib import Path
+
+from cosmic_ray.work_db import WorkDB, use_db
+from cosmic_ray.work_item import TestOutcome, WorkerOutcome, WorkResult
+
+ROOT = Path(__file__).parents[1]
+FOLDER = ROOT / "var" / "mutants"
+COPIED = ("src", "tests", "pyproject.toml", "docs")
+ASKED, SEED, TIMEOUT_S = 0.85, 7, 120
+PARTS = {
+    "make window": (["core/roll/make_window.py"], ["tests/core/roll/test_holing_out.py"]),
+    "labels": (["drawing/labels.py"], ["tests/drawing"]),
+    "call": (["wording/read/call.py"], ["tests/wording/read"]),
+    "marks": (["core/calls/marks.py"], ["tests/core/calls"]),
+    "estimate": (["core/estimate.py"], ["tests/core/test_estimate.py"]),
+    "speeds": (
+        ["core/speed/ageing.py", "core/speed/posted.py", "core/speed/timed.py", "core/speed/zero_putts.py"],
+        ["tests/core/speed/test_other_methods.py", "tests/core/speed/test_pace.py"],
+    ),
+}
+
+
+def prepare() -> None:
+    """Copy what the tests need to a folder of its own."""
+    shutil.rmtree(FOLDER, ignore_errors=True)
+    FOLDER.mkdir(parents=True)
+    for name in COPIED:
+        source = ROOT / name
+        copy = shutil.copytree if source.is_dir() else shutil.copy
+        copy(source, FOLDER / name)
+
+
+def draw(database: WorkDB, sample: int) -> None:
+    """Leave so many faults to be tried, drawn by a fixed seed."""
+    jobs = sorted(item.job_id for item in database.work_items)
+    by_place = {item.job_id: str(item.mutations) for item in database.work_items}
+    jobs.sort(key=by_place.__getitem__)
+    chosen = set(random.Random(SEED).sample(jobs, min(sample, len(jobs)))) if sample else set(jobs)
+    skipped = WorkResult(output="", worker_outcome=WorkerOutcome.SKIPPED)
+    database.set_multiple_results([job for job in jobs if job not in chosen], skipped)
+
+
+def try_part(name: str, modules: list[str], tests: list[str], sample: int) -> tuple[int, int]:
+    """Return how many faults of a part were noticed, and how many were tried; print those that were not."""
+    paths = ", ".join(f'"src/orthocline/{module}"' for module in modules)
+    command = f"{sys.executable} -m pytest -x -q -p no:cacheprovider {' '.join(tests)}"
+    settings = f"[cosmic-ray]\nmodule-path = [{paths}]\ntimeout = {TIMEOUT_S}.0\nexcluded-modules = []\n"
+    settings += f'test-command = "{command}"\n[cosmic-ray.distributor]\nname = "local"\n'
+    config, session = FOLDER / f"{name}.toml", FOLDER / f"{name}.sqlite"
+    config.write_text(settings)
+    environment = os.environ | {"NUMBA_DISABLE_JIT": "1", "PYTHONPATH": f"{FOLDER / 'src'}:{FOLDER}"}
+    ray = str(Path(sys.executable).with_name("cosmic-ray"))
+    subprocess.run([ray, "init", config, session], cwd=FOLDER, env=environment, check=True)
+    with use_db(session) as database:
+        draw(database, sample)
+    subprocess.run([ray, "exec", config, session], cwd=FOLDER, env=environment, check=True)
+    with use_db(session, WorkDB.Mode.open) as database:
+        results = dict(database.results)
+        tried = {job: one for job, one in results.items() if one.worker_outcome != WorkerOutcome.SKIPPED}
+        lived = [job for job, one in tried.items() if one.test_outcome == TestOutcome.SURVIVED]
+        for item in database.work_items:
+            for fault in item.mutations if item.job_id in lived else ():
+                place = f"{fault.module_path}:{fault.start_pos[0]}"
+                print(f"  lived: {place} {fault.operator_name} {fault.occurrence}")
+    return len(tried) - len(lived), len(tried)
+
+
+def main() -> int:
+    """Try the parts and print the share of faults noticed in each."""
+    sample = int(os.environ.get("SAMPLE", "40"))
+    wanted = [name for name in os.environ.get("PARTS", "").split(",") if name] or list(PARTS)
+    prepare()
+    short = 0
+    for name in wanted:
+        noticed, tried = try_part(name, *PARTS[name], sample)
+        short += noticed < ASKED * tried
+        print(f"{name:12s} {noticed} of {tried} noticed, {100 * noticed / max(tried, 1):.0f} %", flush=True)
+    return 1 if short else 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())
