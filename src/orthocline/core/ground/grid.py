@@ -127,8 +127,8 @@ class Grid:
 
     @property
     def step_m(self) -> float:
-        """Six tenths of a cell, and no more than 0.15 m."""
-        return min(0.6 * self.spacing_m, 0.15)
+        """Six tenths of a cell, within 0.03 and 0.15 m."""
+        return min(max(0.6 * self.spacing_m, 0.03), 0.15)
 
     @property
     def steepest(self) -> float:

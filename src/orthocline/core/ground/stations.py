@@ -12,6 +12,8 @@ from scipy.interpolate import PchipInterpolator
 
 from orthocline.core.ground.surface import GRADIENT
 
+STEPS = 400
+"""Steps that the way between ball and hole is worth."""
 HEAD = 5
 """Figures before the stations in the parameters: ball x, y, cosine and sine of the bearing, how many."""
 
@@ -100,8 +102,9 @@ class Stations:
 
     @property
     def step_m(self) -> float:
-        """Short, for beside the line the slope jumps where the readings end."""
-        return 0.03
+        """Short, for beside the line the slope jumps where the readings end; longer on long putts."""
+        east, north = self.hole_m[0] - self.ball_m[0], self.hole_m[1] - self.ball_m[1]
+        return max(0.03, math.hypot(east, north) / STEPS)
 
     @property
     def steepest(self) -> float:

@@ -22,8 +22,8 @@ OFF_EDGE = 1e-3
 """A ball that stops short of an edge is taken by this share of its speed softer: not on the very edge."""
 ASIDE_RAD, ASIDE_STEPS, NARROW_RAD = 0.4, 4, 1e-6
 """The softest line is followed by searches so wide beside the last one's direction at the hole."""
-SHARE = 0.1
-"""Steps of the search: share of its speed that a ball loses in one on level ground."""
+SHARE, LEAST_STEPS = 0.1, 6
+"""Steps of the search: share of the velocity that changes in one, and how many the way takes at least."""
 
 
 class NoLineError(ValueError):
@@ -93,9 +93,8 @@ def lines_at(putt: Putt, pace: Pace, sweep: Sweep | None = None) -> list[Line]:
     by_speed = isinstance(pace, SpeedAtHole)
     asked = pace.speed_mps if isinstance(pace, SpeedAtHole) else max(pace.past_m, LEAST_PAST_M)
     hole, to_ball = putt.hole, putt.bearing_rad + math.pi
-    question = np.array(
-        [hole.x_m, hole.y_m, to_ball, putt.length_m, by_speed, asked, SHARE, putt.surface.step_m]
-    )
+    step = min(putt.surface.step_m, putt.length_m / LEAST_STEPS)
+    question = np.array([hole.x_m, hole.y_m, to_ball, putt.length_m, by_speed, asked, SHARE, step])
     ground, accel = putt.surface.parameters, accelerations_of(putt).row
     sweep = sweep or Sweep(putt.bearing_rad)
     found = search(kernels.forth, kernels.back, ground, accel, question, FIRST_MPS, sweep.row)

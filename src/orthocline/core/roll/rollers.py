@@ -9,6 +9,7 @@ from orthocline.core.roll.accelerations import accelerations_of
 from orthocline.core.roll.aim import Aim, Launch
 from orthocline.core.roll.integrator import STEP_SHARE
 from orthocline.core.roll.kernels import kernels_of
+from orthocline.core.roll.lines import LEAST_STEPS
 from orthocline.core.roll.plane_frame import by_closed_form, plane_frame
 from orthocline.core.roll.plane_outcomes import plane_outcomes
 from orthocline.core.roll.plane_roll import plane_samples
@@ -89,8 +90,8 @@ def outcomes_of(putt: Putt, path_limit_m: float = UNTIL_REST_M, *, beyond: bool 
 
         return on_plane
     surface, accel, kernels = putt.surface, accelerations_of(putt).row, kernels_of(putt.surface)
-    steps = (OUTCOME_SHARE, OUTCOME_STRETCH * surface.step_m)
-    there = np.array([ball.x_m, ball.y_m, hole.x_m, hole.y_m, path_limit_m, beyond, *steps])
+    step = min(OUTCOME_STRETCH * surface.step_m, putt.length_m / LEAST_STEPS)
+    there = np.array([ball.x_m, ball.y_m, hole.x_m, hole.y_m, path_limit_m, beyond, OUTCOME_SHARE, step])
 
     def anywhere(launches: NDArray[np.float64]) -> NDArray[np.float64]:
         map_launches = np.column_stack([bearing - launches[:, 0], launches[:, 1]])

@@ -48,9 +48,11 @@ EDGE_RAD: Final = 1e-3
 """Down to this width the ends are looked for of directions that have a pace, or a passage, at all."""
 ROUGH, FINE = 1e-3, 1e-8
 """Shares of the roll-past to which the speed is found while searching, and at a line."""
-SPEED_TRIES, NEWTON_TRIES, MOST_TRIES, DIPS = 40, 8, 90, 12
-WIDENINGS, JUMP_TRIES, JUMP_SHARE = 12, 24, 0.1
+SPEED_TRIES, NEWTON_TRIES, MOST_TRIES, DIPS = 40, 8, 60, 12
+WIDENINGS, JUMP_TRIES, JUMP_SHARE = 12, 20, 0.1
 """A miss that does not shrink to this share by then jumps over the ball."""
+FAILURES: Final = 4
+"""So many jumps over the ball are taken for lines before the rest is left."""
 CLOSE_M: Final = 1e-7
 """A line passes the ball's place so near [m]."""
 PLAUSIBLE: Final = 1e-4
@@ -323,12 +325,14 @@ def search(
     task, rough = (forth, back, ground, accel, question), (forth, back, ground, accel, rough_question)
     rows, low = np.empty((SAMPLES, FIGURES)), np.empty(FIGURES)
     passages, lines = np.empty((PASSAGES + 1, 5)), np.empty((LINES, 7))
-    count, found = _round_about(rough, guess, sweep, rows), 0
+    count, found, failed = _round_about(rough, guess, sweep, rows), 0, 0
     for i in range(count - 1):
         for c in range(PASSAGES):
             a, b = rows[i, 2 + c], rows[i + 1, 2 + c]
-            if (a < 0.0) != (b < 0.0) and abs(b - a) <= JUMP_RAD and found < LINES:
-                found += _settle(task, rows[i], rows[i + 1], c, passages, lines[found])
+            crosses = (a < 0.0) != (b < 0.0) and abs(b - a) <= JUMP_RAD
+            if crosses and found < LINES and failed < FAILURES:
+                settled = _settle(task, rows[i], rows[i + 1], c, passages, lines[found])
+                found, failed = found + settled, failed + (not settled)
             if i > 0 and found < LINES - 1 and _dips(rows[i - 1, 2 + c], a, b):
                 _dip(rough, rows[i - 1], rows[i], rows[i + 1], c, passages, low)
                 if (low[2 + c] < 0.0) != (a < 0.0):
