@@ -1,8 +1,7 @@
 """How large a step may be: the errors behind `STEP_SHARE`, `FINE_SHARE` and `COARSE_SHARE`.
 
 Rolls putts in steps of many sizes and prints how far each is off: the tracks of the closed form half-way
-between their rows and at the hole (their Hermite curve), the integrator's rest, and the edges of the
-make window.
+between their rows and at the hole (their Hermite curve), and the integrator's rest.
 """
 
 import math
@@ -10,7 +9,7 @@ import math
 import numpy as np
 
 from orthocline.core.ground import plane_from_grade
-from orthocline.core.roll import Point, Putt, RollPast, accelerations_of, make_window, roll, roller
+from orthocline.core.roll import Point, Putt, RollPast, accelerations_of, roll, roller
 from orthocline.core.roll.aim import aim
 from orthocline.core.units import FOOT_M, INCH_M
 
@@ -55,23 +54,9 @@ def integrator_error_m(putt, share):
     return math.hypot(found.x_m - rests.x_m, found.y_m - rests.y_m)
 
 
-def window_error(putt, share):
-    """Greatest error of an edge of the make window, as a share of the window."""
-    solved = aim(putt)
-    rolled = roller(putt, solved)
-    edges = []
-    for coarse in (0.01, share):
-        make_window.COARSE_SHARE = coarse
-        found = make_window.make_window(putt, solved, rolled)
-        edges.append([found.right_rad.least, found.right_rad.most])
-    exact, rough = np.array(edges)
-    return float(np.abs(rough - exact).max() / np.ptp(exact))
-
-
 if __name__ == "__main__":
-    print("share   track [um]   integrator [um]   window edge [%]   (worst of", len(PUTTS), "putts)")
+    print("share   track [um]   integrator [um]   (worst of", len(PUTTS), "putts)")
     for step_share in SHARES:
         track = 1e6 * max(track_error_m(putt, step_share) for putt in PUTTS)
         integrated = 1e6 * max(integrator_error_m(putt, step_share) for putt in PUTTS)
-        edge = 100 * max(window_error(putt, step_share) for putt in PUTTS)
-        print(f"{step_share:5.2f} {track:12.3f} {integrated:17.3f} {edge:17.3f}")
+        print(f"{step_share:5.2f} {track:12.3f} {integrated:17.3f}")

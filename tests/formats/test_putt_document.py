@@ -113,6 +113,20 @@ def run(*args, text=""):
     return CliRunner().invoke(main, ["read", *args], input=text)
 
 
+def test_a_hole_that_no_ball_reaches_is_one_line_and_the_lines_after_it_go_on(monkeypatch):
+    for module in ("aim", "lines"):
+        monkeypatch.setattr(f"orthocline.core.roll.{module}.lines_at", lambda *_: [])
+    windy = changed(wind={"speed_mps": 3.0, "toward_deg": 10.0})
+    done = run("-", text=windy)
+    assert (done.exit_code, done.stdout) == (2, "")
+    assert done.stderr == "/surface: no ball, however firm, reaches the hole on this ground\n"
+    first, second = map(
+        json.loads, run("--json", "--lines", "-", text=f"{windy}\n{changed()}").stdout.splitlines()
+    )
+    assert first["error"]["member"] == "/surface"
+    assert "aim_right_m" in second
+
+
 def test_command_prints_the_call_for_people():
     done = run("-", text=json.dumps(DOCUMENT))
     assert done.exit_code == 0

@@ -229,9 +229,20 @@ def test_every_line_at_the_same_pace_is_offered_and_leads_back(client):
     assert values(longer)["line"] == "2"
     back = re.search(r'href="([^"]+)">Read that line', longer.text)[1]
     assert text(client.get(unescape(back))).count("Read that line") == 1
+    beyond = client.get("/read", query_string=steep | {"line": "5"})
+    assert "There is no line 5 here" in text(beyond)
+    assert values(beyond)["line"] == "2", "what is changed next asks for the line that is there"
     assert "The line is a number from 1 to 8." in text(
         client.get("/read", query_string=steep | {"line": "9"})
     )
+
+
+def test_a_hole_that_no_ball_reaches_is_said(client, monkeypatch):
+    for module in ("aim", "lines"):
+        monkeypatch.setattr(f"orthocline.core.roll.{module}.lines_at", lambda *_: [])
+    page = client.get("/read", query_string=START | {"wind": "5 m/s"})
+    assert page.status_code == 422
+    assert "no ball, however firm, reaches the hole" in text(page)
 
 
 def test_the_roll_is_the_balls_way_in_time(client):

@@ -7,7 +7,7 @@ from typing import Any, BinaryIO, TextIO
 
 import click
 
-from orthocline.core.roll import Read, read
+from orthocline.core.roll import PuttError, Read, read
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.svg import svg_file
 from orthocline.formats.putt_document import LARGEST_BYTES, LARGEST_LINE, DocumentError, parse_putt
@@ -33,7 +33,7 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
     if lines:
         sys.exit(_read_lines(file))
     try:
-        solved = read(parse_putt(file.read(LARGEST_BYTES + 1)))
+        solved = _solved(file.read(LARGEST_BYTES + 1), LARGEST_BYTES)
     except DocumentError as error:
         click.echo(error.line, err=True)
         sys.exit(UNREADABLE)
@@ -43,6 +43,15 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
         click.echo(_dump(_document(solved)))
         return
     _say(solved)
+
+
+def _solved(text: bytes, largest: int) -> Read:
+    """Return the read of a document; a putt whose hole no ball reaches counts as one that cannot be read."""
+    putt = parse_putt(text, largest)
+    try:
+        return read(putt)
+    except PuttError as error:
+        raise DocumentError(error.member, str(error)) from error
 
 
 def _say(solved: Read) -> None:
@@ -62,7 +71,7 @@ def _read_lines(file: BinaryIO) -> int:
     status = 0
     for line in _bounded_lines(file):
         try:
-            solved = _document(read(parse_putt(line, LARGEST_LINE)))
+            solved = _document(_solved(line, LARGEST_LINE))
         except DocumentError as error:
             solved = {"error": {"member": error.member, "message": str(error)}}
             status = UNREADABLE

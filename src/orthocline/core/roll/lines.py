@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from orthocline.core.roll.accelerations import accelerations_of
 from orthocline.core.roll.arrivals import ASKED
 from orthocline.core.roll.kernels import kernels_of
-from orthocline.core.roll.putt import PAST_RANGE_M, Pace, Putt, RollPast, SpeedAtHole
+from orthocline.core.roll.putt import PAST_RANGE_M, Pace, Putt, PuttError, RollPast, SpeedAtHole
 from orthocline.core.roll.search import search
 
 LEAST_PAST_M = 1e-4
@@ -26,7 +26,7 @@ SHARE, LEAST_STEPS = 0.1, 6
 """Steps of the search: share of the velocity that changes in one, and how many the way takes at least."""
 
 
-class NoLineError(ValueError):
+class NoLineError(PuttError):
     """No ball, however firm, reaches the hole."""
 
 
@@ -140,7 +140,7 @@ def lines_nearest(putt: Putt) -> list[Line]:
     sweep = Sweep(putt.bearing_rad, narrow_rad=NARROW_RAD)
     while not (enough := _firm_enough(putt, firm, asked, sweep)):
         if firm > FIRMEST_MPS:
-            raise NoLineError("no ball reaches the hole")
+            raise NoLineError("/surface", "no ball, however firm, reaches the hole on this ground")
         soft, firm = firm, FIRMER * firm
     while firm > (1.0 + NEAR) * soft:
         middle = math.sqrt(soft * firm)

@@ -16,7 +16,7 @@ from orthocline.core.roll.roots import root_finder
 LONGER = 1.5
 """Ways to the hole, as multiples of the read's own, on which balls are followed."""
 COARSE_SHARE = 0.2
-"""Steps of the tracks that are only asked whether they drop; benchmarks/step.py gives the error."""
+"""Steps of the tracks that are only asked where they cross the rim; benchmarks/step.py gives the error."""
 WIDENINGS, GROWTH, DIP_STEPS = 60, 1.15, 16
 TOLERANCE = 2e-3
 """The edges are found to this share of the first step outward: a hundredth of the window or better."""

@@ -18,9 +18,8 @@ from orthocline.core.roll.plane_roll import AT_REST, F8, rolled
 
 MISS, RIM, FINISH_X, FINISH_Y = range(4)
 """Figures of an outcome: how far [m] the ball passes the hole's centre, positive to its own right of it, or
-how far off it rests before that; its
-speed [m/s] where it first crosses the rim, -1 where it does not; the place where it rests, the hole being
-covered, NaN where it rolls on."""
+how far off it rests before that; its speed [m/s] where it first crosses the rim, -1 where it does not; the
+place where it rests, the hole being covered, NaN where it rolls on."""
 FIGURES: Final = 4
 BALL_X, BALL_Y, HOLE_X, HOLE_Y, LIMIT, BEYOND, SHARE, STEP = range(8)
 """Members of the places: ball and hole on the map, path after which a ball is followed no further [m],
@@ -168,8 +167,8 @@ def outcomes_on(
                 row[RIM] = _at_rim(part, ground, accel, hole, tau, x, y, vx, vy)
             looking = looking and not (passing and row[RIM] >= 0.0)
             x, y, vx, vy, s = nx, ny, nvx, nvy, s + ds
+        if row[FINISH_X] == row[FINISH_X]:
+            x, y = row[FINISH_X], row[FINISH_Y]
         if nearing and looking:
-            end_x = x if row[FINISH_X] != row[FINISH_X] else row[FINISH_X]
-            end_y = y if row[FINISH_Y] != row[FINISH_Y] else row[FINISH_Y]
-            row[MISS] = math.sqrt((hole[0] - end_x) ** 2 + (hole[1] - end_y) ** 2)
+            row[MISS] = math.sqrt((hole[0] - x) ** 2 + (hole[1] - y) ** 2)
     return rows

@@ -13,6 +13,9 @@ from orthocline.core.roll.plane_newton import UNIQUE
 from orthocline.core.roll.plane_roll import AT_REST, F8, over
 
 ROW, ROWS = types.float64[::1], types.float64[:, ::1]
+BALL, PLACE = types.UniTuple(F8, 5), types.UniTuple(F8, 2)
+"""A ball: sine and cosine of its launch heading from straight downhill, speed, drag and pull. A place: across
+and down the slope from the start."""
 TRIES: Final = 60
 RIM_CLOSE_M: Final = 1e-7
 APPROACHES, LOOKS = 3, 100
@@ -23,14 +26,13 @@ CLOSE: Final = 1e-9
 """Share of the way to which the closest point is found."""
 
 
-@njit(types.UniTuple(F8, 5)(F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
-def _state(
-    sin: float, cos: float, speed: float, drag: float, pull: float, tau: float
-) -> tuple[float, float, float, float, float]:
+@njit(types.UniTuple(F8, 5)(BALL, F8), cache=True, nogil=True)
+def _state(ball: Any, tau: float) -> tuple[float, float, float, float, float]:
     """Return (across, down, speed, sine, cosine of the heading) at `tau`.
 
     As `plane_roll.state_at` has them, from two powers of e only: a little less exact, and twice as quick.
     """
+    sin, cos, speed, drag, pull = ball
     slow, fast, energy = drag - pull, drag + pull, speed * speed
     c, s = 0.5 * (1.0 + cos), 0.5 * (1.0 - cos)
     e, f = math.exp(-slow * tau), math.exp(-fast * tau)
@@ -43,40 +45,23 @@ def _state(
     return across, down, speed * left, sin * both / left, (big - small) / left
 
 
-@njit(F8(F8, F8, F8, F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
-def _nearing_again(
-    sin: float,
-    cos: float,
-    speed: float,
-    drag: float,
-    pull: float,
-    across: float,
-    down: float,
-    first: float,
-    most: float,
-) -> float:
+@njit(F8(BALL, PLACE, F8, F8), cache=True, nogil=True)
+def _nearing_again(ball: Any, place: Any, first: float, most: float) -> float:
     """Return a `tau` after `first` at which a ball that moves away nears a place again, or -1."""
+    across, down = place
     for i in range(1, LOOKS):
         tau = first + (most - first) * (i / LOOKS) ** 2
-        x, y, _, sine, cosine = _state(sin, cos, speed, drag, pull, tau)
+        x, y, _, sine, cosine = _state(ball, tau)
         if (x - across) * sine + (y - down) * cosine < 0.0:
             return tau
     return -1.0
 
 
-@njit(F8(F8, F8, F8, F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
-def _closest(
-    sin: float,
-    cos: float,
-    speed: float,
-    drag: float,
-    pull: float,
-    across: float,
-    down: float,
-    first: float,
-    most: float,
-) -> float:
+@njit(F8(BALL, PLACE, F8, F8), cache=True, nogil=True)
+def _closest(ball: Any, place: Any, first: float, most: float) -> float:
     """Return the next `tau` at which a ball is nearest to a place, by Newton's method between brackets."""
+    _, _, speed, drag, pull = ball
+    across, down = place
     low, high = first, most
     away = math.sqrt(across * across + down * down)
     spent = 2.0 * drag * away / (speed * speed)
@@ -84,7 +69,7 @@ def _closest(
     if tau <= first:
         tau = 0.5 * (first + most)
     for _ in range(TRIES):
-        x, y, v, sine, cosine = _state(sin, cos, speed, drag, pull, tau)
+        x, y, v, sine, cosine = _state(ball, tau)
         ahead = (x - across) * sine + (y - down) * cosine
         if ahead < 0.0:
             low = tau
@@ -101,24 +86,15 @@ def _closest(
     return tau
 
 
-@njit(F8(F8, F8, F8, F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
-def _at_rim(
-    sin: float,
-    cos: float,
-    speed: float,
-    drag: float,
-    pull: float,
-    across: float,
-    down: float,
-    inside: float,
-    guess: float,
-) -> float:
+@njit(F8(BALL, PLACE, F8, F8), cache=True, nogil=True)
+def _at_rim(ball: Any, place: Any, inside: float, guess: float) -> float:
     """Return the speed at the rim of a ball that is within it at `inside`, by Newton's method in brackets."""
+    across, down = place
     low, high, tau, v = 0.0, inside, guess, 0.0
     for _ in range(TRIES):
         if not low < tau < high:
             tau = 0.5 * (low + high)
-        x, y, v, sine, cosine = _state(sin, cos, speed, drag, pull, tau)
+        x, y, v, sine, cosine = _state(ball, tau)
         away = math.sqrt((x - across) ** 2 + (y - down) ** 2)
         if abs(away - HOLE_RADIUS_M) < RIM_CLOSE_M:
             break
@@ -177,19 +153,20 @@ def plane_outcomes(
         speed, row = launches[i, 1], rows[i]
         turn = math.atan2(math.sin(launches[i, 0] - downhill), math.cos(launches[i, 0] - downhill))
         side = 1.0 if turn >= 0.0 else -1.0
-        sin, cos, across = abs(math.sin(turn)), math.cos(turn), side * hole_left
+        across = side * hole_left
+        ball, place = (abs(math.sin(turn)), math.cos(turn), speed, drag, pull), (across, hole_down)
         tau, nearest = 0.0, math.sqrt(across * across + hole_down * hole_down)
         row[MISS], row[RIM] = nearest, -1.0
         for _ in range(APPROACHES):
-            x, y, _, sine, cosine = _state(sin, cos, speed, drag, pull, tau)
+            x, y, _, sine, cosine = _state(ball, tau)
             if (x - across) * sine + (y - hole_down) * cosine >= 0.0:
                 if pull < UNIQUE * drag:
                     break
-                tau = _nearing_again(sin, cos, speed, drag, pull, across, hole_down, tau, most)
+                tau = _nearing_again(ball, place, tau, most)
                 if tau < 0.0:
                     break
-            tau = _closest(sin, cos, speed, drag, pull, across, hole_down, tau, most)
-            x, y, v, sine, cosine = _state(sin, cos, speed, drag, pull, tau)
+            tau = _closest(ball, place, tau, most)
+            x, y, v, sine, cosine = _state(ball, tau)
             x, y = x - across, y - hole_down
             off = math.sqrt(x * x + y * y)
             if off < nearest:
@@ -197,13 +174,13 @@ def plane_outcomes(
                 row[MISS] = -off if tau < most and side * (x * cosine - y * sine) > 0.0 else off
             if off < HOLE_RADIUS_M:
                 guess = tau - back_to_rim(x, y, v * sine, v * cosine, drag)
-                row[RIM] = _at_rim(sin, cos, speed, drag, pull, across, hole_down, tau, guess)
+                row[RIM] = _at_rim(ball, place, tau, guess)
             if off < HOLE_RADIUS_M or tau >= most:
                 break
             tau *= 1.0 + JUST_AFTER
         row[FINISH_X], row[FINISH_Y] = math.nan, math.nan
         if pull < drag:
-            x, y, _, _, _ = _state(sin, cos, speed, drag, pull, most)
+            x, y, _, _, _ = _state(ball, most)
             row[FINISH_X] = ball_x + y * east - side * x * north
             row[FINISH_Y] = ball_y + y * north + side * x * east
     return rows

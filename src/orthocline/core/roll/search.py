@@ -136,7 +136,7 @@ def _between_brackets(
     passages: Any,
     line: Any,
 ) -> bool:
-    """Write the same line as `settle` between brackets, the speed found for each direction by itself.
+    """Write the same line as `_settle` between brackets, the speed found for each direction by itself.
 
     The ends may have been found by long steps: they are moved apart until the ball lies between them. From
     there by false position, with the weight of an end that stays halved (the method of Illinois), and by
@@ -148,9 +148,11 @@ def _between_brackets(
         aside = high - low
         _sample(task, low, one[1], FINE, passages, ends[0])
         _sample(task, high, one[1], FINE, passages, ends[1])
-        if (ends[0, 2 + c] < 0.0) != (ends[1, 2 + c] < 0.0):
+        if ends[0, 2 + c] * ends[1, 2 + c] <= 0.0:
             break
         low, high = low - aside, high + aside
+    if not ends[0, 2 + c] * ends[1, 2 + c] <= 0.0:
+        return False
     miss_low, miss_high, speed = ends[0, 2 + c], ends[1, 2 + c], ends[0, 1]
     jump, least, kept = max(abs(miss_low), abs(miss_high)), math.inf, 0.0
     for i in range(MOST_TRIES):
@@ -335,7 +337,7 @@ def search(
                 found, failed = found + settled, failed + (not settled)
             if i > 0 and found < LINES - 1 and _dips(rows[i - 1, 2 + c], a, b):
                 _dip(rough, rows[i - 1], rows[i], rows[i + 1], c, passages, low)
-                if (low[2 + c] < 0.0) != (a < 0.0):
+                if low[2 + c] * a < 0.0:
                     found += _settle(task, rows[i - 1], low, c, passages, lines[found])
                     found += _settle(task, low, rows[i + 1], c, passages, lines[found])
     return lines[:found].copy()

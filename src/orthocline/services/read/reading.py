@@ -1,17 +1,21 @@
 """Read a putt, and set the golfer's own read beside it."""
 
 from orthocline.core.constants import MODEL_VERSION
-from orthocline.core.roll import OwnRoll, Putt, Read, own_roll, read, read_as_solved
+from orthocline.core.roll import OwnRoll, Putt, PuttError, Read, own_roll, read, read_as_solved
 from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
 from orthocline.formats.read_document import aim_of
 from orthocline.services.account.mode import Mode, require_practice
+from orthocline.services.errors import InvalidError
 
 
 def read_putt(putt: Putt, mode: Mode) -> Read:
-    """Return the read of a putt; refused in Competition."""
+    """Return the read of a putt; refused in Competition, and invalid where no ball reaches the hole."""
     require_practice(mode, "The read")
-    return read(putt)
+    try:
+        return read(putt)
+    except PuttError as error:
+        raise InvalidError("surface", f"This putt cannot be read: {error}.") from error
 
 
 def read_again(logged: LoggedPutt, mode: Mode) -> Read:
@@ -24,7 +28,7 @@ def read_again(logged: LoggedPutt, mode: Mode) -> Read:
     assert logged.read_document is not None
     putt = putt_of(logged.putt_document)
     if logged.model_version != MODEL_VERSION:
-        return read(putt)
+        return read_putt(putt, mode)
     return read_as_solved(putt, aim_of(logged.read_document, putt))
 
 

@@ -130,7 +130,7 @@ def view(wanted: ReadRequest, mode: Mode, measures: Measures | None, now: dateti
     )
     return ReadView(
         wanted.form,
-        wanted.values,
+        _values(wanted, solved),
         wanted.errors,
         hidden,
         source,
@@ -147,6 +147,13 @@ def view(wanted: ReadRequest, mode: Mode, measures: Measures | None, now: dateti
         beat=_beat(solved, wording, golfer) if shown else None,
         handles=_handles(solved, drawn, wanted.values, hidden=hidden),
     )
+
+
+def _values(wanted: ReadRequest, solved: Read) -> dict[str, str]:
+    """Return the fields of the address, with the line that is read where the one asked for is not there."""
+    if ReadWarning.LINE_NOT_THERE not in solved.warnings:
+        return wanted.values
+    return wanted.values | {"line": str(len(solved.lines))}
 
 
 def _straight_in(solved: Read, wanted: ReadRequest) -> str:
