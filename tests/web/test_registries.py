@@ -12,12 +12,14 @@ from orthocline.cli.main import main
 from orthocline.core.calls import SCHOOLS
 from orthocline.core.instruments import INSTRUMENTS
 from orthocline.core.roll import read
+from orthocline.core.roll.warming import KINDS
 from orthocline.core.speed import METHODS
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.speed.models import SpeedNote
 from orthocline.drawing.calls import LAYERS
 from orthocline.drawing.speed.method_marks import METHOD_MARKS
 from orthocline.formats.putt_document import putt_of
+from orthocline.formats.surface_parts import SURFACES
 from orthocline.services.log.putts import save_read
 from orthocline.wording.calls import SAYINGS
 from orthocline.wording.instruments import INSTRUMENT_WORDS
@@ -38,6 +40,7 @@ def test_everything_listed_has_words_and_no_drawing_is_left_over():
     assert set(SAYINGS) == set(SCHOOLS)
     assert set(LAYERS) <= set(SCHOOLS)
     assert set(METHOD_WORDS) == set(METHODS)
+    assert {type(kind) for kind in KINDS} == {kind.ground for kind in SURFACES.values()}
     assert set(METHOD_MARKS) <= set(METHODS)
     assert set(INSTRUMENT_WORDS) == set(INSTRUMENTS)
     for name, one in METHODS.items():

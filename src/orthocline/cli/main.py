@@ -6,6 +6,7 @@ from orthocline import __version__
 from orthocline.cli.database import backup_command, database, restore_command
 from orthocline.cli.read import read_command
 from orthocline.cli.serve import demo_command, serve_command
+from orthocline.core.roll import compile_ahead
 from orthocline.db.server.programs import ClusterError
 
 
@@ -28,7 +29,8 @@ def main() -> None:
 
 @main.command("warm")
 def warm_command() -> None:
-    """Compile the physics once, so that no first visitor waits (loading the program does it)."""
+    """Compile the physics once, so that no first visitor waits."""
+    compile_ahead()
 
 
 for command in (backup_command, database, demo_command, read_command, restore_command, serve_command):

@@ -6,24 +6,11 @@ import numpy as np
 from numba import njit
 from scipy.optimize import root
 
+from tests.core.roll.formula import formula_slope
+
 PULL = 5 / 7 * 9.80665
 STEP_S, SLOW_MPS, LONGEST_S, PASSES, WIDEST = 0.03, 0.02, 60.0, 3, 2.5
 ANGLES, SPEEDS = 240, 36
-PLANE, DOUBLE_BREAK, TIER, SADDLE = range(4)
-
-
-@njit(nogil=True)
-def formula_slope(x, y, p):
-    if p[0] == DOUBLE_BREAK:
-        turn = math.pi / p[3]
-        return p[1] - y * p[2] * turn * math.sin(turn * x), p[2] * math.cos(turn * x)
-    if p[0] == TIER:
-        up = math.cosh((x * math.cos(p[4]) + y * math.sin(p[4]) - p[2]) / p[3])
-        steep = p[1] / (2 * p[3] * up * up)
-        return steep * math.cos(p[4]), steep * math.sin(p[4]) + p[5]
-    if p[0] == SADDLE:
-        return p[1] * (x - p[2]), p[3] * (y - p[4])
-    return p[1], p[2]
 
 
 @njit(nogil=True)

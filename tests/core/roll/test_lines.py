@@ -24,20 +24,12 @@ from orthocline.core.roll import (
 from orthocline.core.roll.accelerations import WIND_FACTOR_PER_M
 from orthocline.core.roll.aim import aims
 from orthocline.core.roll.lines import NoLineError, lines_nearest
-from tests.core.roll.scan import DOUBLE_BREAK, PLANE, SADDLE, TIER, formula_slope, lines_by_scan
+from tests.core.roll.formula import DOUBLE_BREAK, QUADRIC, TIER, TILT, Formula
+from tests.core.roll.scan import lines_by_scan
 from tests.putts import by_rolls
 
 STEEP = Plane(0.09, math.radians(-70.0))
 """Holds no ball at speed 11: a pace at the hole has a direct line and one the long way round."""
-
-
-class Formula:
-    """Uneven ground by the scan's own formulas, compiled at its first roll."""
-
-    slope, steepest, step_m = staticmethod(formula_slope), 0.1, 0.08
-
-    def __init__(self, figures):
-        self.parameters = np.array(figures, dtype=float)
 
 
 def some_ground(kind, rng, length_m, hold):
@@ -45,7 +37,7 @@ def some_ground(kind, rng, length_m, hold):
     if kind in ("near", "wind"):
         share = rng.uniform(0.85, 0.999) if kind == "near" else rng.uniform(0.2, 0.9)
         plane = Plane(share * hold, rng.uniform(-math.pi, math.pi))
-        return plane, [PLANE, *plane.parameters]
+        return plane, [TILT, *plane.parameters]
     figures = {
         "double break": lambda: [DOUBLE_BREAK, rng.normal(0, 0.01), rng.uniform(0.02, 0.06), length_m],
         "tier": lambda: [
@@ -57,7 +49,7 @@ def some_ground(kind, rng, length_m, hold):
             rng.normal(0, 0.01),
         ],
         "saddle": lambda: [
-            SADDLE,
+            QUADRIC,
             rng.uniform(-0.02, 0.02),
             rng.uniform(0, length_m),
             rng.uniform(-0.02, 0.02),

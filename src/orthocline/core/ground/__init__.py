@@ -1,19 +1,20 @@
 """The ground: how it slopes at each place."""
 
-from orthocline.core.ground.grid import LEAST_NODES, Grid, grid_slope
-from orthocline.core.ground.stations import Station, Stations, stations_slope
-from orthocline.core.ground.surface import Plane, Surface, mean_gradient, plane_from_grade, plane_slope
+from orthocline.core.ground.built_in import Ground, ground_of, slope_at
+from orthocline.core.ground.grid import LEAST_NODES, Grid
+from orthocline.core.ground.stations import Station, Stations
+from orthocline.core.ground.surface import Plane, Surface, mean_gradient, plane_from_grade
 
 __all__ = [
     "LEAST_NODES",
     "Grid",
+    "Ground",
     "Plane",
     "Station",
     "Stations",
     "Surface",
-    "grid_slope",
+    "ground_of",
     "mean_gradient",
     "plane_from_grade",
-    "plane_slope",
-    "stations_slope",
+    "slope_at",
 ]

@@ -9,6 +9,7 @@ from numba import njit
 from numpy.typing import NDArray
 from scipy.interpolate import RectBivariateSpline
 
+from orthocline.core.compiled import BUILT_IN, KEPT
 from orthocline.core.ground.surface import GRADIENT
 
 HEAD = 5
@@ -17,7 +18,7 @@ LEAST_NODES = 4
 """A cubic spline needs so many heights each way."""
 
 
-@njit(inline="always")
+@njit(**BUILT_IN)
 def hermite(share: float) -> tuple[float, float, float, float]:
     """Return the weights of value and slope at the near end of a cell, then at its far end.
 
@@ -40,7 +41,7 @@ def hermite(share: float) -> tuple[float, float, float, float]:
     )
 
 
-@njit(inline="always")
+@njit(**BUILT_IN)
 def hermite_slopes(share: float) -> tuple[float, float, float, float]:
     """Return how fast the weights of `hermite` change.
 
@@ -58,7 +59,7 @@ def hermite_slopes(share: float) -> tuple[float, float, float, float]:
     return turn, (1.0 - share) * (1.0 - 3.0 * share), -turn, share * (3.0 * share - 2.0)
 
 
-@njit(GRADIENT, cache=True, nogil=True)
+@njit(GRADIENT, **KEPT, forceinline=True)
 def grid_slope(x_m: float, y_m: float, parameters: NDArray[np.float64]) -> tuple[float, float]:
     """Return the gradient (dz/dx, dz/dy) [ratio] of ground on a grid: that of the bicubic in its cell.
 

@@ -10,6 +10,7 @@ from numba import njit
 from numpy.typing import NDArray
 from scipy.interpolate import PchipInterpolator
 
+from orthocline.core.compiled import KEPT
 from orthocline.core.ground.surface import GRADIENT
 
 STEPS = 400
@@ -37,7 +38,7 @@ class Station:
     grade: float
 
 
-@njit(GRADIENT, cache=True, nogil=True)
+@njit(GRADIENT, **KEPT, forceinline=True)
 def stations_slope(x_m: float, y_m: float, parameters: NDArray[np.float64]) -> tuple[float, float]:
     """Return the gradient (dz/dx, dz/dy) [ratio] of ground read at stations.
 

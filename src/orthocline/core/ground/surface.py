@@ -1,7 +1,7 @@
 """The ground: how it slopes at each place, in a form that the integrator can call.
 
-A surface is given to the integrator as a compiled function of (x, y, parameters) that returns the
-gradient (dz/dx, dz/dy), with its parameters as one array. The plane is the first such surface.
+A surface is a compiled function of (x, y, parameters) that returns the gradient (dz/dx, dz/dy), with its
+parameters as one array. The plane is the first such surface.
 """
 
 import math
@@ -12,6 +12,7 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
+from orthocline.core.compiled import KEPT
 from orthocline.core.units import wrap_rad
 
 GRADIENT = types.UniTuple(types.float64, 2)(types.float64, types.float64, types.float64[::1])
@@ -79,7 +80,7 @@ def _gauss(count: int) -> tuple[list[float], list[float]]:
 GAUSS = _gauss(16)
 
 
-@njit(GRADIENT, cache=True, nogil=True)
+@njit(GRADIENT, **KEPT, forceinline=True)
 def plane_slope(_x_m: float, _y_m: float, parameters: NDArray[np.float64]) -> tuple[float, float]:
     """Return the one gradient (dz/dx, dz/dy) [ratio] that a plane has everywhere.
 

@@ -31,6 +31,7 @@ from orthocline.core.roll.rollers import roller
 from orthocline.core.roll.rolling import roll
 from orthocline.core.roll.straight_in import softest_straight_in
 from orthocline.core.roll.track import Track
+from orthocline.core.roll.warming import compile_ahead
 
 __all__ = [
     "GRAIN_RANGE",
@@ -61,6 +62,7 @@ __all__ = [
     "Window",
     "accelerations_of",
     "capture_of",
+    "compile_ahead",
     "grain_worth",
     "launch_to",
     "own_roll",

@@ -1,18 +1,17 @@
 """A ball as it passes the hole: forward until it rests, backward in time to where it can come from.
 
-Both loops are built for each kind of ground by `kernels`.
+Both loops are compiled for each kind of ground that they are given.
 """
 
 import math
 from typing import Any, Final
 
-from numba import njit, types
+from numba import njit
 
-from orthocline.core.roll.integrator import REST_MPS
+from orthocline.core.compiled import KEPT
+from orthocline.core.roll.integrator import REST_MPS, push, step, step_apart, stride
 from orthocline.core.roll.plane_roll import path_left
 
-F8, ROW, ROWS = types.float64, types.float64[::1], types.float64[:, ::1]
-FORTH, BACK = F8(ROW, ROW, ROW, F8, F8), types.void(ROW, ROW, ROW, F8, F8, ROWS)
 HOLE_X, HOLE_Y, TO_BALL, LENGTH, BY_SPEED, ASKED, SHARE, STEP = range(8)
 """Members of a question: the hole [m], direction [rad] and distance [m] of the ball seen from it, whether
 the pace is a speed [m/s] or a roll-past [m], and the steps: share of the speed lost, and length [m]."""
@@ -32,22 +31,14 @@ STEEP: Final = 0.6
 """Share of the drag above which the pull of the ground may turn a ball that runs away back again."""
 
 
-@njit(inline="always")
-def forth_on(
-    step: Any, stride: Any, push: Any, ground: Any, accel: Any, question: Any, heading: float, speed: float
-) -> float:
+@njit(**KEPT)
+def forth(ground: Any, accel: Any, question: Any, heading: float, speed: float) -> float:
     """Return the path that a ball rolls beyond the hole until it rests.
 
     Parameters
     ----------
-    step : callable
-        `integrator.step_on`, built for the kind of ground.
-    stride : callable
-        `integrator.stride_on`, built for the kind of ground.
-    push : callable
-        `integrator.push_on`, built for the kind of ground.
-    ground : ndarray
-        The surface's parameters.
+    ground : Ground
+        The surface's compiled form.
     accel : ndarray
         `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
     question : ndarray
@@ -83,33 +74,14 @@ def forth_on(
     return math.inf
 
 
-@njit(inline="always")
-def back_on(
-    step: Any,
-    part: Any,
-    stride: Any,
-    push: Any,
-    ground: Any,
-    accel: Any,
-    question: Any,
-    heading: float,
-    speed: float,
-    passages: Any,
-) -> None:
+@njit(**KEPT)
+def back(ground: Any, accel: Any, question: Any, heading: float, speed: float, passages: Any) -> None:
     """Write where the ball that reaches the hole so passed the circle through the ball's place.
 
     Parameters
     ----------
-    step : callable
-        `integrator.step_on`, built for the kind of ground.
-    part : callable
-        The same compiled by itself, for steps that are rarely taken.
-    stride : callable
-        `integrator.stride_on`, built for the kind of ground.
-    push : callable
-        `integrator.push_on`, built for the kind of ground.
-    ground : ndarray
-        The surface's parameters.
+    ground : Ground
+        The surface's compiled form.
     accel : ndarray
         `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
     question : ndarray
@@ -149,7 +121,7 @@ def back_on(
             for _ in range(CROSSING_TRIES):
                 outward = math.sqrt(pvx * pvx + pvy * pvy) * (px * pvx + py * pvy) / max(away, 1e-12)
                 tau = min(0.0, max(h, tau + gap / outward)) if outward != 0.0 else tau
-                pt, px, py, pvx, pvy, ps = part(ground, accel, tau, east, north, vx, vy)
+                pt, px, py, pvx, pvy, ps = step_apart(ground, accel, tau, east, north, vx, vy)
                 px, py = px - question[HOLE_X], py - question[HOLE_Y]
                 away = math.sqrt(px * px + py * py)
                 gap = reach - away

@@ -6,6 +6,7 @@ from typing import Any
 
 from numba import njit, types
 
+from orthocline.core.compiled import KEPT
 from orthocline.core.constants import CAPTURE_SPEED_MPS, HOLE_RADIUS_M
 from orthocline.core.roll.putt import Point
 from orthocline.core.roll.track import ROWS, Track, between
@@ -85,7 +86,7 @@ def capture_of(track: Track, hole: Point) -> Capture:
     return Capture(float(closest), float(speed), Point(float(x), float(y)))
 
 
-@njit(F8(ROWS, types.int64, F8, F8), cache=True, nogil=True)
+@njit(F8(ROWS, types.int64, F8, F8), **KEPT)
 def closest_share(rows: Any, i: int, x_m: float, y_m: float) -> float:
     """Return the share of the step from row `i` where the ball is closest to a place: 1 if still nearing.
 
@@ -119,7 +120,7 @@ def closest_share(rows: Any, i: int, x_m: float, y_m: float) -> float:
     return high
 
 
-@njit(F8(ROWS, types.int64, F8, F8, F8), cache=True, nogil=True)
+@njit(F8(ROWS, types.int64, F8, F8, F8), **KEPT)
 def rim_share(rows: Any, i: int, inside: float, x_m: float, y_m: float) -> float:
     """Return the share of the step from row `i` at which the ball crosses the rim, before `inside`.
 
@@ -152,7 +153,7 @@ def rim_share(rows: Any, i: int, inside: float, x_m: float, y_m: float) -> float
     return high
 
 
-@njit(types.UniTuple(F8, 4)(ROWS, F8, F8), cache=True, nogil=True)
+@njit(types.UniTuple(F8, 4)(ROWS, F8, F8), **KEPT)
 def capture_row(rows: Any, x_m: float, y_m: float) -> tuple[float, float, float, float]:
     """Return (closest distance, speed at the rim, rim x, rim y) of a track with a hole.
 

@@ -14,7 +14,9 @@ import numpy as np
 from numba import njit
 from numpy.typing import NDArray
 
+from orthocline.core.compiled import BUILT_IN, KEPT
 from orthocline.core.constants import PULL_PER_SLOPE_MPS2
+from orthocline.core.ground import slope_at
 from orthocline.core.roll.accelerations import WIND_FACTOR_PER_M
 from orthocline.core.roll.track import COLUMNS
 
@@ -26,18 +28,14 @@ REST_MPS = 1e-4
 """Speed [m/s] taken for rest: the way left is under a hundredth of a millimetre."""
 
 
-@njit(inline="always")
-def thrust(
-    slope: Any, ground: Any, accel: Any, x: float, y: float, vx: float, vy: float
-) -> tuple[float, float]:
+@njit(**BUILT_IN)
+def thrust(ground: Any, accel: Any, x: float, y: float, vx: float, vy: float) -> tuple[float, float]:
     """Return dv/dtau: the acceleration times the speed, in m^2/s^3.
 
     Parameters
     ----------
-    slope : callable
-        Compiled slope function: (x, y, parameters) to (dz/dx, dz/dy) [ratio].
-    ground : ndarray
-        The surface's parameters.
+    ground : Ground
+        The surface's compiled form.
     accel : ndarray
         `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
     x : float
@@ -54,7 +52,7 @@ def thrust(
     tuple of float
         East and north [m^2/s^3].
     """
-    rise_east, rise_north = slope(x, y, ground)
+    rise_east, rise_north = slope_at(ground, x, y)
     v = math.sqrt(vx * vx + vy * vy)
     ax, ay = accel[1] - PULL_PER_SLOPE_MPS2 * rise_east, accel[2] - PULL_PER_SLOPE_MPS2 * rise_north
     if accel[3] != 0.0 or accel[4] != 0.0:
@@ -64,9 +62,8 @@ def thrust(
     return -accel[0] * vx + v * ax, -accel[0] * vy + v * ay
 
 
-@njit(inline="always")
-def stride_on(
-    slope: Any,
+@njit(**BUILT_IN)
+def stride(
     ground: Any,
     accel: Any,
     share: float,
@@ -83,10 +80,8 @@ def stride_on(
 
     Parameters
     ----------
-    slope : callable
-        Compiled slope function: (x, y, parameters) to (dz/dx, dz/dy) [ratio].
-    ground : ndarray
-        The surface's parameters.
+    ground : Ground
+        The surface's compiled form.
     accel : ndarray
         `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
     share : float
@@ -107,24 +102,22 @@ def stride_on(
     float
         Step in tau [s^2/m], above 0.
     """
-    ax, ay = thrust(slope, ground, accel, x, y, vx, vy)
+    ax, ay = thrust(ground, accel, x, y, vx, vy)
     energy = max(vx * vx + vy * vy, 1e-12)
     change = max(math.sqrt((ax * ax + ay * ay) / energy), share / MOST_SHARE * accel[0])
     return float(min(share / change, longest / energy))
 
 
-@njit(inline="always")
-def step_on(
-    slope: Any, ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float
+@njit(**BUILT_IN)
+def step(
+    ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float
 ) -> tuple[float, float, float, float, float, float]:
     """Return (time, x, y, vx, vy, path) after one step of the classical Runge-Kutta method of order four.
 
     Parameters
     ----------
-    slope : callable
-        Compiled slope function: (x, y, parameters) to (dz/dx, dz/dy) [ratio].
-    ground : ndarray
-        The surface's parameters.
+    ground : Ground
+        The surface's compiled form.
     accel : ndarray
         `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
     h : float
@@ -144,16 +137,16 @@ def step_on(
         Time and path taken by the step [s, m]; place [m] and velocity [m/s] after it.
     """
     v1 = math.sqrt(vx * vx + vy * vy)
-    ax1, ay1 = thrust(slope, ground, accel, x, y, vx, vy)
+    ax1, ay1 = thrust(ground, accel, x, y, vx, vy)
     ux2, uy2 = vx + 0.5 * h * ax1, vy + 0.5 * h * ay1
     v2 = math.sqrt(ux2 * ux2 + uy2 * uy2)
-    ax2, ay2 = thrust(slope, ground, accel, x + 0.5 * h * v1 * vx, y + 0.5 * h * v1 * vy, ux2, uy2)
+    ax2, ay2 = thrust(ground, accel, x + 0.5 * h * v1 * vx, y + 0.5 * h * v1 * vy, ux2, uy2)
     ux3, uy3 = vx + 0.5 * h * ax2, vy + 0.5 * h * ay2
     v3 = math.sqrt(ux3 * ux3 + uy3 * uy3)
-    ax3, ay3 = thrust(slope, ground, accel, x + 0.5 * h * v2 * ux2, y + 0.5 * h * v2 * uy2, ux3, uy3)
+    ax3, ay3 = thrust(ground, accel, x + 0.5 * h * v2 * ux2, y + 0.5 * h * v2 * uy2, ux3, uy3)
     ux4, uy4 = vx + h * ax3, vy + h * ay3
     v4 = math.sqrt(ux4 * ux4 + uy4 * uy4)
-    ax4, ay4 = thrust(slope, ground, accel, x + h * v3 * ux3, y + h * v3 * uy3, ux4, uy4)
+    ax4, ay4 = thrust(ground, accel, x + h * v3 * ux3, y + h * v3 * uy3, ux4, uy4)
     sixth = h / 6.0
     return (
         sixth * (v1 + 2.0 * v2 + 2.0 * v3 + v4),
@@ -165,18 +158,43 @@ def step_on(
     )
 
 
-@njit(inline="always")
-def trace_on(step: Any, stride: Any, ground: Any, accel: Any, start: Any, limits: Any) -> NDArray[np.float64]:
+@njit(**KEPT)
+def step_apart(ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float) -> Any:
+    """Return `step`, compiled by itself and not built in where it is called: for steps rarely taken.
+
+    Parameters
+    ----------
+    ground : Ground
+        The surface's compiled form.
+    accel : ndarray
+        `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
+    h : float
+        Step in tau [s^2/m], negative backward in time.
+    x : float
+        Place, east [m].
+    y : float
+        Place, north [m].
+    vx : float
+        Velocity, east [m/s].
+    vy : float
+        Velocity, north [m/s].
+
+    Returns
+    -------
+    tuple of float
+        Time and path taken by the step [s, m]; place [m] and velocity [m/s] after it.
+    """
+    return step(ground, accel, h, x, y, vx, vy)
+
+
+@njit(**KEPT)
+def trace(ground: Any, accel: Any, start: Any, limits: Any) -> NDArray[np.float64]:
     """Return the rows of a track until rest, or until it is longer than asked.
 
     Parameters
     ----------
-    step : callable
-        `step_on`, built for the kind of ground.
-    stride : callable
-        `stride_on`, built for the kind of ground.
-    ground : ndarray
-        The surface's parameters.
+    ground : Ground
+        The surface's compiled form.
     accel : ndarray
         `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
     start : ndarray
@@ -207,16 +225,14 @@ def trace_on(step: Any, stride: Any, ground: Any, accel: Any, start: Any, limits
     return rows[:count].copy()
 
 
-@njit(inline="always")
-def push_on(slope: Any, ground: Any, accel: Any, x: float, y: float) -> tuple[float, float]:
+@njit(**BUILT_IN)
+def push(ground: Any, accel: Any, x: float, y: float) -> tuple[float, float]:
     """Return the acceleration of slope, grain and wind on a ball that hardly moves.
 
     Parameters
     ----------
-    slope : callable
-        Compiled slope function: (x, y, parameters) to (dz/dx, dz/dy) [ratio].
-    ground : ndarray
-        The surface's parameters.
+    ground : Ground
+        The surface's compiled form.
     accel : ndarray
         `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
     x : float
@@ -229,7 +245,7 @@ def push_on(slope: Any, ground: Any, accel: Any, x: float, y: float) -> tuple[fl
     tuple of float
         East and north [m/s^2].
     """
-    rise_east, rise_north = slope(x, y, ground)
+    rise_east, rise_north = slope_at(ground, x, y)
     blow = WIND_FACTOR_PER_M * math.sqrt(accel[3] * accel[3] + accel[4] * accel[4])
     return (
         -PULL_PER_SLOPE_MPS2 * rise_east + accel[1] + blow * accel[3],

@@ -6,9 +6,9 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from orthocline.core.ground import ground_of
 from orthocline.core.roll.accelerations import accelerations_of
-from orthocline.core.roll.arrivals import ASKED
-from orthocline.core.roll.kernels import kernels_of
+from orthocline.core.roll.arrivals import ASKED, forth
 from orthocline.core.roll.putt import PAST_RANGE_M, Pace, Putt, PuttError, RollPast, SpeedAtHole
 from orthocline.core.roll.search import search
 
@@ -89,15 +89,14 @@ def lines_at(putt: Putt, pace: Pace, sweep: Sweep | None = None) -> list[Line]:
     list of Line
         None where no line has the pace.
     """
-    kernels = kernels_of(putt.surface)
     by_speed = isinstance(pace, SpeedAtHole)
     asked = pace.speed_mps if isinstance(pace, SpeedAtHole) else max(pace.past_m, LEAST_PAST_M)
     hole, to_ball = putt.hole, putt.bearing_rad + math.pi
     step = min(putt.surface.step_m, putt.length_m / LEAST_STEPS)
     question = np.array([hole.x_m, hole.y_m, to_ball, putt.length_m, by_speed, asked, SHARE, step])
-    ground, accel = putt.surface.parameters, accelerations_of(putt).row
+    ground, accel = ground_of(putt.surface), accelerations_of(putt).row
     sweep = sweep or Sweep(putt.bearing_rad)
-    found = search(kernels.forth, kernels.back, ground, accel, question, FIRST_MPS, sweep.row)
+    found = search(ground, accel, question, FIRST_MPS, sweep.row)
     question[ASKED] = PAST_RANGE_M[1]
     lines = [
         Line(
@@ -107,7 +106,7 @@ def lines_at(putt: Putt, pace: Pace, sweep: Sweep | None = None) -> list[Line]:
             launch,
             time,
             path,
-            float(kernels.forth(ground, accel, question, heading, at_hole)),
+            float(forth(ground, accel, question, heading, at_hole)),
         )
         for heading, at_hole, _, time, launch, launch_heading, path in found.tolist()
     ]

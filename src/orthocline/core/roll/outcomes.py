@@ -1,7 +1,7 @@
 """Many balls at once on any ground: how each passes the hole and where it rests.
 
-The loop is built for each kind of ground by `kernels`; on a plane in still air `plane_outcomes` has the same
-by the closed form.
+The loop is compiled for each kind of ground that it is given; on a plane in still air `plane_outcomes` has
+the same by the closed form.
 """
 
 import math
@@ -11,9 +11,10 @@ import numpy as np
 from numba import njit
 from numpy.typing import NDArray
 
+from orthocline.core.compiled import BUILT_IN, KEPT
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll.arrivals import SLOW_MPS
-from orthocline.core.roll.integrator import REST_MPS
+from orthocline.core.roll.integrator import REST_MPS, push, step, step_apart, stride
 from orthocline.core.roll.plane_roll import AT_REST, F8, rolled
 
 MISS, RIM, FINISH_X, FINISH_Y = range(4)
@@ -31,7 +32,7 @@ NEARING_TRIES: Final = 3
 """Steps of Newton's method to the closest point, and to the rim, from the step that leads past it."""
 
 
-@njit(F8(F8, F8, F8, F8, F8), cache=True, nogil=True)
+@njit(F8(F8, F8, F8, F8, F8), **KEPT)
 def back_to_rim(x: float, y: float, vx: float, vy: float, drag: float) -> float:
     """Return how long before a place inside the rim the ball crossed it, on a straight way on level ground.
 
@@ -60,43 +61,41 @@ def back_to_rim(x: float, y: float, vx: float, vy: float, drag: float) -> float:
     return 0.5 * math.log(1.0 + 2.0 * drag * chord / energy) / drag
 
 
-@njit(inline="always")
+@njit(**BUILT_IN)
 def _passing(
-    part: Any, ground: Any, accel: Any, hole: Any, h: float, x: float, y: float, vx: float, vy: float
+    ground: Any, accel: Any, hole: Any, h: float, x: float, y: float, vx: float, vy: float
 ) -> tuple[float, float]:
     """Return (part of a step `h` after which the ball that passes the hole in it is nearest, its miss)."""
     tau = h
     for _ in range(NEARING_TRIES):
-        _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
+        _, px, py, pvx, pvy, _ = step_apart(ground, accel, tau, x, y, vx, vy)
         v = math.sqrt(pvx * pvx + pvy * pvy)
         tau = min(h, max(0.0, tau + ((hole[0] - px) * pvx + (hole[1] - py) * pvy) / (v * v * v)))
-    _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
+    _, px, py, pvx, pvy, _ = step_apart(ground, accel, tau, x, y, vx, vy)
     off = math.sqrt((hole[0] - px) ** 2 + (hole[1] - py) ** 2)
     return tau, -off if (hole[0] - px) * pvy > (hole[1] - py) * pvx else off
 
 
-@njit(inline="always")
+@njit(**BUILT_IN)
 def _at_rim(
-    part: Any, ground: Any, accel: Any, hole: Any, inside: float, x: float, y: float, vx: float, vy: float
+    ground: Any, accel: Any, hole: Any, inside: float, x: float, y: float, vx: float, vy: float
 ) -> float:
     """Return the speed at the rim of the ball that is within it after the part `inside` of a step."""
-    _, px, py, pvx, pvy, _ = part(ground, accel, inside, x, y, vx, vy)
+    _, px, py, pvx, pvy, _ = step_apart(ground, accel, inside, x, y, vx, vy)
     tau = inside - back_to_rim(px - hole[0], py - hole[1], pvx, pvy, accel[0])
     for _ in range(NEARING_TRIES):
-        _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
+        _, px, py, pvx, pvy, _ = step_apart(ground, accel, tau, x, y, vx, vy)
         away = math.sqrt((px - hole[0]) ** 2 + (py - hole[1]) ** 2)
         v = math.sqrt(pvx * pvx + pvy * pvy)
         nearing = v * ((px - hole[0]) * pvx + (py - hole[1]) * pvy) / away
         if nearing < 0.0:
             tau = min(inside, tau + (HOLE_RADIUS_M - away) / nearing)
-    _, px, py, pvx, pvy, _ = part(ground, accel, tau, x, y, vx, vy)
+    _, px, py, pvx, pvy, _ = step_apart(ground, accel, tau, x, y, vx, vy)
     return math.sqrt(pvx * pvx + pvy * pvy)
 
 
-@njit(inline="always")
-def _rest(
-    push: Any, ground: Any, accel: Any, x: float, y: float, vx: float, vy: float
-) -> tuple[float, float]:
+@njit(**BUILT_IN)
+def _rest(ground: Any, accel: Any, x: float, y: float, vx: float, vy: float) -> tuple[float, float]:
     """Return where a slow ball rests on the plane that touches the ground; NaN where that holds none."""
     east, north = push(ground, accel, x, y)
     pull, v = math.sqrt(east * east + north * north), math.sqrt(vx * vx + vy * vy)
@@ -109,24 +108,14 @@ def _rest(
     return x + down * cos - across * sin, y + down * sin + across * cos
 
 
-@njit(inline="always")
-def outcomes_on(
-    step: Any, part: Any, stride: Any, push: Any, ground: Any, accel: Any, places: Any, launches: Any
-) -> NDArray[np.float64]:
+@njit(**KEPT)
+def ground_outcomes(ground: Any, accel: Any, places: Any, launches: Any) -> NDArray[np.float64]:
     """Return how balls pass the hole and where they rest.
 
     Parameters
     ----------
-    step : callable
-        `integrator.step_on`, built for the kind of ground.
-    part : callable
-        The same compiled by itself, for steps that are rarely taken.
-    stride : callable
-        `integrator.stride_on`, built for the kind of ground.
-    push : callable
-        `integrator.push_on`, built for the kind of ground.
-    ground : ndarray
-        The surface's parameters.
+    ground : Ground
+        The surface's compiled form.
     accel : ndarray
         `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
     places : ndarray
@@ -150,7 +139,7 @@ def outcomes_on(
         for _ in range(MOST_STEPS):
             energy = vx * vx + vy * vy
             if energy < SLOW_MPS * SLOW_MPS:
-                row[FINISH_X], row[FINISH_Y] = _rest(push, ground, accel, x, y, vx, vy)
+                row[FINISH_X], row[FINISH_Y] = _rest(ground, accel, x, y, vx, vy)
             done = places[BEYOND] == 0.0 and not nearing and abs(row[MISS]) < NEAR_M
             if row[FINISH_X] == row[FINISH_X] or energy < REST_MPS * REST_MPS or s > places[LIMIT] or done:
                 break
@@ -161,10 +150,10 @@ def outcomes_on(
             passing = looking and passing and not nearing
             tau, miss = h, math.sqrt((hole[0] - nx) ** 2 + (hole[1] - ny) ** 2)
             if passing:
-                tau, miss = _passing(part, ground, accel, hole, h, x, y, vx, vy)
+                tau, miss = _passing(ground, accel, hole, h, x, y, vx, vy)
                 row[MISS] = miss if abs(miss) < abs(row[MISS]) else row[MISS]
             if looking and abs(miss) < HOLE_RADIUS_M and row[RIM] < 0.0:
-                row[RIM] = _at_rim(part, ground, accel, hole, tau, x, y, vx, vy)
+                row[RIM] = _at_rim(ground, accel, hole, tau, x, y, vx, vy)
             looking = looking and not (passing and row[RIM] >= 0.0)
             x, y, vx, vy, s = nx, ny, nvx, nvy, s + ds
         if row[FINISH_X] == row[FINISH_X]:

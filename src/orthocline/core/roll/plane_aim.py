@@ -11,6 +11,7 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
+from orthocline.core.compiled import KEPT
 from orthocline.core.roll.plane_newton import UNIQUE, both_at_once
 from orthocline.core.roll.plane_roll import AT_REST, F8, path_left, rolled
 from orthocline.core.roll.roots import compiled_root_finder
@@ -30,7 +31,7 @@ ROWS = F8(F8, types.float64[::1])
 MOST_LINES = 5
 
 
-@njit(ROWS, cache=True, nogil=True)
+@njit(ROWS, **KEPT)
 def off_line(turn: float, parameters: NDArray[np.float64]) -> float:
     """Return how far a unit launch, `turn` [rad] above the hole's direction, passes above the hole's line.
 
@@ -57,7 +58,7 @@ def off_line(turn: float, parameters: NDArray[np.float64]) -> float:
 find_turn = compiled_root_finder(off_line)
 
 
-@njit(F8(F8, F8, F8, F8), cache=True, nogil=True)
+@njit(F8(F8, F8, F8, F8), **KEPT)
 def launch_turn(drag: float, pull: float, tau: float, hole: float) -> float:
     """Return the launch angle [rad] above the hole's direction that passes through the hole at `tau`.
 
@@ -85,7 +86,7 @@ def launch_turn(drag: float, pull: float, tau: float, hole: float) -> float:
     return turn
 
 
-@njit(types.UniTuple(F8, 3)(F8, F8, F8, F8), cache=True, nogil=True)
+@njit(types.UniTuple(F8, 3)(F8, F8, F8, F8), **KEPT)
 def through_hole(drag: float, pull: float, tau: float, hole: float) -> tuple[float, float, float]:
     """Return (launch turn, distance along, speed at the hole) of the unit launch that passes it at `tau`.
 
@@ -110,7 +111,7 @@ def through_hole(drag: float, pull: float, tau: float, hole: float) -> tuple[flo
     return turn, across * math.sin(hole) + down * math.cos(hole), speed
 
 
-@njit(ROWS, cache=True, nogil=True)
+@njit(ROWS, **KEPT)
 def pace_excess(tau: float, parameters: NDArray[np.float64]) -> float:
     """Return how much firmer than asked the putt is that passes the hole at `tau`, per metre of its length.
 
@@ -143,7 +144,7 @@ def pace_excess(tau: float, parameters: NDArray[np.float64]) -> float:
 find_tau = compiled_root_finder(pace_excess)
 
 
-@njit(F8(types.float64[::1], F8, F8, F8), cache=True, nogil=True)
+@njit(F8(types.float64[::1], F8, F8, F8), **KEPT)
 def turning_point(parameters: NDArray[np.float64], low: float, high: float, sign: float) -> float:
     """Return the `tau` between two others at which the pace is softest (golden section).
 
@@ -178,7 +179,7 @@ def turning_point(parameters: NDArray[np.float64], low: float, high: float, sign
     return 0.5 * (low + high)
 
 
-@njit(types.Tuple((types.float64[::1], types.boolean))(types.float64[::1], F8), cache=True, nogil=True)
+@njit(types.Tuple((types.float64[::1], types.boolean))(types.float64[::1], F8), **KEPT)
 def taus_at_hole(parameters: NDArray[np.float64], length_m: float) -> tuple[NDArray[np.float64], bool]:
     """Return the `tau` at the hole of each putt at the pace asked, and whether there is any.
 
@@ -236,7 +237,7 @@ def taus_at_hole(parameters: NDArray[np.float64], length_m: float) -> tuple[NDAr
     return taus[:count].copy(), True
 
 
-@njit(types.Tuple((types.float64[:, ::1], types.boolean))(F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
+@njit(types.Tuple((types.float64[:, ::1], types.boolean))(F8, F8, F8, F8, F8, F8), **KEPT)
 def lines_on_plane(
     drag: float, pull: float, hole: float, length_m: float, kind: float, pace: float
 ) -> tuple[NDArray[np.float64], bool]:
@@ -283,7 +284,7 @@ def lines_on_plane(
     return rows, met and reached
 
 
-@njit(types.float64[:, ::1](VECTOR, VECTOR, VECTOR, VECTOR, F8, VECTOR), cache=True, nogil=True)
+@njit(types.float64[:, ::1](VECTOR, VECTOR, VECTOR, VECTOR, F8, VECTOR), **KEPT)
 def aims_on_plane(
     drag: NDArray[np.float64],
     pull: NDArray[np.float64],

@@ -9,6 +9,7 @@ import math
 
 from numba import njit, types
 
+from orthocline.core.compiled import KEPT
 from orthocline.core.roll.plane_roll import F8
 
 UNIQUE = 0.8
@@ -18,9 +19,7 @@ NEWTON_TRIES, SETTLED = 20, 1e-13
 
 @njit(
     types.Tuple((F8, F8, F8, types.boolean))(F8, F8, F8, F8, types.boolean),
-    cache=True,
-    nogil=True,
-    error_model="numpy",
+    **KEPT,
 )
 def both_at_once(
     drag: float, pull: float, hole: float, asked: float, by_speed: bool

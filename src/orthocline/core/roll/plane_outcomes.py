@@ -7,6 +7,7 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
+from orthocline.core.compiled import KEPT
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll.outcomes import FIGURES, FINISH_X, FINISH_Y, MISS, RIM, back_to_rim
 from orthocline.core.roll.plane_newton import UNIQUE
@@ -26,7 +27,7 @@ CLOSE: Final = 1e-9
 """Share of the way to which the closest point is found."""
 
 
-@njit(types.UniTuple(F8, 5)(BALL, F8), cache=True, nogil=True)
+@njit(types.UniTuple(F8, 5)(BALL, F8), **KEPT)
 def _state(ball: Any, tau: float) -> tuple[float, float, float, float, float]:
     """Return (across, down, speed, sine, cosine of the heading) at `tau`.
 
@@ -45,7 +46,7 @@ def _state(ball: Any, tau: float) -> tuple[float, float, float, float, float]:
     return across, down, speed * left, sin * both / left, (big - small) / left
 
 
-@njit(F8(BALL, PLACE, F8, F8), cache=True, nogil=True)
+@njit(F8(BALL, PLACE, F8, F8), **KEPT)
 def _nearing_again(ball: Any, place: Any, first: float, most: float) -> float:
     """Return a `tau` after `first` at which a ball that moves away nears a place again, or -1."""
     across, down = place
@@ -57,7 +58,7 @@ def _nearing_again(ball: Any, place: Any, first: float, most: float) -> float:
     return -1.0
 
 
-@njit(F8(BALL, PLACE, F8, F8), cache=True, nogil=True)
+@njit(F8(BALL, PLACE, F8, F8), **KEPT)
 def _closest(ball: Any, place: Any, first: float, most: float) -> float:
     """Return the next `tau` at which a ball is nearest to a place, by Newton's method between brackets."""
     _, _, speed, drag, pull = ball
@@ -86,7 +87,7 @@ def _closest(ball: Any, place: Any, first: float, most: float) -> float:
     return tau
 
 
-@njit(F8(BALL, PLACE, F8, F8), cache=True, nogil=True)
+@njit(F8(BALL, PLACE, F8, F8), **KEPT)
 def _at_rim(ball: Any, place: Any, inside: float, guess: float) -> float:
     """Return the speed at the rim of a ball that is within it at `inside`, by Newton's method in brackets."""
     across, down = place
@@ -107,7 +108,7 @@ def _at_rim(ball: Any, place: Any, inside: float, guess: float) -> float:
     return v
 
 
-@njit(ROWS(F8, F8, F8, F8, F8, F8, F8, ROWS), cache=True, nogil=True)
+@njit(ROWS(F8, F8, F8, F8, F8, F8, F8, ROWS), **KEPT)
 def plane_outcomes(
     ball_x: float,
     ball_y: float,

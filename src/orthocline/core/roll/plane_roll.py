@@ -23,6 +23,7 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
+from orthocline.core.compiled import BUILT_IN, KEPT
 from orthocline.core.roll.track import COLUMNS
 
 F8 = types.float64
@@ -37,7 +38,7 @@ AT_REST = 60.0
 """Of the clock times the least loss: no ball moves any more."""
 
 
-@njit(inline="always")
+@njit(**BUILT_IN)
 def over(spent: float, rate: float, tau: float) -> float:
     """Return A(rate) = (1 - e^(-rate tau)) / rate from its numerator, and `tau` where the rate vanishes.
 
@@ -58,7 +59,7 @@ def over(spent: float, rate: float, tau: float) -> float:
     return spent / rate if abs(rate * tau) > LEVEL else tau
 
 
-@njit(types.UniTuple(F8, 7)(F8, F8, F8, F8, F8, F8, F8), cache=True, nogil=True)
+@njit(types.UniTuple(F8, 7)(F8, F8, F8, F8, F8, F8, F8), **KEPT)
 def state_at(
     c: float, s: float, sin: float, speed: float, drag: float, pull: float, tau: float
 ) -> tuple[float, float, float, float, float, float, float]:
@@ -105,7 +106,7 @@ def state_at(
     )
 
 
-@njit(types.UniTuple(F8, 5)(F8, F8, F8, F8, F8), cache=True, nogil=True)
+@njit(types.UniTuple(F8, 5)(F8, F8, F8, F8, F8), **KEPT)
 def rolled(
     heading: float, speed: float, drag: float, pull: float, tau: float
 ) -> tuple[float, float, float, float, float]:
@@ -135,7 +136,7 @@ def rolled(
     return time, across, down, path, now
 
 
-@njit(F8(F8, F8, F8), cache=True, nogil=True)
+@njit(F8(F8, F8, F8), **KEPT)
 def heading_at(heading: float, pull: float, tau: float) -> float:
     """Return the heading [rad] from straight downhill at `tau`.
 
@@ -156,7 +157,7 @@ def heading_at(heading: float, pull: float, tau: float) -> float:
     return 2.0 * math.atan2(math.sin(0.5 * heading) * math.exp(-pull * tau), math.cos(0.5 * heading))
 
 
-@njit(F8(F8, F8, F8, F8), cache=True, nogil=True)
+@njit(F8(F8, F8, F8, F8), **KEPT)
 def path_left(heading: float, speed: float, drag: float, pull: float) -> float:
     """Return the path [m] until rest; infinite where the slope does not hold the ball.
 
@@ -188,8 +189,7 @@ def path_left(heading: float, speed: float, drag: float, pull: float) -> float:
 
 @njit(
     types.Tuple((F8[:, ::1], types.boolean))(F8, F8, F8, F8, F8, F8, F8, F8, F8, F8),
-    cache=True,
-    nogil=True,
+    **KEPT,
 )
 def plane_samples(
     x_m: float,

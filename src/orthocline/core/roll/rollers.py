@@ -5,11 +5,12 @@ from collections.abc import Callable
 import numpy as np
 from numpy.typing import NDArray
 
+from orthocline.core.ground import ground_of
 from orthocline.core.roll.accelerations import accelerations_of
 from orthocline.core.roll.aim import Aim, Launch
 from orthocline.core.roll.integrator import STEP_SHARE
-from orthocline.core.roll.kernels import kernels_of
 from orthocline.core.roll.lines import LEAST_STEPS
+from orthocline.core.roll.outcomes import ground_outcomes
 from orthocline.core.roll.plane_frame import by_closed_form, plane_frame
 from orthocline.core.roll.plane_outcomes import plane_outcomes
 from orthocline.core.roll.plane_roll import plane_samples
@@ -89,13 +90,13 @@ def outcomes_of(putt: Putt, path_limit_m: float = UNTIL_REST_M, *, beyond: bool 
             return np.asarray(found)
 
         return on_plane
-    surface, accel, kernels = putt.surface, accelerations_of(putt).row, kernels_of(putt.surface)
-    step = min(OUTCOME_STRETCH * surface.step_m, putt.length_m / LEAST_STEPS)
+    ground, accel = ground_of(putt.surface), accelerations_of(putt).row
+    step = min(OUTCOME_STRETCH * putt.surface.step_m, putt.length_m / LEAST_STEPS)
     there = np.array([ball.x_m, ball.y_m, hole.x_m, hole.y_m, path_limit_m, beyond, OUTCOME_SHARE, step])
 
     def anywhere(launches: NDArray[np.float64]) -> NDArray[np.float64]:
         map_launches = np.column_stack([bearing - launches[:, 0], launches[:, 1]])
-        return np.asarray(kernels.outcomes(surface.parameters, accel, there, map_launches))
+        return np.asarray(ground_outcomes(ground, accel, there, map_launches))
 
     return anywhere
 

@@ -5,10 +5,9 @@ import math
 import numpy as np
 
 from orthocline.core.constants import PULL_PER_SLOPE_MPS2
-from orthocline.core.ground import Surface
+from orthocline.core.ground import Surface, ground_of
 from orthocline.core.roll.accelerations import Accelerations
-from orthocline.core.roll.integrator import REST_MPS, STEP_SHARE
-from orthocline.core.roll.kernels import kernels_of
+from orthocline.core.roll.integrator import REST_MPS, STEP_SHARE, trace
 from orthocline.core.roll.putt import Point
 from orthocline.core.roll.track import Track
 
@@ -51,7 +50,7 @@ def roll(
     vx, vy = speed_mps * math.cos(heading_rad), speed_mps * math.sin(heading_rad)
     row = np.array([0.0, start.x_m, start.y_m, vx, vy, 0.0])
     limits = np.array([path_limit_m, step_share, min(2.0, step_share / STEP_SHARE) * surface.step_m])
-    rows = kernels_of(surface).trace(surface.parameters, accelerations.row, row, limits)
+    rows = trace(ground_of(surface), accelerations.row, row, limits)
     slow = math.hypot(rows[-1, 3], rows[-1, 4]) < REST_MPS
     return Track(rows, rests=slow and holds_ball(surface, accelerations, Point(rows[-1, 1], rows[-1, 2])))
 

@@ -5,6 +5,8 @@ from typing import Any
 
 from numba import njit
 
+from orthocline.core.compiled import KEPT
+
 MAX_STEPS = 200
 RootFinder = Callable[[Any, float, float, float], float]
 
@@ -75,4 +77,4 @@ def compiled_root_finder(function: Any) -> Any:
     callable
         The finder, to be called from compiled code and outside.
     """
-    return njit(cache=True, nogil=True)(root_finder(function))
+    return njit(**KEPT)(root_finder(function))

@@ -7,33 +7,28 @@ are found at once by Newton's method; where that leaves the pair, halving takes 
 """
 
 import math
-import warnings
 from typing import Any, Final
 
 import numpy as np
-from numba import NumbaExperimentalFeatureWarning, njit, types
+from numba import njit
 from numpy.typing import NDArray
 
+from orthocline.core.compiled import KEPT
 from orthocline.core.roll.arrivals import (
     ASKED,
-    BACK,
     BY_SPEED,
-    F8,
-    FORTH,
     LENGTH,
     MISS,
     PASSAGES,
-    ROW,
-    ROWS,
     SHARE,
     STEP,
+    back,
+    forth,
 )
 
-warnings.filterwarnings("ignore", "First-class function", NumbaExperimentalFeatureWarning)
-# The search is compiled once for all kinds of ground: it is handed the two rolls, and calls them rarely.
-FORTHS, BACKS = types.FunctionType(FORTH), types.FunctionType(BACK)
-TASK = types.Tuple((FORTHS, BACKS, ROW, ROW, ROW))
-"""What every part of the search is given: the two rolls, ground, accelerations and question."""
+Task = tuple[Any, Any, Any]
+"""What every part of the search is given: ground, accelerations and question."""
+
 FIGURES: Final = 3 + PASSAGES
 """Of a sample: heading and speed at the hole, the misses of the passages, the heading where it was left."""
 COARSER: Final = 1.7
@@ -59,10 +54,10 @@ PLAUSIBLE: Final = 1e-4
 """A pace that cannot be had to `FINE`, for the roll-past jumps a little there, is taken to this share."""
 
 
-@njit(F8(TASK, F8, F8, F8), cache=True, nogil=True)
-def _speed_for(task: Any, heading: float, guess: float, tolerance: float) -> float:
+@njit(**KEPT)
+def _speed_for(task: Task, heading: float, guess: float, tolerance: float) -> float:
     """Return the speed [m/s] at the hole that has the pace asked in that direction; NaN where none has."""
-    forth, _, ground, accel, question = task
+    ground, accel, question = task
     asked = question[ASKED]
     if question[BY_SPEED] > 0.0:
         return float(asked)
@@ -91,9 +86,9 @@ def _speed_for(task: Any, heading: float, guess: float, tolerance: float) -> flo
     return math.nan
 
 
-@njit(types.void(TASK, F8, F8, F8, ROWS, ROW), cache=True, nogil=True)
+@njit(**KEPT)
 def _sample(
-    task: Any,
+    task: Task,
     heading: float,
     guess: float,
     tolerance: float,
@@ -101,7 +96,7 @@ def _sample(
     row: Any,
 ) -> None:
     """Write heading, speed at the hole and the misses of the passages [rad] of one direction, or NaN."""
-    _, back, ground, accel, question = task
+    ground, accel, question = task
     row[:] = math.nan
     row[0] = heading
     speed = _speed_for(task, heading, guess, tolerance)
@@ -111,7 +106,7 @@ def _sample(
         row[2:] = passages[:, MISS]
 
 
-@njit(types.boolean(ROW, ROW, F8), cache=True, nogil=True)
+@njit(**KEPT)
 def _must_halve(one: Any, other: Any, narrow: float) -> bool:
     """Return whether a ball from the ball's place may lie hidden between two samples."""
     width = other[0] - one[0]
@@ -127,9 +122,9 @@ def _must_halve(one: Any, other: Any, narrow: float) -> bool:
     return False
 
 
-@njit(types.boolean(TASK, ROW, ROW, types.int64, ROWS, ROW), cache=True, nogil=True)
+@njit(**KEPT)
 def _between_brackets(
-    task: Any,
+    task: Task,
     one: Any,
     other: Any,
     c: int,
@@ -168,7 +163,7 @@ def _between_brackets(
             or (i >= JUMP_TRIES and least > JUMP_SHARE * jump)
         ):
             return False
-        if abs(miss) * task[4][LENGTH] <= CLOSE_M:
+        if abs(miss) * task[2][LENGTH] <= CLOSE_M:
             line[0], line[1] = heading, speed
             line[2:] = passages[c]
             return True
@@ -183,9 +178,9 @@ def _between_brackets(
     return False
 
 
-@njit(types.boolean(TASK, ROW, ROW, types.int64, ROWS, ROW), cache=True, nogil=True)
+@njit(**KEPT)
 def _settle(
-    task: Any,
+    task: Task,
     one: Any,
     other: Any,
     c: int,
@@ -196,7 +191,7 @@ def _settle(
 
     Both unknowns at once, by Newton's method with difference quotients.
     """
-    forth, back, ground, accel, question = task
+    ground, accel, question = task
     low, high = one[0], other[0]
     miss_low, miss_high = one[2 + c], other[2 + c]
     share = miss_low / (miss_low - miss_high)
@@ -226,12 +221,12 @@ def _settle(
         heading, speed = heading - (q * miss - b * excess) / whole, speed - (a * excess - p * miss) / whole
         if not (abs(heading - middle) <= high - low and 0.0 < speed < math.inf):
             break
-    return _between_brackets(task, one, other, c, passages, line)
+    return bool(_between_brackets(task, one, other, c, passages, line))
 
 
-@njit(types.void(TASK, ROW, ROW, ROW, types.int64, ROWS, ROW), cache=True, nogil=True)
+@njit(**KEPT)
 def _dip(
-    task: Any,
+    task: Task,
     before: Any,
     here: Any,
     after: Any,
@@ -257,7 +252,7 @@ def _dip(
     _sample(task, 0.5 * (low + high), here[1], ROUGH, passages, row)
 
 
-@njit(types.boolean(F8, F8, F8), cache=True, nogil=True)
+@njit(**KEPT)
 def _dips(before: float, here: float, after: float) -> bool:
     """Return whether the miss may come to nought near the middle one of three samples, and turn back."""
     same = (before < 0.0) == (here < 0.0) and (here < 0.0) == (after < 0.0)
@@ -265,8 +260,8 @@ def _dips(before: float, here: float, after: float) -> bool:
     return same and nearest and abs(here) < 0.5 * max(abs(before - here), abs(after - here))
 
 
-@njit(types.int64(TASK, F8, ROW, ROWS), cache=True, nogil=True)
-def _round_about(task: Any, guess: float, sweep: Any, rows: Any) -> int:
+@njit(**KEPT)
+def _round_about(task: Task, guess: float, sweep: Any, rows: Any) -> int:
     """Write samples of the directions of a sweep in their order, halved where they must be; count them."""
     passages = np.empty((PASSAGES + 1, 5))
     waiting = np.empty((STACK, FIGURES))
@@ -292,20 +287,14 @@ def _round_about(task: Any, guess: float, sweep: Any, rows: Any) -> int:
     return count
 
 
-@njit(ROWS(FORTHS, BACKS, ROW, ROW, ROW, F8, ROW), cache=True, nogil=True)
-def search(
-    forth: Any, back: Any, ground: Any, accel: Any, question: Any, guess: float, sweep: Any
-) -> NDArray[np.float64]:
+@njit(**KEPT)
+def search(ground: Any, accel: Any, question: Any, guess: float, sweep: Any) -> NDArray[np.float64]:
     """Return all lines to the hole at the pace asked whose direction at the hole lies in a sweep.
 
     Parameters
     ----------
-    forth : callable
-        `arrivals.forth_on`, built for the kind of ground.
-    back : callable
-        `arrivals.back_on`, built for the kind of ground.
-    ground : ndarray
-        The surface's parameters.
+    ground : Ground
+        The surface's compiled form.
     accel : ndarray
         `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
     question : ndarray
@@ -324,7 +313,7 @@ def search(
     """
     rough_question = question.copy()
     rough_question[SHARE], rough_question[STEP] = COARSER * question[SHARE], COARSER * question[STEP]
-    task, rough = (forth, back, ground, accel, question), (forth, back, ground, accel, rough_question)
+    task, rough = (ground, accel, question), (ground, accel, rough_question)
     rows, low = np.empty((SAMPLES, FIGURES)), np.empty(FIGURES)
     passages, lines = np.empty((PASSAGES + 1, 5)), np.empty((LINES, 7))
     count, found, failed = _round_about(rough, guess, sweep, rows), 0, 0

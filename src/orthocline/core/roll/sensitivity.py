@@ -19,6 +19,7 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
+from orthocline.core.compiled import KEPT
 from orthocline.core.constants import PULL_PER_SLOPE_MPS2
 from orthocline.core.ground import Surface
 from orthocline.core.roll.accelerations import WIND_FACTOR_PER_M, Accelerations, accelerations_of
@@ -137,7 +138,7 @@ def _pushes(surface: Surface, accelerations: Accelerations, rows: NDArray[np.flo
     return np.asarray(-PULL_PER_SLOPE_MPS2 * slopes + grain + WIND_FACTOR_PER_M * (blown + still))
 
 
-@njit(TABLE(types.float64[::1], TABLE, types.float64[::1], types.float64[::1]), cache=True, nogil=True)
+@njit(TABLE(types.float64[::1], TABLE, types.float64[::1], types.float64[::1]), **KEPT)
 def _change(row: Any, curvature: Any, push: Any, accel: Any) -> NDArray[np.float64]:
     """Return the matrix of the variation's equations at one row, shape (4, 4)."""
     v = math.sqrt(row[VX] * row[VX] + row[VY] * row[VY])
@@ -158,8 +159,7 @@ def _change(row: Any, curvature: Any, push: Any, accel: Any) -> NDArray[np.float
 
 @njit(
     CUBE(TABLE, CUBE, TABLE, types.float64[::1], types.int64, types.boolean),
-    cache=True,
-    nogil=True,
+    **KEPT,
 )
 def _adjoint(
     rows: Any, curvature: Any, pushes: Any, accel: Any, hole: int, by_past: bool

@@ -8,6 +8,7 @@ import numpy as np
 from numba import njit, types
 from numpy.typing import NDArray
 
+from orthocline.core.compiled import KEPT
 from orthocline.core.roll.putt import Point
 
 T, X, Y, VX, VY, S = range(6)
@@ -55,7 +56,7 @@ class Track:
         return self.at_times(start_s + (end_s - start_s) / max(count - 1, 1) * np.arange(float(count)))
 
 
-@njit(types.UniTuple(types.float64, 4)(ROWS, types.int64, types.float64), cache=True, nogil=True)
+@njit(types.UniTuple(types.float64, 4)(ROWS, types.int64, types.float64), **KEPT)
 def between(rows: Any, i: int, share: float) -> tuple[float, float, float, float]:
     """Return (x, y, vx, vy) at a share of the time between row `i` and the next, by cubic Hermite.
 
@@ -81,7 +82,7 @@ def between(rows: Any, i: int, share: float) -> tuple[float, float, float, float
     return x, y, a[3] + f * (b[3] - a[3]), a[4] + f * (b[4] - a[4])
 
 
-@njit(ROWS(ROWS, types.float64[::1]), cache=True, nogil=True)
+@njit(ROWS(ROWS, types.float64[::1]), **KEPT)
 def interpolate(rows: Any, times_s: Any) -> Any:
     """Return t, x, y, v, s at each time: places by cubic Hermite, speed and path between the rows' own.
 

@@ -1,0 +1,30 @@
+"""The physics compiled ahead for the kinds of ground that ship, so that no first reader waits for it."""
+
+import math
+
+import numpy as np
+
+from orthocline.core.ground import Grid, Plane, Station, Stations, Surface
+from orthocline.core.roll.putt import Point, Putt, RollPast, Wind
+from orthocline.core.roll.reading import read
+
+BALL_M, HOLE_M = (0.0, 0.0), (3.0, 0.0)
+KINDS: tuple[Surface, ...] = (
+    Plane(0.02, math.radians(-90.0)),
+    Stations(BALL_M, HOLE_M, (Station(0.0, 0.02, 0.0), Station(1.0, 0.01, 0.0))),
+    Grid((-5.0, -5.0), 5.0, np.outer(np.linspace(0.2, 0.0, 4), np.ones(4))),
+)
+"""A piece of each kind of ground that ships."""
+
+
+def compile_ahead() -> None:
+    """Compile the roll, the search and the batches for each kind of ground, and keep them on disk.
+
+    Returns
+    -------
+    None
+        Nothing.
+    """
+    for surface in KINDS:
+        putt = Putt(Point(*BALL_M), Point(*HOLE_M), surface, 10.0, RollPast(0.3), wind=Wind(2.0, 0.0))
+        read(putt)
