@@ -1,8 +1,8 @@
 """`make mutants`: faults put into the code one at a time, and the share of them that a test notices.
 
-Cosmic Ray changes a copy of the tree, so the tree itself is never touched. Compiled code runs as plain
-Python, or its faults would never be seen. `SAMPLE` is how many faults of each part are tried (0 for all:
-hours), drawn by a fixed seed; `PARTS` names the parts.
+Cosmic Ray changes a copy of the tree for each part, so the tree itself is never touched. Compiled code runs
+as plain Python, or its faults would never be seen. `SAMPLE` is how many faults of each part are tried (0 for
+all: hours), drawn by a fixed seed; `PARTS` names the parts.
 """
 
 import os
@@ -10,6 +10,7 @@ import random
 import shutil
 import subprocess
 import sys
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 from cosmic_ray.work_db import WorkDB, use_db
@@ -18,6 +19,7 @@ from cosmic_ray.work_item import TestOutcome, WorkerOutcome, WorkResult
 ROOT = Path(__file__).parents[1]
 FOLDER = ROOT / "var" / "mutants"
 COPIED = ("src", "tests", "pyproject.toml", "docs")
+OPTIONS = "-x -q -p no:cacheprovider --noconftest --hypothesis-profile=ci"
 ASKED, SEED, TIMEOUT_S = 0.85, 7, 120
 PARTS = {
     "make window": (["core/roll/make_window.py"], ["tests/core/roll/test_holing_out.py"]),
@@ -32,14 +34,15 @@ PARTS = {
 }
 
 
-def prepare() -> None:
-    """Copy what the tests need to a folder of its own."""
-    shutil.rmtree(FOLDER, ignore_errors=True)
-    FOLDER.mkdir(parents=True)
-    for name in COPIED:
-        source = ROOT / name
+def prepared(name: str) -> Path:
+    """Return a folder with a copy of what the tests of a part need."""
+    folder = FOLDER / name.replace(" ", "-")
+    folder.mkdir(parents=True)
+    for one in COPIED:
+        source = ROOT / one
         copy = shutil.copytree if source.is_dir() else shutil.copy
-        copy(source, FOLDER / name)
+        copy(source, folder / one)
+    return folder
 
 
 def draw(database: WorkDB, sample: int) -> None:
@@ -52,20 +55,21 @@ def draw(database: WorkDB, sample: int) -> None:
     database.set_multiple_results([job for job in jobs if job not in chosen], skipped)
 
 
-def try_part(name: str, modules: list[str], tests: list[str], sample: int) -> tuple[int, int]:
-    """Return how many faults of a part were noticed, and how many were tried; print those that were not."""
+def try_part(name: str, sample: int) -> bool:
+    """Try faults of a part, print how many were noticed and those that were not; return whether enough."""
+    (modules, tests), folder = PARTS[name], prepared(name)
     paths = ", ".join(f'"src/orthocline/{module}"' for module in modules)
-    command = f"{sys.executable} -m pytest -x -q -p no:cacheprovider {' '.join(tests)}"
+    command = f"{sys.executable} -m pytest {OPTIONS} {' '.join(tests)}"
     settings = f"[cosmic-ray]\nmodule-path = [{paths}]\ntimeout = {TIMEOUT_S}.0\nexcluded-modules = []\n"
     settings += f'test-command = "{command}"\n[cosmic-ray.distributor]\nname = "local"\n'
-    config, session = FOLDER / f"{name}.toml", FOLDER / f"{name}.sqlite"
+    config, session = folder / "part.toml", folder / "part.sqlite"
     config.write_text(settings)
-    environment = os.environ | {"NUMBA_DISABLE_JIT": "1", "PYTHONPATH": f"{FOLDER / 'src'}:{FOLDER}"}
+    environment = os.environ | {"NUMBA_DISABLE_JIT": "1", "PYTHONPATH": f"{folder / 'src'}:{folder}"}
     ray = str(Path(sys.executable).with_name("cosmic-ray"))
-    subprocess.run([ray, "init", config, session], cwd=FOLDER, env=environment, check=True)
+    subprocess.run([ray, "init", config, session], cwd=folder, env=environment, check=True)
     with use_db(session) as database:
         draw(database, sample)
-    subprocess.run([ray, "exec", config, session], cwd=FOLDER, env=environment, check=True)
+    subprocess.run([ray, "exec", config, session], cwd=folder, env=environment, check=True)
     with use_db(session, WorkDB.Mode.open) as database:
         results = dict(database.results)
         tried = {job: one for job, one in results.items() if one.worker_outcome != WorkerOutcome.SKIPPED}
@@ -74,20 +78,19 @@ def try_part(name: str, modules: list[str], tests: list[str], sample: int) -> tu
             for fault in item.mutations if item.job_id in lived else ():
                 place = f"{fault.module_path}:{fault.start_pos[0]}"
                 print(f"  lived: {place} {fault.operator_name} {fault.occurrence}")
-    return len(tried) - len(lived), len(tried)
+    noticed = len(tried) - len(lived)
+    print(f"{name:12s} {noticed} of {len(tried)} noticed, {100 * noticed / len(tried):.0f} %", flush=True)
+    return noticed >= ASKED * len(tried)
 
 
 def main() -> int:
     """Try the parts and print the share of faults noticed in each."""
     sample = int(os.environ.get("SAMPLE", "40"))
     wanted = [name for name in os.environ.get("PARTS", "").split(",") if name] or list(PARTS)
-    prepare()
-    short = 0
-    for name in wanted:
-        noticed, tried = try_part(name, *PARTS[name], sample)
-        short += noticed < ASKED * tried
-        print(f"{name:12s} {noticed} of {tried} noticed, {100 * noticed / max(tried, 1):.0f} %", flush=True)
-    return 1 if short else 0
+    shutil.rmtree(FOLDER, ignore_errors=True)
+    with ThreadPoolExecutor(os.cpu_count()) as pool:
+        enough = list(pool.map(lambda name: try_part(name, sample), wanted))
+    return 0 if all(enough) else 1
 
 
 if __name__ == "__main__":

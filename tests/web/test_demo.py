@@ -15,6 +15,7 @@ from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import day_speed
 from orthocline.web.app import create_app
 from tests.conftest import PASSWORD, app_config
+from tests.page import parsed, text
 
 
 @pytest.fixture
@@ -36,9 +37,9 @@ def test_one_visitors_switch_is_nobody_elses(app):
     one.post("/log/note", data={"length": "20 ft", "note": "mine alone"})
     assert one.get("/read").status_code == 403
     assert other.get("/read").status_code == 200
-    assert "mine alone" in one.get("/log").text
-    assert "mine alone" not in other.get("/log").text
-    assert f"{PUTTS_LOGGED} putts" in other.get("/log").text
+    assert "mine alone" in text(one.get("/log"))
+    assert "mine alone" not in text(other.get("/log"))
+    assert f"{PUTTS_LOGGED} putts" in text(other.get("/log"))
 
 
 @pytest.mark.usefixtures("demo")
@@ -95,9 +96,9 @@ def test_nobody_is_entered_by_password_and_a_copy_can_be_deleted_without(app, se
         with pytest.raises(InvalidError):
             sign_in(session, DEMO_GOLFER, password)
     assert sign_up(session, DEMO_GOLFER.upper(), PASSWORD).demo is None
-    page = visitor.get("/account").text
-    assert "a copy of the demo that is yours alone" in page
-    assert 'type="password"' not in page
+    page = visitor.get("/account")
+    assert "a copy of the demo that is yours alone" in text(page)
+    assert parsed(page).find(type="password") is None
     assert (
         visitor.post("/account/password", data={"password": "", "new_password": PASSWORD}).status_code == 422
     )

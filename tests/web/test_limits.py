@@ -10,6 +10,7 @@ from orthocline.db.request_counts import count_request, forget_requests, request
 from orthocline.web import security
 from orthocline.web.app import create_app
 from tests.conftest import app_config
+from tests.page import text
 
 
 @pytest.fixture
@@ -38,7 +39,7 @@ def test_tries_to_sign_in_are_counted_over_all_workers(workers):
     assert codes == [422] * 10 + [429]
     response = workers[0].post("/sign-in", data=wrong)
     assert 1 <= int(response.headers["Retry-After"]) <= 61
-    assert f"Wait {response.headers['Retry-After']} seconds" in response.text
+    assert f"Wait {response.headers['Retry-After']} seconds" in text(response)
     other = {"REMOTE_ADDR": "192.0.2.7"}
     assert workers[0].post("/sign-in", data=wrong, environ_base=other).status_code == 422
 

@@ -2,12 +2,12 @@
 
 import json
 import re
-from html import unescape
 
 import pytest
 from sqlalchemy import text as sql
 
 from tests.conftest import PASSWORD
+from tests.page import links, text
 
 MANY = 20_000
 FILL = """INSERT INTO logged_putts (golfer_id, created_at, place, length_m, putt_document, read_document,
@@ -29,17 +29,16 @@ def long_log(committed):
 
 
 def numbers(page):
-    return [int(n) for n in re.findall(r"/log/(\d+)/edit", page.text)]
+    return [int(there.split("/")[2]) for there in links(page, "/edit")]
 
 
 def older(page):
-    found = re.search(r'href="([^"]*before=[^"]*)"', page.text)
-    return unescape(found[1]) if found else None
+    return next(iter(links(page, "before=")), None)
 
 
 def test_every_putt_is_on_one_page_and_in_order(long_log):
     page, seen = long_log.get("/log?result=holed"), []
-    assert "1,000 or more putts" in page.text
+    assert "1,000 or more putts" in text(page)
     while True:
         seen += numbers(page)
         if older(page) is None:
@@ -51,17 +50,17 @@ def test_every_putt_is_on_one_page_and_in_order(long_log):
 
 def test_filters_go_along_and_the_way_back_is_there(long_log):
     page = long_log.get(older(long_log.get("/log?result=open&place=GREEN+7")))
-    assert "Back to the newest" in page.text
-    assert set(re.findall(r"green \d+", page.text)) == {"green 7"}
+    assert "Back to the newest" in text(page)
+    assert set(re.findall(r"green \d+", text(page))) == {"green 7"}
     last = long_log.get("/log?place=green+7&before=0-0")
-    assert "No older putts" in last.text
+    assert "No older putts" in text(last)
 
 
 @pytest.mark.parametrize("mark", ["x", "-", "1-", "1e3-1", "9" * 40 + "-1", f"1-{2**70}", "-5-1"])
 def test_a_mark_that_no_page_gave_is_said(signed_in, mark):
     response = signed_in.get(f"/log?before={mark}")
     assert response.status_code == 404
-    assert "no such page of your log" in response.text
+    assert "no such page of your log" in text(response)
 
 
 def test_the_archive_comes_in_pieces_and_is_whole(long_log):

@@ -1,18 +1,14 @@
 """My measures and the beat: kept, told what is wrong, and followed on every page and drawing."""
 
 import re
-from html import unescape
 
 import pytest
 
 from orthocline.web.shared.read_address import SPINDRIFT
+from tests.page import links, parsed, text, value, values, words_of
 from tests.speeds import kept_speed
 
 METRIC = {"units": "metres", "slopes": "degrees", "bend": "borrow", "hand": "left", "eye": "unknown"}
-
-
-def text(response):
-    return " ".join(unescape(re.sub(r"<[^>]+>", " ", response.text)).replace("\u00a0", " ").split())
 
 
 @pytest.fixture
@@ -25,12 +21,9 @@ def metric(signed_in):
 
 
 def test_what_is_kept_is_shown_again_in_the_new_units(metric):
-    page = metric.get("/measures").text
-    assert 'value="45 cm"' in page
-    assert 'value="29 cm"' in page
-    assert re.search(
-        r'name="hand"[^>]*value="left"[^>]*checked|checked[^>]*name="hand"[^>]*value="left"', page
-    )
+    page = metric.get("/measures")
+    shown = [value(page, name) for name in ("usual_past", "shoe", "hand")]
+    assert shown == ["45 cm", "29 cm", "left"]
 
 
 def test_every_page_and_drawing_follows_the_units(metric, session):
@@ -39,14 +32,13 @@ def test_every_page_and_drawing_follows_the_units(metric, session):
     start = metric.get("/read")
     assert "45 cm past" in text(start), "the usual roll-past"
     for name, wanted in (("length", "3 m"), ("side", "0.57 deg"), ("past", "45 cm")):
-        assert f'name="{name}" value="{wanted}"' in start.text
-    metric.post("/log", data={**dict(re.findall(r'name="(\w+)" value="([^"]+)"', start.text))})
+        assert value(start, name) == wanted
+    metric.post("/log", data=values(parsed(start)))
     ramp = "/speed/ramp?out=2.8&out=2.82&out=2.79&back=3.4&back=3.42&back=3.38"
     zero = "/speed/without-a-ramp?by=zero&target=4&balls=4.2&balls=4.4"
     for address in ("/read?own=20", "/log", "/", "/log/1/finish", ramp, zero, "/beat?mark=1.8&stroke=40"):
         page = metric.get(address)
-        drawn = re.findall(r"<(?:text|h1|dd|li)[^>]*>(.*?)</(?:text|h1|dd|li)>", page.text, re.DOTALL)
-        said = [" ".join(re.sub(r"<[^>]+>", " ", unescape(words)).split()) for words in drawn]
+        said = [words_of(element) for element in parsed(page).find_all(["text", "h1", "dd", "li"])]
         feet = [s for s in said if re.search(r"\d\s?(?:ft|in)\b", s) and "within" not in s and "±" not in s]
         percent = [s for s in said if re.search(r"\d\s?%", s) and "soft" not in s]
         assert (feet, percent) == ([], []), address
@@ -54,18 +46,17 @@ def test_every_page_and_drawing_follows_the_units(metric, session):
 
 
 def test_the_demo_putt_is_offered_in_the_golfers_units(metric):
-    page = metric.get("/").text
-    link = unescape(re.search(r'href="(/read\?[^"]*Spindrift[^"]*)"', page)[1])
-    assert "length=4.27+m" in link
-    assert metric.get(link).status_code == 200
+    offered = links(metric.get("/"), "Spindrift")[0]
+    assert "length=4.27+m" in offered
+    assert metric.get(offered).status_code == 200
 
 
 def test_steps_and_drags_are_in_the_golfers_units(metric):
     stepped = metric.get("/read?length=3&step=length:1")
-    assert 'name="length" value="3.25 m"' in stepped.text
+    assert value(stepped, "length") == "3.25 m"
     rise = metric.get("/read?length=3&rise=3+cm&step=rise:1")
-    assert 'name="rise" value="4 cm"' in rise.text
-    assert 'data-far="m" data-near="cm"' in rise.text
+    assert value(rise, "rise") == "4 cm"
+    assert parsed(rise).find(attrs={"data-far": "m", "data-near": "cm"})
     level = metric.get("/speed/ramp?seed=7&add=level")
     assert re.search(r"level=[\d.]+\+deg", level.location)
 
@@ -84,7 +75,7 @@ def test_bad_measures_are_told_and_kept_on_the_page(signed_in, typed, message):
     response = signed_in.post("/measures", data={**METRIC, **typed})
     assert response.status_code == 422
     assert message in text(response)
-    assert "units" in typed or f'value="{next(iter(typed.values()))}"' in response.text
+    assert "units" in typed or values(parsed(response)).items() >= typed.items()
 
 
 def test_stride_and_stroke_are_tried_and_taken_back(signed_in):
@@ -93,14 +84,14 @@ def test_stride_and_stroke_are_tried_and_taken_back(signed_in):
     assert "Your pace is 2.8 ft, within" in text(signed_in.get("/measures"))
     assert "3.6 paces" in text(signed_in.get("/read?length=10+ft"))
     assert "10 paces" in text(signed_in.get("/measures"))
-    second = re.findall(r"/measures/stride/(\d+)/remove", signed_in.get("/measures").text)[1]
-    signed_in.post(f"/measures/stride/{second}/remove")
+    forms = parsed(signed_in.get("/measures")).find_all("form", action=re.compile("stride/.*/remove"))
+    signed_in.post(forms[1]["action"])
     assert "10 paces along 27 ft 6 in" not in text(signed_in.get("/measures"))
     assert text(signed_in.get("/measures")).count("Remove") == 2
     bad = signed_in.post("/measures/stride", data={"paces": "0", "tape": "far"})
     assert bad.status_code == 422
     assert "Paces must be between 1 and 200" in text(bad)
-    assert 'value="far"' in bad.text
+    assert value(bad, "tape") == "far"
     odd = signed_in.post("/measures/stride", data={"paces": "1", "tape": "30 ft"})
     assert "A pace is 1 to 5 ft" in text(odd)
     stroke = {"stroke": "14 in", "roll": "12 ft", "stroke_speed": "10"}
@@ -119,9 +110,7 @@ def test_measuring_oneself_is_refused_in_competition_but_units_are_not(signed_in
 
 
 def test_the_beat_is_set_from_the_read(client):
-    read = client.get("/read", query_string=SPINDRIFT).text
-    link = unescape(re.search(r'href="(/beat[^"]*)"', read)[1])
-    page = client.get(link)
+    page = client.get(links(client.get("/read", query_string=SPINDRIFT), "/beat")[0])
     assert "one second: 6.8 ft" in text(page)
     assert "7½ in back, as far through" in text(page)
     assert "0.6 s back, 0.3 s to the ball" in text(page)

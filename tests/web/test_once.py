@@ -1,8 +1,7 @@
 """Nothing doubled and nothing lost: the same form twice is one entry, and many at once all count."""
 
-import re
 from concurrent.futures import ThreadPoolExecutor
-from uuid import uuid4
+from uuid import UUID, uuid4
 
 import pytest
 from sqlalchemy import func, select
@@ -12,6 +11,7 @@ from orthocline.db.log.models import LoggedPutt
 from orthocline.db.speed.models import SpeedNote
 from orthocline.web.shared.read_address import SPINDRIFT
 from tests.conftest import PASSWORD
+from tests.page import parsed
 
 FORMS = {
     "/log": (SPINDRIFT, LoggedPutt),
@@ -78,12 +78,11 @@ def test_every_form_that_writes_carries_a_key_of_its_own(signed_in, session):
     number = session.scalar(select(LoggedPutt.id))
     keys = []
     for page in ("/", "/read", "/log", f"/log/{number}/finish", "/speed/ramp", "/measures", "/account"):
-        html = signed_in.get(page).text
-        forms = [form for form in html.split("<form")[1:] if 'method="post"' in form.split(">")[0]]
+        forms = parsed(signed_in.get(page)).find_all("form", method="post")
         assert forms, page
-        for form in forms:
-            keys += re.findall(r'name="key" value="([0-9a-f-]{36})"', form.split("</form>")[0])
-        assert len(re.findall('name="key"', html)) == len(forms), page
+        carried = [field["value"] for form in forms for field in form.find_all(attrs={"name": "key"})]
+        assert len(carried) == len(forms), page
+        keys += [UUID(key) for key in carried]
     assert len(set(keys)) == len(keys) > 20
 
 

@@ -7,6 +7,7 @@ from orthocline.db.account.models import Golfer
 from orthocline.services.account.accounts import sign_up
 from orthocline.services.errors import InvalidError
 from tests.conftest import PASSWORD
+from tests.page import text
 
 NEW = "a quite other password"
 
@@ -34,7 +35,7 @@ def test_a_new_password_ends_all_other_sessions_and_the_old_one(signed_in, app):
     thief = thief_of(signed_in, app)
     changed = signed_in.post("/account/password", data={"password": PASSWORD, "new_password": NEW})
     assert changed.status_code == 303
-    assert "Your password is changed" in signed_in.get("/account").text
+    assert "Your password is changed" in text(signed_in.get("/account"))
     assert thief.get("/log").status_code == 302
     signed_in.post("/sign-out")
     assert signed_in.post("/sign-in", data={"name": "Tove", "password": PASSWORD}).status_code == 422
@@ -53,7 +54,7 @@ def test_a_new_password_ends_all_other_sessions_and_the_old_one(signed_in, app):
 def test_a_password_is_not_changed_to_a_bad_one_or_by_a_stranger(signed_in, typed, told):
     response = signed_in.post("/account/password", data=typed)
     assert response.status_code == 422
-    assert told in response.text
+    assert told in text(response)
     signed_in.post("/sign-out")
     assert signed_in.post("/sign-in", data={"name": "Tove", "password": PASSWORD}).status_code == 303
 

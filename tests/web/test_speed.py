@@ -1,7 +1,6 @@
 """Measuring the green: the ramp and its simulated green, other ways, the book, the speed of a read."""
 
 import re
-from html import unescape
 from urllib.parse import parse_qs, parse_qsl, urlsplit
 
 import pytest
@@ -12,16 +11,13 @@ from orthocline.services.account.measures import add_stroke_putt
 from orthocline.services.account.mode import Mode
 from orthocline.services.speed.measuring import hidden_green
 from orthocline.web.shared.read_address import SPINDRIFT
+from tests.page import drawn, holds, parsed, text, value
 from tests.speeds import COURSE, kept_speed
 
 PART = {"HX-Request": "true"}
 RODS = {"length": "30 in", "angle": "20 deg", "rails": "rods", "gap": "20 mm"}
 ROLLS = {"out": ["9 ft 2 in", "9'4\"", "2.82 m"], "back": ["11 ft", "11 ft 3 in", "11 ft 1 in"]}
 RAMP, OTHER = "/speed/ramp", "/speed/without-a-ramp"
-
-
-def text(response):
-    return " ".join(unescape(re.sub(r"<[^>]+>", "", response.text)).replace("\u00a0", " ").split())
 
 
 def fields(address):
@@ -35,31 +31,32 @@ def test_rolls_of_any_unit_both_ways_give_speed_slope_and_spread(client):
     assert "(3 balls, spread" in text(page)
     assert "its rolls are the standard ramp's" in text(page)
     assert "Lift the upper end 10¼ in" in text(page)
-    assert len(re.findall('data-part="roll-(?:out|back)"', page.text)) == 6, "each roll is a dot"
+    assert len(drawn(page, "roll-out") + drawn(page, "roll-back")) == 6, "each roll is a dot"
 
 
 def test_the_ramp_is_drawn_to_scale(client):
-    def drawn(**ramp):
-        page = client.get(RAMP, query_string={**RODS, **ramp}).text
-        top = re.search(r'd="M([\d.]+) ([\d.]+)L430 232"', page)
-        return (430 - float(top[1])) / (232 - float(top[2]))
+    def steepness(**ramp):
+        page = parsed(client.get(RAMP, query_string={**RODS, **ramp}))
+        (ramps_line,) = page.find_all("path", d=re.compile(r"^M[\d. ]+L430 232$"))
+        x, y = map(float, ramps_line["d"][1:].split("L")[0].split())
+        return (430 - x) / (232 - y)
 
-    assert drawn() == pytest.approx(1 / 0.36397, rel=0.01)
+    assert steepness() == pytest.approx(1 / 0.36397, rel=0.01)
     assert "drawn 3 times as steep" in text(client.get(RAMP, query_string={**RODS, **ROLLS}))
     steep = {**RODS, "out": "6 ft", "back": "20 ft"}
     assert "the way out (not to scale)" in text(client.get(RAMP, query_string=steep))
-    assert drawn(angle="10 deg", length="50 in") == pytest.approx(1 / 0.17633, rel=0.01)
+    assert steepness(angle="10 deg", length="50 in") == pytest.approx(1 / 0.17633, rel=0.01)
 
 
 def test_a_roll_that_stands_out_is_pointed_at_and_left_out_only_when_asked(client):
     odd = {**RODS, "out": ["9 ft", "9 ft 1 in", "9 ft 2 in", "11 ft"], "back": ["9 ft", "9 ft", "9 ft"]}
     page = client.get(RAMP, query_string=odd)
     assert "stands out from the others. It counts until you leave it out" in text(page)
-    assert 'value="out-4"' in page.text
+    assert holds(page, "out-4")
     without = client.get(RAMP, query_string={**odd, "left_out": "out-4"})
     assert "stands out" not in text(without)
     assert "(3 balls" in text(without)
-    assert 'value="11 ft"' in without.text, "it stays on the page"
+    assert holds(without, "11 ft"), "it stays on the page"
 
 
 def test_one_way_is_flagged_with_what_a_slope_can_do_and_a_level_takes_it_out(client):
@@ -108,7 +105,7 @@ def test_bad_figures_are_told_and_kept(client, change, message):
         assert response.status_code == 422
         assert message in text(response)
         if "out" in change:
-            assert f'value="{change["out"]}"' in response.text
+            assert holds(response, change["out"])
 
 
 def test_no_roll_and_one_roll_are_no_fault(client):
@@ -123,9 +120,9 @@ def test_no_roll_and_one_roll_are_no_fault(client):
 
 def test_the_part_follows_the_address(client):
     part = client.get(RAMP, query_string={**RODS, **ROLLS}, headers=PART)
-    assert "<html" not in part.text
+    assert parsed(part).html is None
     assert fields(part.headers["HX-Replace-Url"])["out"] == ROLLS["out"]
-    assert 'id="kept-fields" hx-swap-oob=true' in part.text
+    assert parsed(part).find(id="kept-fields")["hx-swap-oob"] == "true"
 
 
 def test_the_simulated_ramp_rolls_on_a_hidden_green_and_tells_when_asked(client):
@@ -167,18 +164,16 @@ def test_a_kept_speed_goes_into_the_book_and_on_to_the_read_that_asked(signed_in
     assert re.search(r"by ramp, \d\d:\d\d ±0\.3 ft", text(page))
     note = session.query(SpeedNote).one()
     assert (note.course, note.method, note.trueness) == (COURSE, "ramp", 4)
-    assert 'value="20 mm"' in signed_in.get(RAMP).text
+    assert value(signed_in.get(RAMP), "gap") == "20 mm"
     again = signed_in.get(f"{RAMP}?{note.evidence}")
     assert "Speed 10.1" in text(again)
 
 
 def test_a_stranger_reads_with_a_speed_that_nobody_keeps(client):
     page = client.get(RAMP, query_string={**RODS, **ROLLS, "next": "/read?length=9+ft&speed=8"})
-    link = unescape(re.search(r'id="read-with"[^>]*>[^<]*<a href="([^"]+)"', page.text)[1])
-    read = client.get(link)
+    read = client.get(parsed(page).find(id="read-with").a["href"])
     assert re.search(r"by ramp, \d\d:\d\d ±0\.3 ft", text(read))
-    assert 'name="length" value="9 ft"' in read.text
-    assert 'value="10.1"' in read.text
+    assert (value(read, "length"), value(read, "speed")) == ("9 ft", "10.1")
 
 
 def test_a_stranger_signs_in_and_finds_every_roll_again(client):
@@ -193,12 +188,12 @@ def test_competition_refuses_and_loses_nothing(signed_in):
     for address in (RAMP, OTHER, "/speed", "/beat"):
         refused = signed_in.get(address)
         assert refused.status_code == 403
-        assert "committee" in refused.text
+        assert "committee" in text(refused)
     response = signed_in.post(RAMP, data={**RODS, **ROLLS, "course": COURSE})
     assert signed_in.get(response.location).status_code == 403
     signed_in.post("/mode", data={"mode": "practice"})
     assert "Speed 10.1" in text(signed_in.get(response.location))
-    assert f'value="{COURSE}"' in signed_in.get(response.location).text
+    assert value(signed_in.get(response.location), "course") == COURSE
 
 
 @pytest.mark.parametrize(
@@ -219,7 +214,7 @@ def test_what_cannot_be_kept_is_told_with_everything_typed_still_there(signed_in
     response = signed_in.post(RAMP, data={**RODS, **ROLLS, "course": COURSE, "note": "dew", **change})
     assert response.status_code == 422
     assert message in text(response)
-    assert 'value="dew"' in response.text
+    assert value(response, "note") == "dew"
 
 
 @pytest.mark.parametrize(
@@ -298,10 +293,10 @@ def test_the_book_lists_edits_deletes_and_brings_back(signed_in, session):
     session.commit()
     book = signed_in.get("/speed")
     assert "Speed 10.4, within 0.4 ft." in text(book)
-    assert 'id="trend"' in book.text
+    assert parsed(book).find(id="trend")
     assert "Speed 9.0" in text(signed_in.get("/speed?course=Elsewhere"))
     address = f"/speed/{note.id}/edit"
-    assert 'value="practice green"' in signed_in.get(address).text
+    assert value(signed_in.get(address), "green") == "practice green"
     assert signed_in.post(address, data={"course": ""}).status_code == 422
     changed = {"course": COURSE, "green": "green 4", "moisture": "damp", "smoothness": "3"}
     assert signed_in.post(address, data=changed).status_code == 303
@@ -322,7 +317,7 @@ def test_a_read_uses_the_books_speed_and_marks_an_old_one(signed_in, session):
     kept_speed(session, signed_in.golfer, 11.3, within=0.3, hours=0.5)
     session.commit()
     fresh = signed_in.get("/read")
-    assert 'value="11.3"' in fresh.text
+    assert value(fresh, "speed") == "11.3"
     assert COURSE in text(fresh)
     assert "±0.3 ft" in text(fresh)
     assert "measure again" not in text(fresh)
@@ -333,12 +328,13 @@ def test_a_read_uses_the_books_speed_and_marks_an_old_one(signed_in, session):
     old = {**SPINDRIFT, "measured": "10.2 ±0.3 at 2026-11-20T07:40Z by ramp"}
     stale = signed_in.get("/read", query_string=old)
     assert "±1.2 ft: measure again" in text(stale)
-    link = re.search(r'id="source-head" href="([^"]+)"[^>]*text-unsure', stale.text)
-    again = fields(unescape(link[1]))
+    head = parsed(stale).find(id="source-head")
+    assert "text-unsure" in head["class"]
+    again = fields(head["href"])
     assert again["place"] == [SPINDRIFT["place"]]
     assert again["next"][0].startswith("/read?length=14+ft")
     part = signed_in.get("/read", query_string=old, headers=PART)
-    assert part.text.count('id="source-') == 2, "it follows every redraw"
+    assert len(parsed(part).find_all(id=re.compile("^source-"))) == 2, "it follows every redraw"
 
 
 def test_today_begins_with_the_speed(signed_in, session):

@@ -4,12 +4,17 @@ import math
 import re
 from dataclasses import replace
 
+import numpy as np
 import pytest
+from scipy.integrate import solve_ivp
+from scipy.optimize import brentq
 
+from orthocline.core.constants import RAMP_SPEED_MPS
 from orthocline.core.ground import Plane
-from orthocline.core.roll import Launch, Point, capture_of, read, roller
+from orthocline.core.roll import Launch, Point, RollPast, SpeedAtHole, capture_of, own_roll, read, roller
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.wording.read.call import call
+from orthocline.wording.calls.saying import STRAIGHT_M
+from orthocline.wording.read.call import call, entry_words, own_words
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
 from tests.putts import plane_putt
@@ -68,3 +73,135 @@ def test_what_is_said_to_drop_drops_and_a_little_more_does_not(turned, side_righ
     for way, edge in ((-1, soft), (1, firm)):
         assert drops(percent=way * (edge - rounding))
         assert not drops(percent=way * (edge + rounding))
+
+
+def rolled_by_scipy(putt, launch):
+    """Return how far right of the hole a ball passes and how far off it stops [m], by a solver of its own."""
+    drag = RAMP_SPEED_MPS**2 / (2 * putt.green_speed_ft * FOOT_M)
+    downhill = putt.surface.tilt * np.array(
+        [math.cos(putt.surface.downhill_rad), math.sin(putt.surface.downhill_rad)]
+    )
+    heading = putt.bearing_rad - launch.right_rad
+    ball, hole = np.array([putt.ball.x_m, putt.ball.y_m]), np.array([putt.hole.x_m, putt.hole.y_m])
+
+    def motion(_t, state):
+        return [*state[2:], *(5 / 7 * 9.80665 * downhill - drag * state[2:] / np.hypot(*state[2:]))]
+
+    def slow(_t, state):
+        return np.hypot(*state[2:]) - 1e-3
+
+    slow.terminal = True
+    start = [*ball, launch.speed_mps * math.cos(heading), launch.speed_mps * math.sin(heading)]
+    run = solve_ivp(motion, (0, 60), start, events=slow, rtol=1e-9, atol=1e-10, max_step=0.01)
+    from_hole = run.y[:2].T - hole
+    nearest = from_hole[np.argmin(np.hypot(*from_hole.T))]
+    right = np.array([math.sin(putt.bearing_rad), -math.cos(putt.bearing_rad)])
+    return math.copysign(math.hypot(*nearest), nearest @ right), math.hypot(*from_hole[-1])
+
+
+@pytest.mark.parametrize("turned", TURNS)
+@pytest.mark.parametrize("off_in", [-20, -9, -3, 3, 9, 20])
+@pytest.mark.parametrize("side_right", [0.02, -0.02, 0.0])
+def test_an_own_aim_that_misses_is_told_with_its_side_its_gap_and_its_rest(turned, off_in, side_right):
+    putt = moved(turned, side_right=side_right)
+    solved = read(putt)
+    own = own_roll(putt, solved.aim, solved.aim_right_m + off_in * INCH_M)
+    right_m, away_m = rolled_by_scipy(putt, own.launch)
+    seen = "right" if right_m > 0 else "left"
+    if side_right:
+        seen = "high" if right_m * side_right < 0 else "low"
+    said = own_words(solved, own, METRIC)
+    by, gap, stop = (float(figure) for figure in re.findall(r"\d+", said))
+    assert (by, gap, stop) == pytest.approx([2.54 * abs(off_in), 100 * abs(right_m), 100 * away_m], abs=0.51)
+    way = "right" if off_in > 0 else "left"
+    assert said.startswith(f"{by:.0f} cm {way} of the read: it would pass {gap:.0f} cm {seen} and stop ")
+
+
+@pytest.mark.parametrize("turned", TURNS)
+def test_an_own_aim_that_drops_lips_out_or_never_stops_is_told_so(turned):
+    putt = moved(turned, side_right=0.02)
+    solved = read(putt)
+    for off_m, by in ((0.0, "just as the read"), (0.9 * STRAIGHT_M, "just as the read")):
+        assert (
+            own_words(solved, own_roll(putt, solved.aim, solved.aim_right_m + off_m))
+            == f"{by}: it would drop."
+        )
+    near = own_words(solved, own_roll(putt, solved.aim, solved.aim_right_m - 0.5 * INCH_M))
+    assert near == "½ in left of the read: it would drop."
+    firm = moved(turned, side_right=0.02, past_in=60)
+    solved = read(firm)
+    lips = own_words(solved, own_roll(firm, solved.aim, solved.aim_right_m + 1.5 * INCH_M))
+    assert lips == "1½ in right of the read: it would lip out, too fast for that edge."
+    steep = moved(turned, side_right=0.05, grade=-0.09)
+    solved = read(steep)
+    on = own_words(solved, own_roll(steep, solved.aim, 0.1))
+    assert on.startswith("4 in right of the read: it would pass ")
+    assert on.endswith(" low and not stop on this slope.")
+
+
+@pytest.mark.parametrize("turned", TURNS)
+@pytest.mark.parametrize(("side_right", "where"), [(-0.02, "right"), (0.02, "left")])
+def test_the_aim_is_said_beside_the_centre_or_in_degrees(turned, side_right, where):
+    solved = read(moved(turned, side_right=side_right))
+    cm = round(100 * abs(solved.aim_right_m))
+    assert call(solved, METRIC).sentence == f"Aim {cm} cm {where} of centre. Roll it 30 cm past."
+    wide = read(moved(turned, side_right=2.5 * side_right, grade=-0.055))
+    degrees = round(abs(math.degrees(wide.launch_right_rad)))
+    assert degrees > 60
+    said = call(wide, METRIC)
+    assert said.sentence == f"Start {degrees}° {where} of the hole. Roll it 30 cm past."
+    assert [detail.split()[0] for detail in said.details] == ["Plays"], "no edge is told"
+
+
+@pytest.mark.parametrize("turned", TURNS)
+@pytest.mark.parametrize("toward", [-1, 1])
+def test_what_nobody_sees_is_the_centre(turned, toward):
+    per_slope = abs(read(moved(turned, side_right=0.001)).aim_right_m) / 0.001
+    least = STRAIGHT_M / per_slope
+    straight, beside = (read(moved(turned, side_right=toward * share * least)) for share in (0.9, 1.1))
+    assert call(straight).sentence == "Aim at the centre. Roll it one foot past."
+    assert len(call(straight).details) == 1
+    assert call(beside).spot == f"¼ in {'left' if toward > 0 else 'right'}"
+    assert call(beside).details[0].endswith("less than half a cup.")
+
+
+@pytest.mark.parametrize("turned", TURNS)
+def test_the_pace_is_said_as_it_was_asked(turned):
+    putt = moved(turned)
+    asked = {
+        "Let it die at the hole.": RollPast(0.0),
+        "Roll it one foot past.": RollPast(12 * INCH_M),
+        "Roll it 14¾ ft past.": RollPast(4.5),
+        "Reach the hole at 0.6 m/s, 13 in past.": SpeedAtHole(0.6),
+    }
+    for words, pace in asked.items():
+        assert call(read(replace(putt, pace=pace))).pace == words
+    for past_m, dies in ((0.9 * STRAIGHT_M, True), (1.1 * STRAIGHT_M, False)):
+        assert (call(read(replace(putt, pace=RollPast(past_m)))).pace == "Let it die at the hole.") is dies
+    steep = moved(turned, side_right=0.01, grade=-0.09)
+    assert call(read(steep)).pace == "Softly: it will not stop past the hole."
+    at_a_speed = call(read(replace(steep, pace=SpeedAtHole(1.2)))).pace
+    assert at_a_speed == "Reach the hole at 1.2 m/s: it will not stop past the hole."
+
+
+@pytest.mark.parametrize("turned", TURNS)
+@pytest.mark.parametrize(("share", "counted"), [(0.97, True), (1.03, False)])
+def test_ten_cups_and_more_are_not_counted(turned, share, counted):
+    wanted_m = share * 10 * CUP_ACROSS_IN * INCH_M
+    slope = brentq(lambda tilt: read(moved(turned, side_right=-tilt)).aim_right_m - wanted_m, 0.01, 0.06)
+    edge = call(read(moved(turned, side_right=-slope)), METRIC).details[0]
+    by_m = wanted_m - CUP_ACROSS_IN / 2 * INCH_M
+    told = f"{100 * by_m:.0f} cm, about nine and a half cups" if counted else f"{by_m:.2f} m"
+    assert edge == f"Outside the right edge by {told}."
+
+
+@pytest.mark.parametrize("turned", TURNS)
+def test_the_hour_of_entry_is_on_the_high_side_and_a_fast_ball_crosses_the_rim(turned):
+    assert entry_words(read(moved(turned))) == (
+        "Goes in at six o'clock",
+        "from quarter past four to quarter to eight it still drops at this pace",
+    )
+    high = entry_words(read(moved(turned, side_right=-0.04, past_in=3)))[0]
+    assert high in ("Goes in at five o'clock", "Goes in at half past four"), "from the right"
+    fast = entry_words(read(moved(turned, past_in=177)))
+    assert fast == ("Crosses the rim at six o'clock", "too fast to drop at this pace")
