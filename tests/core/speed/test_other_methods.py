@@ -3,7 +3,9 @@
 import pytest
 
 from orthocline.core.calls import slide
+from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2, PULL_PER_SLOPE_MPS2
 from orthocline.core.estimate import Estimate
+from orthocline.core.instruments import THUMB_SD_S
 from orthocline.core.roll import Launch, read, roller, rolling_deceleration_mps2
 from orthocline.core.speed import (
     StrokePutt,
@@ -49,6 +51,32 @@ def test_a_timed_putt_finds_the_speed_that_rolled_it(speed_ft, length_ft):
     assert found.value == pytest.approx(speed_ft, abs=HUNDREDTH_FT)
     late = timed_speed(length_ft * FOOT_M, [time + 0.15], grade=PROVED).value - found.value
     assert found.within == pytest.approx(abs(late), rel=0.1)
+
+
+@pytest.mark.parametrize("grade", [0.02, -0.03])
+def test_a_timed_putt_on_a_grade_finds_the_level_speed_and_counts_each_doubt(grade):
+    """The grade's pull joins the drag; each doubt moves the answer as the whole inverse says."""
+    speed_ft, face = 9.0, 2.4
+    drag = rolling_deceleration_mps2(speed_ft) + PULL_PER_SLOPE_MPS2 * grade
+    grip = FACE_FRICTION * GRAVITY_MPS2
+    length = 12 * face**2 / (49 * grip) + (5 / 7 * face) ** 2 / (2 * drag)
+    time = 2 * face / (7 * grip) + 5 * face / (7 * drag)
+
+    def found(length_m=length, time_s=time, rise=grade):
+        return timed_speed(length_m, [time_s], grade=Estimate(rise, 0.0)).value
+
+    assert found() == pytest.approx(speed_ft, abs=HUNDREDTH_FT)
+    by_time = (found(time_s=time + 0.005) - found(time_s=time - 0.005)) / 0.01 * THUMB_SD_S
+    by_length = (found(length_m=1.01 * length) - found(length_m=0.99 * length)) / 0.02 * 0.03
+    by_grade = (found(rise=grade + 0.001) - found(rise=grade - 0.001)) / 0.002 * 0.002
+    alone = [
+        timed_speed(length, [time], grade=Estimate(grade, 0.0)),
+        timed_speed(length, [time], grade=Estimate(grade, 0.002)),
+    ]
+    assert alone[0].sd == pytest.approx(abs(by_time), rel=0.02)
+    assert alone[1].sd ** 2 - alone[0].sd ** 2 == pytest.approx(by_grade**2, rel=0.02)
+    unmeasured = timed_speed(length, [time], 0.03, Estimate(grade, 0.0))
+    assert unmeasured.sd**2 - alone[0].sd ** 2 == pytest.approx(by_length**2, rel=0.05)
 
 
 def test_more_times_are_surer_and_a_time_too_short_is_refused():

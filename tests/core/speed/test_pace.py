@@ -1,8 +1,10 @@
 """Checking pace: zero putts and the beat."""
 
+import statistics
+
 import pytest
 
-from orthocline.core.speed import score_zero_putts, tempo_beat
+from orthocline.core.speed import ZERO_FIGURES, score_zero_putts, tempo_beat
 from orthocline.core.units import FOOT_M
 
 
@@ -11,9 +13,14 @@ def test_zero_putts_are_scored_by_where_they_stop():
     assert score.good == (True, True, False, False)
     assert score.mean_m / FOOT_M == pytest.approx(0.75)
     assert score.group_m / FOOT_M == pytest.approx(2.5)
+    assert [past / FOOT_M for past in score.past_m] == pytest.approx([0.0, 1.5, -0.5, 2.0])
+    assert score.spread_m / FOOT_M == pytest.approx(statistics.stdev([0.0, 1.5, -0.5, 2.0]))
     assert not score.all_good
     assert score_zero_putts(3.0, [3.1]).spread_m == 0.0
     assert score_zero_putts(3.0, [3.1]).all_good
+    target, balls = (figure.between for figure in ZERO_FIGURES)
+    assert [end / FOOT_M for end in target] == pytest.approx([3.0, 60.0])
+    assert [end / FOOT_M for end in balls] == pytest.approx([1.0, 100.0])
 
 
 def test_the_beat_is_two_to_one_and_counts_one_second_from_the_strike():
