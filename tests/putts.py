@@ -75,12 +75,17 @@ def by_rolls(putt: Putt) -> Putt:
     return replace(putt, wind=Wind(1e-9, 0.0))
 
 
-def on_grid(entry: dict[str, Any], spacing: float = 0.25, margin: float = 2.0) -> Putt:
-    """Return the putt of a formula, with its heights sampled on a grid."""
+def grid_document(entry: dict[str, Any], spacing: float = 0.25, margin: float = 2.0) -> dict[str, Any]:
+    """Return the putt of a formula as a document, with its heights sampled on a grid."""
     putt, surface = entry["putt"], entry["putt"]["surface"]
     length = putt["hole_m"][0]
     x = np.arange(-margin, length + margin + spacing, spacing)
     y = np.arange(-3.0 * margin, 3.0 * margin + spacing, spacing)
     heights = HEIGHTS[surface["name"]](x[None, :], y[:, None], {**surface["parameters"], "L": length})
     grid = {"kind": "grid", "origin_m": [x[0], y[0]], "spacing_m": spacing, "heights_m": heights.tolist()}
-    return putt_of({**putt, "surface": grid})
+    return {**putt, "surface": grid}
+
+
+def on_grid(entry: dict[str, Any]) -> Putt:
+    """Return the putt of a formula, with its heights sampled on a grid of a quarter of a metre."""
+    return putt_of(grid_document(entry))
