@@ -10,7 +10,7 @@ from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll.aim import Aim, Launch
 from orthocline.core.roll.capture import Capture, capture_of, fastest_drop_mps
 from orthocline.core.roll.putt import Putt
-from orthocline.core.roll.rollers import BEYOND_M, Roller, outcomes_of
+from orthocline.core.roll.rollers import BEYOND_M, outcomes_of, roller
 from orthocline.core.roll.roots import root_finder
 
 LONGER = 1.5
@@ -53,7 +53,7 @@ class MakeWindow:
     entries: tuple[Capture, ...]
 
 
-def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
+def make_window(putt: Putt, aim: Aim) -> MakeWindow | None:
     """Return the make window of a solved putt; None where even the read itself does not drop.
 
     Parameters
@@ -62,15 +62,13 @@ def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
         The putt.
     aim : Aim
         Its solved aim.
-    roll : Roller
-        The putt's `roller`.
 
     Returns
     -------
     MakeWindow or None
         The window, or None.
     """
-    hole, right, speed = putt.hole, aim.launch.right_rad, aim.launch.speed_mps
+    right, speed, roll = aim.launch.right_rad, aim.launch.speed_mps, roller(putt, aim)
     outcomes = outcomes_of(putt, LONGER * aim.path_m + BEYOND_M, beyond=False)
 
     def margin(right_rad: float, speed_mps: float) -> float:
@@ -93,7 +91,9 @@ def make_window(putt: Putt, aim: Aim, roll: Roller) -> MakeWindow | None:
     first, last = (edge + INSIDE * (right - edge) for edge in (angles.least, angles.most))
     between = np.linspace(first, last, ENTRIES).tolist()
     return MakeWindow(
-        angles, speeds, tuple(capture_of(roll(Launch(one, speed), COARSE_SHARE), hole) for one in between)
+        angles,
+        speeds,
+        tuple(capture_of(roll(Launch(one, speed), COARSE_SHARE), putt.hole) for one in between),
     )
 
 

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -43,40 +44,70 @@ class ReadWarning(StrEnum):
 class Read:
     """The answer to one putt. Angles and offsets are positive to the golfer's right.
 
+    It is the solved aim and the ball's way; what else is said of it is worked out when it is first asked for.
+
     Attributes
     ----------
     putt : Putt
     aim : Aim
         Launch, arrival and pace.
-    aim_right_m : float or None
-        Aim spot [m] at the hole's distance from its centre; None beyond 60 degrees of launch angle.
-    entry_clock_hours : float or None
-        Hour on the rim where the ball goes in; None where it passes too fast to meet the rim's drop.
-    entry_window_hours : tuple of two float, or None
-        The earliest and the latest hour of all start lines in its make window. The first lies from 0 to 12;
-        the last is greater, and beyond 12 where twelve o'clock is among them.
-    make_window : MakeWindow or None
-    path, path_past : ndarray, shape (101, 4) and (21, 4)
-        Rows of t [s], x, y [m], v [m/s]: to the hole, and on from there with the hole covered.
     track : Track
         The same ball's whole way, which the schools' values are worked out from.
     lines : tuple of Aim
         All lines to the hole at this pace, the most direct first, `aim` among them; empty where they are
         not known.
-    warnings : tuple of ReadWarning
     """
 
     putt: Putt
     aim: Aim
-    aim_right_m: float | None
-    entry_clock_hours: float | None
-    entry_window_hours: tuple[float, float] | None
-    make_window: MakeWindow | None
-    path: NDArray[np.float64]
-    path_past: NDArray[np.float64]
     track: Track
-    lines: tuple[Aim, ...]
-    warnings: tuple[ReadWarning, ...]
+    lines: tuple[Aim, ...] = ()
+
+    @property
+    def aim_right_m(self) -> float | None:
+        """Aim spot [m] at the hole's distance from its centre; None beyond 60 degrees of launch angle."""
+        return self.aim.spot_right_m(self.putt.length_m)
+
+    @cached_property
+    def capture(self) -> Capture:
+        """How the ball meets the hole."""
+        return capture_of(self.track, self.putt.hole)
+
+    @property
+    def entry_clock_hours(self) -> float | None:
+        """Hour on the rim where the ball goes in; None where it passes too fast to meet the rim's drop."""
+        return entry_clock_hours(self.putt, self.capture.rim) if self.capture.rim else None
+
+    @cached_property
+    def make_window(self) -> MakeWindow | None:
+        """The launches about this one that drop too; None where even the read itself does not drop."""
+        return make_window(self.putt, self.aim)
+
+    @cached_property
+    def entry_window_hours(self) -> tuple[float, float] | None:
+        """The earliest and the latest hour of all start lines in the make window; None without one.
+
+        The first lies from 0 to 12; the last is greater, and beyond 12 where twelve o'clock is among them.
+        """
+        if self.make_window is None:
+            return None
+        rims = [met.rim for met in (*self.make_window.entries, self.capture) if met.rim is not None]
+        return entry_range_hours([entry_clock_hours(self.putt, rim) for rim in rims])
+
+    @cached_property
+    def path(self) -> NDArray[np.float64]:
+        """The way to the hole: rows of t [s], x, y [m], v [m/s], shape (101, 4)."""
+        return self.track.even_times(0.0, self._at_hole_s, PATH_POINTS)[:, :4]
+
+    @cached_property
+    def path_past(self) -> NDArray[np.float64]:
+        """The way on from there with the hole covered, shape (21, 4)."""
+        return self.track.even_times(self._at_hole_s, self.track.duration_s, PAST_POINTS)[:, :4]
+
+    @cached_property
+    def warnings(self) -> tuple[ReadWarning, ...]:
+        """What the golfer must know of it."""
+        return tuple(self._warnings())
 
     @property
     def other_lines(self) -> tuple[tuple[int, Aim], ...]:
@@ -92,6 +123,24 @@ class Read:
     def launch_speed_mps(self) -> float:
         """Launch (rolling) speed [m/s]."""
         return self.aim.launch.speed_mps
+
+    @property
+    def _at_hole_s(self) -> float:
+        return min(self.aim.time_to_hole_s, self.track.duration_s)
+
+    def _warnings(self) -> Iterator[ReadWarning]:
+        if 0 < len(self.lines) < self.putt.line:
+            yield ReadWarning.LINE_NOT_THERE
+        if self.aim.past_m is None:
+            yield ReadWarning.SLOPE_DOES_NOT_HOLD
+        elif not self.aim.pace_met:
+            yield ReadWarning.PACE_NOT_MET
+        if not self.capture.drops:
+            yield ReadWarning.TOO_FAST_TO_DROP
+        if comes_back(self.aim):
+            yield ReadWarning.COMES_BACK
+        if self.aim_right_m is None:
+            yield ReadWarning.NO_AIM_MARK
 
 
 def read(putt: Putt) -> Read:
@@ -130,46 +179,4 @@ def read_as_solved(putt: Putt, solved: Aim, lines: tuple[Aim, ...] = ()) -> Read
     Read
         Everything the model says of it.
     """
-    roll = roller(putt, solved)
-    track = roll(solved.launch)
-    window = make_window(putt, solved, roll)
-    capture = capture_of(track, putt.hole)
-    to_hole = min(solved.time_to_hole_s, track.duration_s)
-    spot_right_m = solved.spot_right_m(putt.length_m)
-    return Read(
-        putt=putt,
-        aim=solved,
-        aim_right_m=spot_right_m,
-        entry_clock_hours=entry_clock_hours(putt, capture.rim) if capture.rim else None,
-        entry_window_hours=_entry_window(putt, window, capture),
-        make_window=window,
-        path=track.even_times(0.0, to_hole, PATH_POINTS)[:, :4],
-        path_past=track.even_times(to_hole, track.duration_s, PAST_POINTS)[:, :4],
-        track=track,
-        lines=lines,
-        warnings=tuple(
-            _warnings(solved, capture, few=0 < len(lines) < putt.line, useful=spot_right_m is not None)
-        ),
-    )
-
-
-def _entry_window(putt: Putt, window: MakeWindow | None, capture: Capture) -> tuple[float, float] | None:
-    if window is None:
-        return None
-    rims = [met.rim for met in (*window.entries, capture) if met.rim is not None]
-    return entry_range_hours([entry_clock_hours(putt, rim) for rim in rims])
-
-
-def _warnings(solved: Aim, capture: Capture, *, few: bool, useful: bool) -> Iterator[ReadWarning]:
-    if few:
-        yield ReadWarning.LINE_NOT_THERE
-    if solved.past_m is None:
-        yield ReadWarning.SLOPE_DOES_NOT_HOLD
-    elif not solved.pace_met:
-        yield ReadWarning.PACE_NOT_MET
-    if not capture.drops:
-        yield ReadWarning.TOO_FAST_TO_DROP
-    if comes_back(solved):
-        yield ReadWarning.COMES_BACK
-    if not useful:
-        yield ReadWarning.NO_AIM_MARK
+    return Read(putt, solved, roller(putt, solved)(solved.launch), lines)

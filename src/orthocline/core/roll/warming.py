@@ -27,4 +27,4 @@ def compile_ahead() -> None:
     """
     for surface in KINDS:
         putt = Putt(Point(*BALL_M), Point(*HOLE_M), surface, 10.0, RollPast(0.3), wind=Wind(2.0, 0.0))
-        read(putt)
+        _ = read(putt).make_window
