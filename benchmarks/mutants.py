@@ -23,7 +23,7 @@ OPTIONS = "-x -q -p no:cacheprovider --noconftest --hypothesis-profile=ci"
 ASKED, SEED, TIMEOUT_S = 0.85, 7, 120
 PARTS = {
     "make window": (["core/roll/make_window.py"], ["tests/core/roll/test_holing_out.py"]),
-    "labels": (["drawing/labels.py"], ["tests/drawing"]),
+    "labels": (["drawing/labels.py"], ["tests/drawing/test_labels.py", "tests/drawing/roll/test_plan.py"]),
     "call": (["wording/read/call.py"], ["tests/wording/read"]),
     "marks": (["core/calls/marks.py"], ["tests/core/calls"]),
     "estimate": (["core/estimate.py"], ["tests/core/test_estimate.py"]),

@@ -9,6 +9,7 @@ from orthocline.core.calls import apex_of
 from orthocline.core.ground import Plane
 from orthocline.core.roll import Launch, Point, Putt, RollPast, capture_of, own_roll, read, roller
 from orthocline.core.roll.entry import entry_clock_hours, entry_range_hours
+from orthocline.core.roll.make_window import _edge
 from orthocline.core.units import FOOT_M, INCH_M
 from tests.putts import MILLIMETRE, plane_putt
 
@@ -46,6 +47,66 @@ def test_every_launch_of_a_window_drops_and_its_neighbours_do_not(seed):
     assert all(drops(solved, float(one)) for one in inside)
     assert not drops(solved, window.least - 0.01 * width)
     assert not drops(solved, window.most + 0.01 * width)
+
+
+def last_inside(holds, inside, outside):
+    """Return the last place between two that holds, by halving."""
+    for _ in range(30):
+        middle = 0.5 * (inside + outside)
+        inside, outside = (middle, outside) if holds(middle) else (inside, middle)
+    return inside
+
+
+@pytest.mark.parametrize("putt", [TURNING, falling(0.02, 40.0, 3.0, 10.0, ball=(9.0, -4.0))])
+def test_edges_lie_within_a_hundredth_of_the_window_and_entries_evenly_between(putt):
+    solved = read(putt)
+    window, roll, launch = solved.make_window, roller(putt, solved.aim), solved.aim.launch
+
+    def drops_at(right_rad=launch.right_rad, speed_mps=launch.speed_mps):
+        return capture_of(roll(Launch(right_rad, speed_mps)), putt.hole).drops
+
+    angles, speeds = window.right_rad, window.speed_mps
+    for found, holds, at in (
+        (angles, lambda one: drops_at(right_rad=one), launch.right_rad),
+        (speeds, lambda one: drops_at(speed_mps=one), launch.speed_mps),
+    ):
+        width = found.most - found.least
+        for edge in (found.least, found.most):
+            true = last_inside(holds, at, edge + 0.2 * (edge - at))
+            assert edge == pytest.approx(true, abs=0.01 * width)
+    evenly = np.linspace(angles.least, angles.most, 9)
+    met = [capture_of(roll(Launch(float(one), launch.speed_mps)), putt.hole) for one in evenly]
+    misses = [one.closest_m for one in window.entries]
+    assert len(misses) == 9
+    assert misses[1:-1] == pytest.approx([one.closest_m for one in met[1:-1]], abs=1 * MILLIMETRE)
+
+
+def edge_of(margin, step):
+    return _edge(lambda x, _: margin(x), 0.0, step)
+
+
+@pytest.mark.parametrize("way", [1.0, -1.0])
+def test_an_edge_is_where_the_margin_first_turns_negative_however_narrow_the_gap(way):
+    looked = []
+
+    def falls(x):
+        looked.append(abs(x))
+        return 1.0 - abs(x)
+
+    assert edge_of(falls, 0.1 * way) == pytest.approx(way, abs=2e-4)
+    assert looked[:4] == pytest.approx([0.0, 0.1, 0.215, 0.34725])
+    assert edge_of(lambda x: 10 * abs(abs(x) - 0.5) - 0.005, 0.1 * way) == pytest.approx(
+        0.4995 * way, abs=2e-4
+    )
+    assert edge_of(lambda x: min(abs(abs(x) - 0.5) + 0.001, 2.0 - abs(x)), 0.1 * way) == pytest.approx(
+        2.0 * way, abs=2e-4
+    )
+    endless = edge_of(lambda _: 1.0, 0.1 * way)
+    assert endless == pytest.approx(0.1 * way * (1.15**60 - 1) / 0.15, rel=1e-9)
+
+
+def test_a_read_that_does_not_drop_has_no_window():
+    assert read(falling(0.0, 0.0, 3.0, 10.0, past_m=4.9)).make_window is None
 
 
 @pytest.mark.parametrize("ball", [(0.0, 0.0), (23.0, -11.0)])
