@@ -49,10 +49,10 @@ EVERYTHING = Scene(
 def test_everything_on_the_sheet_is_written():
     root = ElementTree.fromstring(svg(EVERYTHING, "block"))
     assert (root.get("viewBox"), root.get("aria-label")) == ("0 0 100 50", 'says "<all>"')
-    assert (root.get("class"), root.get("data-per-near")) == ("sheet block", "1.5000")
+    assert (root.get("class"), root.get("data-per-near")) == ("sheet block", "1.5")
     line, strokes, area, disc, group = (one for one in root if one.tag != "defs")
     assert (line.get("d"), line.get("class"), line.get("data-part")) == ("M0 1L2.2 3", "line sign-do", "line")
-    assert strokes.get("d") == "M0 0L1 1M2 2L3 3"
+    assert strokes.get("d") == "M0 0l1 1M2 2l1 1"
     assert (area.get("d"), area.get("fill")) == ("M0 0L1 0L1 1Z", "url(#unsure)")
     assert root.find("defs/pattern").get("id") == "unsure"
     assert (disc.get("r"), disc.get("class")) == ("7", "open sign-real hidden")

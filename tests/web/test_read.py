@@ -7,12 +7,25 @@ import pytest
 
 from orthocline.web.shared.read_address import SPINDRIFT, START
 from tests.page import link, parsed, text, value, words_of
+from tests.page import values as fields_of
 
 PART = {"HX-Request": "true"}
 
 
-def values(response):
+def exact(response):
+    """The fields of the address to all digits."""
     return json.loads(parsed(response).find(id="drawing")["data-values"])
+
+
+def values(response):
+    """The same as the page's fields show them."""
+    drawing = parsed(response).find(id="drawing")
+    return exact(response) | json.loads(drawing.get("data-rounded", "{}"))
+
+
+def values_of(response):
+    """What stands in the fields of the page."""
+    return fields_of(parsed(response).find(id="putt"))
 
 
 def test_an_address_is_a_read(client):
@@ -135,6 +148,78 @@ def test_grain_and_wind_stay_where_they_are_when_the_ball_moves(client):
     assert (fallen["grain_toward"], fallen["wind_toward"]) == ("hole", "ball and left")
 
 
+def test_thirty_steps_of_three_degrees_are_one_drag_of_ninety(client):
+    """The address goes round by itself each time: nothing is lost by what the fields show."""
+    ways = {"grain": "0.1", "grain_toward": "hole and left", "wind": "3 m/s", "wind_toward": "ball"}
+    start = {**START, "side": "2.17 %", "rise": "1.3 %", "length": "13 ft", **ways}
+    stepped = exact(client.get("/read", query_string=start))
+    for _ in range(30):
+        stepped = exact(client.get("/read", query_string={**stepped, "around": "3"}))
+    dragged = exact(client.get("/read", query_string={**start, "around": "90"}))
+    assert stepped.keys() == dragged.keys()
+    for name in ("side", "rise"):
+        figures = [float(one[name].removesuffix(" %")) for one in (stepped, dragged)]
+        assert figures[0] == pytest.approx(figures[1], abs=1e-7)
+    for name in ("falls", "slope", "grain_toward", "wind_toward", "length"):
+        assert stepped[name] == dragged[name], name
+    third = client.get("/read", query_string={**start, "around": "30"})
+    assert (exact(third)["grain_toward"], exact(third)["wind_toward"]) == ("75", "-150")
+    assert values_of(third)["grain_toward"] == "75"
+    assert "75° left of the hole" in text(third)
+    assert values_of(third)["side"] == "1.23 %"
+    assert exact(third)["side"] == "1.22927513 %"
+
+
+def test_a_frame_of_a_drag_is_the_drawing_and_the_calls_first_line(client):
+    demo = {**SPINDRIFT, "measured": "10.2 ±0.3 at 2026-07-14T07:40Z by ramp", "around": "20"}
+    frame = client.get("/read", query_string={**demo, "frame": "100,320,120,20"}, headers=PART)
+    assert {element["id"] for element in parsed(frame).find_all(id=True)} == {
+        "drawing",
+        "plan",
+        "hachures",
+        "headline",
+    }
+    assert len(frame.data) < 4000
+    assert values(frame).keys() >= {"length", "side", "falls", "rise", "slope", "past"}
+    assert "aria-live" not in frame.text
+    whole = client.get("/read", query_string=demo, headers=PART)
+    assert words_of(parsed(whole).find(id="told")) == words_of(parsed(frame).find(id="headline"))
+
+
+def test_a_ball_that_dies_and_rolls_back_is_offered_the_softest_pace_that_can_be_asked(client):
+    page = client.get("/read", query_string={**SPINDRIFT, "past": "0 in"})
+    assert page.status_code == 200
+    straight = client.get(link(page, "Read the ball that goes straight in"))
+    assert "Reach the hole at 0.05 m/s" in text(straight)
+    assert "rolls back" not in text(straight)
+
+
+def test_what_a_hand_drags_is_as_round_as_a_hand_is_sure(client):
+    dragged = client.get("/read", query_string={**SPINDRIFT, "to_length": "3.21", "to_past": "0.4"})
+    assert (values(dragged)["length"], values(dragged)["past"]) == ("10.5 ft", "16 in")
+    far = client.get("/read", query_string={**SPINDRIFT, "length": "4.3 m", "to_length": "99"})
+    assert values(far)["length"] == "60 m"
+    for odd in ("x", "nan", "inf"):
+        same = client.get("/read", query_string={**SPINDRIFT, "to_length": odd, "around": odd, "fall": odd})
+        assert values(same) == SPINDRIFT
+
+
+@pytest.mark.parametrize(
+    ("typed", "step", "name", "result"),
+    [
+        ({"past": "2 ft/s"}, "past:1", "past", "2.2 ft/s"),
+        ({"length": "5 paces"}, "length:1", "length", "6 paces"),
+        ({"length": "60 m"}, "length:1", "length", "60 m"),
+        ({"past": "0 in"}, "past:-1", "past", "0 in"),
+        ({"speed": "20"}, "speed:1", "speed", "20"),
+        ({"side": "25 %", "rise": "0 %"}, "side:1", "side", "25 %"),
+        ({"wind": "12 mph"}, "length:1", "wind", "12 mph"),
+    ],
+)
+def test_a_step_keeps_its_unit_and_stops_at_the_end_of_its_range(client, typed, step, name, result):
+    assert values(client.get("/read", query_string={**SPINDRIFT, **typed, "step": step}))[name] == result
+
+
 def test_the_fall_dragged_on_its_dial(client):
     turned = values(client.get("/read", query_string={**START, "side": "2 %", "fall": "90"}))
     assert (turned["side"], turned["falls"], turned["rise"]) == ("2 %", "right", "0 %")
@@ -142,7 +227,7 @@ def test_the_fall_dragged_on_its_dial(client):
 
 def test_a_held_drawing_keeps_its_frame_and_its_address(client):
     held = client.get("/read", query_string={**SPINDRIFT, "frame": "100,320,120,20"}, headers=PART)
-    assert parsed(held).find(id="plan")["data-scale"] == "100.0000"
+    assert parsed(held).find(id="plan")["data-scale"] == "100"
     assert "HX-Replace-Url" not in held.headers
     for bad in ("1,2", "a,b,c,d", "1e9,0,0,0", "nan,0,0,0"):
         assert client.get("/read", query_string={**SPINDRIFT, "frame": bad}).status_code == 200

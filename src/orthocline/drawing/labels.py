@@ -5,8 +5,6 @@ from dataclasses import dataclass
 from typing import Literal
 
 import numpy as np
-import shapely
-from numpy.typing import NDArray
 
 from orthocline.drawing.lettering import USUAL, text_width
 from orthocline.drawing.scene import Area, Disc, Item, Line, Sign, Spot, Spots, Strokes, Words, spots_of
@@ -129,16 +127,17 @@ def ink_of(items: Iterable[Item]) -> Spots:
 
 
 class Ink:
-    """What is drawn, asked for what lies in a box: a tree, because a map has tens of thousands of points."""
+    """What is drawn, in order from the top, asked for what lies in a box: a map has thousands of points."""
 
     def __init__(self, drawn: Spots) -> None:
-        self.drawn = drawn
-        self.tree = shapely.STRtree(shapely.points(drawn))
+        self.drawn = drawn[np.argsort(drawn[:, 1])]
+        self.heights = np.ascontiguousarray(self.drawn[:, 1])
 
     def inside(self, box: Box) -> Spots:
         """Return the points in a box, its edge included."""
-        met: NDArray[np.int64] = self.tree.query(shapely.box(box.left, box.top, box.right, box.bottom))
-        return self.drawn[met]
+        first = self.heights.searchsorted(box.top, "left")
+        band = self.drawn[first : self.heights.searchsorted(box.bottom, "right")]
+        return band[(band[:, 0] >= box.left) & (band[:, 0] <= box.right)]
 
     def reach(self, at: Spot, y: float, size: float) -> tuple[float, float]:
         """Return the leftmost and rightmost of a point and all drawn beside a line of text at height `y`."""

@@ -6,10 +6,15 @@ from enum import StrEnum
 from typing import NamedTuple
 
 import numpy as np
+import shapely
 from numpy.typing import ArrayLike, NDArray
 
 Spots = NDArray[np.float64]
 """Places on a sheet, shape (n, 2): x to the right, y down."""
+
+
+UNSEEN = 0.1
+"""Units of a sheet that nobody sees."""
 
 
 class Spot(NamedTuple):
@@ -51,6 +56,11 @@ class Fill(StrEnum):
     """With the hatching of what is not sure, and a dashed edge."""
     GROUND = "ground"
     """With the green's wash."""
+
+
+def fewest(spots: Spots) -> Spots:
+    """Return the fewest places of a curve from which its line strays by no more than the eye sees."""
+    return np.asarray(shapely.LineString(spots).simplify(UNSEEN, preserve_topology=False).coords)
 
 
 @dataclass(frozen=True)

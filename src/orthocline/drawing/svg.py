@@ -1,8 +1,11 @@
 """The one writer of scenes: SVG for a page, or a file that stands alone."""
 
+import re
 from functools import cache
 from html import escape
 from importlib.resources import files
+
+import numpy as np
 
 from orthocline.drawing.lettering import LARGE, USUAL
 from orthocline.drawing.scene import (
@@ -19,6 +22,10 @@ from orthocline.drawing.scene import (
     Words,
 )
 
+SPARE = re.compile(r" (?=-)|\.0(?!\d)|(?<!\d)0(?=\.[1-9])")
+"""What a path reads the same without: a space before a minus, a nought that says nothing."""
+CURVE = 5
+"""A line through so many places is a curve."""
 HATCHING = (
     '<pattern id="unsure" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">'
     '<path class="wash" d="M0 0H6V6H0Z"/>'
@@ -46,7 +53,7 @@ def _styles() -> str:
 
 
 def _written(scene: Scene, attributes: str, styles: str) -> str:
-    data = "".join(f' data-{name}="{value:.4f}"' for name, value in scene.data.items())
+    data = "".join(f' data-{name}="{value:.7g}"' for name, value in scene.data.items())
     body = "".join(map(_item, scene.items))
     defs = _defs(scene, body)
     name = f' id="{escape(scene.name)}"' if scene.name else ""
@@ -126,24 +133,29 @@ def _element(item: Item, tag: str, classes: str, attributes: dict[str, str], bod
 
 
 def _path(through: str) -> dict[str, str]:
-    return {"d": through}
+    return {"d": SPARE.sub("", through)}
 
 
 def _figure(value: float) -> str:
-    return f"{value:.1f}".removesuffix(".0")
+    return SPARE.sub("", f"{value:.1f}")
 
 
 def _pairs(spots: Spots) -> list[str]:
-    return [f"{_figure(x)} {_figure(y)}" for x, y in spots.tolist()]
+    return [f"{x:.1f} {y:.1f}" for x, y in spots.tolist()]
 
 
 def _through(spots: Spots) -> str:
-    return "M" + "L".join(_pairs(spots))
+    """Return a path through places; a curve of many goes on from each to the next, which is half as long."""
+    if len(spots) < CURVE:
+        return "M" + "L".join(_pairs(spots))
+    even = np.round(spots, 1)
+    return f"M{_pairs(even[:1])[0]}l{' '.join(_pairs(np.diff(even, axis=0)))}"
 
 
 def _apart(spots: Spots) -> str:
-    pairs = _pairs(spots)
-    return "".join(f"M{first}L{last}" for first, last in zip(pairs[::2], pairs[1::2], strict=True))
+    even = np.round(spots, 1)
+    strokes = zip(_pairs(even[::2]), _pairs(even[1::2] - even[::2]), strict=True)
+    return "".join(f"M{first}l{on}" for first, on in strokes)
 
 
 def _curves(spots: Spots) -> str:

@@ -101,6 +101,7 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     database.init_app(app)
     errors.init_app(app)
     app.context_processor(fill_page)
+    app.jinja_env.policies["json.dumps_kwargs"] = {"separators": (",", ":")}
     app.add_template_filter(_placed, "svg")
     app.add_template_filter(speed_text)
     app.add_template_filter(tidy)

@@ -52,6 +52,11 @@ def parse_near_m(text: str, wording: Wording = USUAL_WORDING) -> float:
     return parse_length_m(text, wording.units.near, wording)
 
 
+def first_unit(text: str) -> str:
+    """Return the unit of a figure that can be read, as it was typed; of several the first."""
+    return _terms(text, "")[0][1].lower()
+
+
 def is_paced(text: str) -> bool:
     """Return whether a length is typed in paces or shoes, which are less sure than a tape."""
     return "pace" in text.lower() or "shoe" in text.lower()

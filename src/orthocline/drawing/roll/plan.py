@@ -106,6 +106,7 @@ def plan(
         *(() if held else _length_items(putt, frame)),
         *(_read_items(PuttSheet(read, frame, wording), way, mine) if read and way else ()),
         *_hole_and_ball(putt, frame),
+        *(() if held else (_rolling(putt, frame),)),
         *dial_items(fall if ground else None),
         Words(_foot(ground), Spot(8.0, 612.0), Sign.FALL),
     ]
@@ -162,9 +163,6 @@ def _ground_items(putt: Putt, frame: Frame, ground: Hachures | None) -> Iterator
     if ground:
         yield Area(OUTLINE, fill=ground, curved=True)
         yield Line(_fall_line(putt, frame), Sign.FALL, 1.6, "14 4 2 4", name="fall-line")
-    yield Line(
-        spots_of(frame.spot(-putt.length_m, 0.0), frame.hole), Sign.INK, 1.6, "0.1 6", name="ball-hole"
-    )
 
 
 def _fall_line(putt: Putt, frame: Frame) -> Spots:
@@ -211,7 +209,12 @@ def _hole_and_ball(putt: Putt, frame: Frame) -> Iterator[Item]:
     yield Line(spots_of(ball, frame.hole), Sign.INK, 1.6, "0.1 6", name="ball-hole")
     yield Disc(frame.hole, _hole_radius(frame), Sign.INK, name="hole")
     yield Disc(ball, max(_ball_radius(frame), LEAST_PLAYED), Sign.INK, Fill.OPEN, 2.2, name="ball")
-    yield Disc(ball, LEAST_PLAYED, Sign.INK, Fill.OPEN, 2.2, name="rolling", hidden=True)
+
+
+def _rolling(putt: Putt, frame: Frame) -> Item:
+    """Return the ball that rolls when that is asked."""
+    ball = frame.spot(-putt.length_m, 0.0)
+    return Disc(ball, LEAST_PLAYED, Sign.INK, Fill.OPEN, 2.2, name="rolling", hidden=True)
 
 
 def _foot(ground: Hachures | None) -> str:

@@ -22,6 +22,7 @@ from orthocline.drawing.scene import (
     Words,
     arrowhead,
     diamond,
+    fewest,
     spots_of,
 )
 from orthocline.wording.wording import Wording
@@ -98,8 +99,8 @@ def way_of(putt: Putt, read: Read, frame: Frame) -> Way:
     return Way(
         ball=frame.spot(-length, 0.0),
         aim_end=frame.spot(reach * math.cos(right) - length, reach * math.sin(right)),
-        to_hole=way_spots(putt, read.path[::2, 1:3], frame),
-        beyond=way_spots(putt, read.path_past[::2, 1:3], frame),
+        to_hole=fewest(way_spots(putt, read.path[:, 1:3], frame)),
+        beyond=fewest(way_spots(putt, read.path_past[:, 1:3], frame)),
         ticks=_ticks(putt, read, frame, whole=False),
         seconds=_ticks(putt, read, frame, whole=True),
         marked=read.aim_right_m is not None,

@@ -1,7 +1,5 @@
 """The fields of a read: what was typed, checked, and turned into a putt."""
 
-import math
-
 from wtforms import Form, RadioField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import AnyOf, Length, Optional, StopValidation
@@ -28,7 +26,7 @@ from orthocline.core.roll import (
 from orthocline.core.units import FOOT_M
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
 from orthocline.web.shared.fields import FigureForm, QuantityField
-from orthocline.web.shared.read_address import TOWARD_DEG
+from orthocline.web.shared.read_request import Held, ReadRequest, TypedUnits
 from orthocline.wording.quantities import (
     SPEED_UNITS_MPS,
     parse_far_m,
@@ -38,16 +36,14 @@ from orthocline.wording.quantities import (
     parse_slope,
     parse_speed_mps,
 )
+from orthocline.wording.typed import unit_typed
+from orthocline.wording.ways import WAYS_DEG, way_rad, way_words
 from orthocline.wording.wording import Wording
 
 LINES = [str(number) for number in range(LINE_RANGE[0], LINE_RANGE[1] + 1)]
-WAYS = [SelectChoice(way, f"toward the {way}") for way in TOWARD_DEG]
-
-
-def rise_over(form: "ReadForm") -> float:
-    """Return the length [m] over which a rise counts, ten feet while the length cannot be read."""
-    figure: float | None = form.length.figure
-    return figure or 10.0 * FOOT_M
+NAMED_WAYS = [SelectChoice(name, way_words(name)) for name in WAYS_DEG]
+UNREAD_LENGTH_M = 10.0 * FOOT_M
+"""Length over which a rise counts while the putt's own cannot be read."""
 
 
 def is_speed(text: str) -> bool:
@@ -69,7 +65,7 @@ class SlopeField(QuantityField):
         """Find the slope over the putt's length."""
 
         def parse(text: str, wording: Wording) -> float:
-            slope, self.typed_unit = parse_slope(text, rise_over(form), wording)
+            slope, self.typed_unit = parse_slope(text, form.length.figure or UNREAD_LENGTH_M, wording)
             return slope
 
         self.parse = parse
@@ -90,6 +86,29 @@ class PastField(QuantityField):
         slowest, fastest = SPEED_AT_HOLE_RANGE_MPS
         self.between = (-fastest, -slowest) if fast else PAST_RANGE_M
         super().pre_validate(form)
+
+
+class WayField(SelectField):
+    """A way that grass grows or wind blows: one that has a name, or so many degrees left of the hole."""
+
+    way_rad = 0.0
+
+    def process_data(self, value: str | None) -> None:
+        """Take what is chosen or asked for, a way without a name as one more choice."""
+        super().process_data(value)
+        self._offer()
+
+    def process_formdata(self, valuelist: list[str]) -> None:
+        """Take what is chosen or asked for, a way without a name as one more choice."""
+        super().process_formdata(valuelist)
+        self._offer()
+
+    def _offer(self) -> None:
+        way = way_rad(self.data or "")
+        self.way_rad = way or 0.0
+        self.choices = NAMED_WAYS
+        if way is not None and self.data not in WAYS_DEG:
+            self.choices = [*NAMED_WAYS, SelectChoice(self.data, way_words(self.data))]
 
 
 class OriginField(StringField):
@@ -162,7 +181,7 @@ class ReadForm(FigureForm):
         allowed="a strength between 0 and 0.5: bent 0.03, mixed 0.08, strong 0.15",
         optional=True,
     )
-    grain_toward = SelectField("Grows toward", choices=WAYS, default="hole")
+    grain_toward = WayField("Grows toward", choices=[], default="hole")
     wind = QuantityField(
         "Wind",
         lambda text, _: parse_speed_mps(text),
@@ -170,7 +189,7 @@ class ReadForm(FigureForm):
         allowed="between 0 and 25 m/s, such as 5 m/s or 12 mph",
         optional=True,
     )
-    wind_toward = SelectField("Blows toward", choices=WAYS, default="hole")
+    wind_toward = WayField("Blows toward", choices=[], default="hole")
     place = StringField("Place", validators=[Optional(), Length(max=80, message="At most 80 characters.")])
     measured = OriginField("Speed from", validators=[Optional()])
     first = StringField("My read first")
@@ -182,8 +201,27 @@ class ReadForm(FigureForm):
         ],
     )
 
-    def putt(self) -> Putt:
-        """Return the putt of a form that validates: the ball at the origin, the hole along +x."""
+    def read_request(self, held: Held | None) -> ReadRequest:
+        """Return what a form that validates asks for: the ball at the origin, the hole along +x.
+
+        Raises
+        ------
+        PuttError
+            When tilt and rise together are too steep.
+        """
+        own, own_side = self.own.figure, 1.0 if self.own_side.data == "right" else -1.0
+        return ReadRequest(
+            self._putt(),
+            self._units(),
+            self.wording,
+            (self.place.data or "").strip(),
+            self.measured.origin,
+            None if own is None else own * own_side,
+            self.first.data == "1",
+            held,
+        )
+
+    def _putt(self) -> Putt:
         length, past = self.length.figure or 0.0, self.past.figure or 0.0
         grade = (self.rise.figure or 0.0) * (1 if self.slope.data == "up" else -1)
         side_right = (self.side.figure or 0.0) * (1 if self.falls.data == "right" else -1)
@@ -194,14 +232,26 @@ class ReadForm(FigureForm):
             surface=plane_from_grade(grade, side_right, 0.0),
             green_speed_ft=self.speed.figure or 0.0,
             pace=SpeedAtHole(-past) if past < 0.0 else RollPast(past),
-            grain=Grain(grain, math.radians(TOWARD_DEG[self.grain_toward.data])) if grain else NO_GRAIN,
-            wind=Wind(wind, math.radians(TOWARD_DEG[self.wind_toward.data])) if wind else STILL_AIR,
+            grain=Grain(grain, self.grain_toward.way_rad) if grain else NO_GRAIN,
+            wind=Wind(wind, self.wind_toward.way_rad) if wind else STILL_AIR,
             line=int(self.line.data or 1),
         )
 
-    @property
-    def own_aim_right_m(self) -> float | None:
-        """The golfer's own aim [m], positive to the right; None while there is none."""
-        if self.own.figure is None:
-            return None
-        return self.own.figure * (1.0 if self.own_side.data == "right" else -1.0)
+    def _units(self) -> TypedUnits:
+        units = self.wording.units
+
+        def typed(field: QuantityField, usual: str) -> str:
+            return unit_typed(field.data, usual, self.wording) if field.data else usual
+
+        return TypedUnits(
+            typed(self.length, units.far),
+            self.side.unit,
+            self.rise.unit,
+            typed(self.past, units.near),
+            typed(self.own, units.near),
+            typed(self.wind, "m/s"),
+        )
+
+
+READ_FIELDS = frozenset(ReadForm()._fields)
+"""The names of all fields of a read."""

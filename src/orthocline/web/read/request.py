@@ -1,100 +1,93 @@
-"""What a request asks to read: the putt as it stands in the address, with steps and drags applied."""
+"""What an address asks to read, with its steps and drags: a value, or what is wrong with what was typed."""
 
+import math
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
-from functools import cached_property
-from urllib.parse import urlencode
+from dataclasses import dataclass
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.roll import Putt, PuttError
-from orthocline.formats.speed_origin import SpeedOrigin
-from orthocline.web.read.edits import ground_values, held_frame, stepped, turned_ground, turned_ways
-from orthocline.web.read.forms import ReadForm
+from orthocline.core.roll import PuttError
+from orthocline.web.read.forms import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_address import START
+from orthocline.web.shared.read_request import Held, ReadRequest
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
-DRAG_FIELDS = ("around", "fall", "frame")
+DRAGS = {
+    "to_length": ReadRequest.dragged,
+    "to_past": ReadRequest.rolled_past,
+    "around": ReadRequest.rotated,
+    "fall": ReadRequest.falling,
+}
+"""What is dragged to where, in metres and degrees."""
+EDITS = ("step", *DRAGS, "frame")
+"""What is done to the putt in the address."""
 
 
 @dataclass(frozen=True)
-class ReadRequest:
-    """What a request asks for.
+class Asked:
+    """What an address asks for.
 
     Attributes
     ----------
-    form : ReadForm
-        As typed, with messages beside what cannot be read.
-    putt : Putt or None
+    typed : dict
+        Every field as it was typed.
+    read : ReadRequest or None
         None while something cannot be read.
-    frame : tuple of four float, or None
-        Scale, hole x, hole y and turn of a drawing that is held still while something is dragged.
+    errors : dict
+        What is wrong, by field.
     """
 
-    form: ReadForm
-    putt: Putt | None
-    frame: tuple[float, float, float, float] | None = None
-
-    @cached_property
-    def values(self) -> dict[str, str]:
-        """The fields that are not empty, as the shortest address of the same read."""
-        shown = {name: (field.data or "") for name, field in self.form._fields.items()}
-        for name in ("own", "grain", "wind"):
-            if not shown[name]:
-                shown.pop(f"{name}_side", None)
-                shown.pop(f"{name}_toward", None)
-        return {name: value for name, value in shown.items() if value}
-
-    @cached_property
-    def query(self) -> str:
-        """The same as the query of an address."""
-        return urlencode(self.values)
-
-    @property
-    def wording(self) -> Wording:
-        """How the golfer who asks says figures."""
-        return self.form.wording
-
-    @property
-    def origin(self) -> SpeedOrigin | None:
-        """Where the green speed comes from; None where another speed was typed since."""
-        origin: SpeedOrigin | None = self.form.measured.origin
-        speed = self.form.speed.figure
-        return origin if origin and speed and abs(origin.speed_ft - speed) < 0.05 else None
-
-    @property
-    def errors(self) -> dict[str, str]:
-        """What is wrong, by field."""
-        return {name: field.errors[0] for name, field in self.form._fields.items() if field.errors}
+    typed: dict[str, str]
+    read: ReadRequest | None
+    errors: dict[str, str]
+    wording: Wording
 
 
-def read_request(
+def asked(
     arguments: Mapping[str, str], wording: Wording = USUAL_WORDING, start: Mapping[str, str] = START
-) -> ReadRequest:
-    """Return what a request asks for: nothing typed is lost, nothing is used unchecked.
+) -> Asked:
+    """Return what an address asks for: nothing typed is lost, nothing is used unchecked.
 
     A field that is not in the address at all takes its value from `start`.
     """
-    values = {**start, **arguments}
-    turned = {name: values.pop(name, "") for name in DRAG_FIELDS}
-    step = values.pop("step", "")
-    checked = _checked(values, wording)
-    if checked.putt and step:
-        checked = _checked(values | stepped(checked.form, step), wording)
-    if checked.putt and (turned["around"] or turned["fall"]):
-        ground = turned_ground(checked.putt, turned["around"], turned["fall"])
-        ways = turned_ways(checked.form, turned["around"])
-        checked = _checked(values | ways | ground_values(ground, checked.form), wording)
-    return replace(checked, frame=held_frame(turned["frame"]))
+    edits = {name: arguments.get(name, "") for name in EDITS}
+    given = {**start, **{name: text for name, text in arguments.items() if name in READ_FIELDS}}
+    form = ReadForm(MultiDict(given), meta={"wording": wording})
+    if form.validate():
+        try:
+            return Asked(given, _edited(form.read_request(held(edits["frame"])), edits), {}, wording)
+        except PuttError as error:
+            # Tilt and rise are each within range, but not the slope they make together.
+            form.side.errors = (f"Tilt and rise together: {error}.",)
+    errors = {name: str(field.errors[0]) for name, field in form._fields.items() if field.errors}
+    return Asked(given, None, errors, wording)
 
 
-def _checked(values: Mapping[str, str], wording: Wording) -> ReadRequest:
-    form = ReadForm(MultiDict(values), meta={"wording": wording})
-    if not form.validate():
-        return ReadRequest(form, None)
+def _edited(read: ReadRequest, edits: Mapping[str, str]) -> ReadRequest:
+    """Return the read after a step or a drag; one that cannot be read changes nothing."""
+    name, _, way = edits["step"].partition(":")
+    if way in ("1", "-1"):
+        read = read.stepped(name, int(way))
+    for edit, change in DRAGS.items():
+        figure = _figure(edits[edit])
+        if figure is not None:
+            read = change(read, figure)
+    return read
+
+
+def _figure(text: str) -> float | None:
     try:
-        return ReadRequest(form, form.putt())
-    except PuttError as error:
-        # Tilt and rise are each within range, but not the slope they make together.
-        form.side.errors = (f"Tilt and rise together: {error}.",)
-        return ReadRequest(form, None)
+        figure = float(text)
+    except ValueError:
+        return None
+    return figure if math.isfinite(figure) else None
+
+
+def held(text: str) -> Held | None:
+    """Return scale, hole x, hole y and turn of a drawing that is to be held still; None for none."""
+    try:
+        scale, x, y, turn = (float(part) for part in text.split(","))
+    except ValueError:
+        return None
+    sane = 1.0 <= scale <= 5000.0 and 0.0 <= x <= 1000.0 and 0.0 <= y <= 1000.0 and abs(turn) <= 720.0
+    return (scale, x, y, turn) if sane else None

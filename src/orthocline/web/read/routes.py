@@ -1,6 +1,7 @@
 """Read a putt: one address, as a page, as the part that changes, and as the roll to watch."""
 
 from datetime import UTC, datetime
+from urllib.parse import urlencode
 
 from flask import Blueprint, Response, jsonify, make_response, redirect, render_template, request, url_for
 from werkzeug.wrappers import Response as AnyResponse
@@ -14,7 +15,7 @@ from orthocline.web.identity import golfer, measures, mode, signed_in, wording
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part
 from orthocline.web.read.defaults import start_values
-from orthocline.web.read.request import ReadRequest, read_request
+from orthocline.web.read.request import Asked, asked
 from orthocline.web.read.view import view
 from orthocline.web.security import read_limit
 from orthocline.web.shared.read_address import demo_values
@@ -28,12 +29,14 @@ ROLL_RATE_HZ = 30
 def page() -> Response:
     """The read of the putt in the address."""
     now = datetime.now(UTC)
-    wanted = read_request(request.args, wording(), start_values())
+    wanted = asked(request.args, wording(), start_values())
     seen = view(wanted, mode(), measures(), now)
-    template = "read/_part.html" if is_part() else "read/page.html"
-    status = 200 if wanted.putt else 422
+    template = "read/page.html"
+    if is_part():
+        template = "read/_frame.html" if wanted.read and wanted.read.held else "read/_part.html"
+    status = 200 if wanted.read else 422
     response = make_response(
-        render_template(template, view=seen, demo_putt=demo_values(wording(), now)), status
+        render_template(template, view=seen, demo_putt=lambda: demo_values(wording(), now)), status
     )
     response.vary.add("HX-Request")
     if is_part():
@@ -41,12 +44,12 @@ def page() -> Response:
     return response
 
 
-def _guide_htmx(response: Response, wanted: ReadRequest) -> None:
+def _guide_htmx(response: Response, wanted: Asked) -> None:
     """Keep the last drawing where nothing can be read; else let the address follow, unless dragging."""
-    if wanted.putt is None:
+    if wanted.read is None:
         response.headers["HX-Reswap"] = "none"
-    elif wanted.frame is None:
-        response.headers["HX-Replace-Url"] = f"{url_for('read.page')}?{wanted.query}"
+    elif wanted.read.held is None:
+        response.headers["HX-Replace-Url"] = f"{url_for('read.page')}?{wanted.read.query}"
 
 
 @blueprint.get("/read/roll")
@@ -54,10 +57,10 @@ def _guide_htmx(response: Response, wanted: ReadRequest) -> None:
 def roll() -> Response | tuple[Response, int]:
     """The ball's way in real time, in units of the drawing; refused in Competition."""
     require_roll(mode())
-    wanted = read_request(request.args, wording(), start_values())
-    if wanted.putt is None:
+    wanted = asked(request.args, wording(), start_values())
+    if wanted.read is None:
         return jsonify(errors=wanted.errors), 422
-    solved = read_putt(wanted.putt, mode())
+    solved = read_putt(wanted.read.putt, mode())
     frame = plan(solved.putt, solved, wording()).frame
     end = min(solved.aim.time_to_hole_s, solved.track.duration_s)
     rows = solved.track.even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
@@ -69,18 +72,18 @@ def roll() -> Response | tuple[Response, int]:
 @read_limit
 def save() -> AnyResponse:
     """Save the read in the form; its finish is asked for next."""
-    wanted = read_request(dict(typed_fields()), wording(), start_values())
-    address = f"{url_for('read.page')}?{wanted.query}"
+    wanted = asked(dict(typed_fields()), wording(), start_values())
+    address = f"{url_for('read.page')}?{wanted.read.query if wanted.read else urlencode(wanted.typed)}"
     if signed_in() is None:
         return redirect(url_for("account.sign_in", next=address), 303)
-    if wanted.putt is None:
+    if wanted.read is None:
         return redirect(address, 303)
     putt = save_read(
         session(),
         golfer(),
-        read_putt(wanted.putt, mode()),
-        place=wanted.form.place.data or "",
-        own_aim_right_m=wanted.form.own_aim_right_m,
+        read_putt(wanted.read.putt, mode()),
+        place=wanted.read.place,
+        own_aim_right_m=wanted.read.own_right_m,
         key=entry_key(),
     )
     return redirect(url_for("log.finish", putt_id=putt.id), 303)

@@ -1,12 +1,16 @@
 """The read page's variables."""
 
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 from datetime import datetime
+from functools import cached_property
+from typing import NamedTuple
 from urllib.parse import urlencode
+
+from werkzeug.datastructures import MultiDict
 
 from orthocline.core.calls import GolferFigures, one_second_m, stroke_of
 from orthocline.core.estimate import Estimate
-from orthocline.core.roll import PAST_RANGE_M, Read, ReadWarning, RollPast, softest_straight_in
+from orthocline.core.roll import OwnRoll, Read, ReadWarning, RollPast, SpeedAtHole, softest_straight_in
 from orthocline.core.speed import aged
 from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan, plan
@@ -17,23 +21,23 @@ from orthocline.services.account.mode import Mode
 from orthocline.services.read.reading import compare_own, read_putt
 from orthocline.services.speed.book import hours_since, is_stale
 from orthocline.web.read.forms import ReadForm
-from orthocline.web.read.request import ReadRequest
+from orthocline.web.read.request import Asked
+from orthocline.web.shared.read_request import ReadRequest
 from orthocline.wording.figures import speed_text
 from orthocline.wording.read.call import Call, call, entry_words, own_words
 from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.book import source_words
 from orthocline.wording.wording import Wording
 
+DRAGGED = ("length", "side", "falls", "rise", "slope", "past", "grain_toward", "wind_toward")
+"""The fields that a drag changes."""
 
-@dataclass(frozen=True)
-class Handle:
-    """Something that can be dragged: where it lies, in percent of the drawing, and what it says."""
 
-    name: str
-    label: str
+class Handle(NamedTuple):
+    """Something that can be dragged: what it says and is now, and where it lies in percent of the drawing."""
+
     says: str
     now: float
-    most: float
     left: float
     top: float
 
@@ -57,168 +61,215 @@ class OtherLine:
 
 @dataclass(frozen=True)
 class ReadView:
-    """Everything the read page shows.
+    """Everything the read page shows; a part that is not shown is not worked out.
 
     Attributes
     ----------
-    source : Source
-        Where the green speed comes from.
-    straight_in : str
-        Where the ball rolls back into the hole, the address of one that does not.
-    other_lines : tuple of OtherLine
-        The same pace by another way.
-    hidden : bool
-        My read first: the call is held back until the golfer has entered an own aim.
-    beat : dict or None
-        The address of the beat that counts this putt's first second.
-    words : Call or None
-        None while the putt cannot be read, or the read is hidden.
+    asked : Asked
+    mode : Mode
+    golfer : GolferFigures
+    now : datetime
+    solved : Read or None
+        None while the putt cannot be read.
     """
 
-    form: ReadForm
-    values: dict[str, str]
-    errors: dict[str, str]
-    hidden: bool
-    source: Source
-    plan: Plan | None = None
-    profile: Scene | None = None
-    cup: Scene | None = None
-    words: Call | None = None
-    entry: tuple[str, str] | None = None
-    own: str = ""
-    notes: tuple[str, ...] = ()
-    straight_in: str = ""
-    other_lines: tuple[OtherLine, ...] = ()
-    beside: dict[str, str] | None = None
-    beat: dict[str, str] | None = None
-    handles: tuple[Handle, ...] = ()
+    asked: Asked
+    mode: Mode
+    golfer: GolferFigures
+    now: datetime
+    solved: Read | None
 
     @property
     def wording(self) -> Wording:
         """How the golfer says figures."""
-        return self.form.wording
+        return self.asked.wording
+
+    @cached_property
+    def form(self) -> ReadForm:
+        """The fields of the page."""
+        return ReadForm(MultiDict(self.shown), meta={"wording": self.wording})
+
+    @cached_property
+    def read(self) -> ReadRequest | None:
+        """What is read: what was asked, by another line where that one is not there."""
+        if self.solved and self.asked.read and ReadWarning.LINE_NOT_THERE in self.solved.warnings:
+            return self.asked.read.by_line(len(self.solved.lines))
+        return self.asked.read
+
+    @property
+    def exact(self) -> dict[str, str]:
+        """The fields of the address that say something."""
+        return (
+            self.read.exact if self.read else {name: said for name, said in self.asked.typed.items() if said}
+        )
+
+    @property
+    def shown(self) -> dict[str, str]:
+        """The same as the page's fields show them."""
+        return self.read.shown if self.read else self.asked.typed
+
+    @property
+    def said(self) -> dict[str, str]:
+        """The fields as data for the script: in a frame of a drag those that it can change, as shown."""
+        if self.read is None or self.read.held is None:
+            return self.exact
+        return {name: self.shown[name] for name in DRAGGED if name in self.shown}
+
+    @property
+    def rounded(self) -> dict[str, str]:
+        """The fields that show less than the address says."""
+        return {name: text for name, text in self.shown.items() if self.said.get(name, text) != text}
 
     @property
     def here(self) -> str:
         """The address of this read, to come back to."""
-        return f"/read?{urlencode(self.values)}"
+        return f"/read?{urlencode(self.exact)}"
 
     @property
-    def handles_data(self) -> list[dict[str, str | float]]:
-        """The handles as data for the script that moves them."""
-        return [asdict(handle) for handle in self.handles]
+    def hidden(self) -> bool:
+        """My read first: the call is held back until the golfer has entered an own aim."""
+        return self.read is not None and self.read.hidden
+
+    @property
+    def source(self) -> Source:
+        """Where the green speed comes from."""
+        return _source(self.read, self.wording, self.now)
+
+    @cached_property
+    def answer(self) -> Read | None:
+        """The read, unless it is held back."""
+        return None if self.hidden else self.solved
+
+    @cached_property
+    def words(self) -> Call | None:
+        """The call; None while the putt cannot be read, or the read is held back."""
+        return call(self.answer, self.wording, self.golfer) if self.answer else None
+
+    @cached_property
+    def own_roll(self) -> OwnRoll | None:
+        """The roll of the golfer's own aim."""
+        if self.answer is None or self._read.own_right_m is None:
+            return None
+        return compare_own(self.answer, self._read.own_right_m, self.mode)
+
+    @property
+    def own(self) -> str:
+        """What the golfer's own aim would have done."""
+        return own_words(self.answer, self.own_roll, self.wording) if self.answer and self.own_roll else ""
+
+    @cached_property
+    def plan(self) -> Plan | None:
+        """The picture from above."""
+        if self.solved is None:
+            return None
+        says = self.words.sentence if self.words else "The putt, drawn to scale"
+        return plan(self.solved.putt, self.answer, self.wording, self.own_roll, self._read.held, says)
+
+    @property
+    def profile(self) -> Scene | None:
+        """The rise and fall along the line."""
+        return profile(self.solved.putt, self.answer, self.wording) if self.solved else None
+
+    @property
+    def cup(self) -> Scene | None:
+        """The hole, drawn large."""
+        return cup(self.answer) if self.answer else None
+
+    @property
+    def entry(self) -> tuple[str, str] | None:
+        """Where the ball goes in."""
+        return entry_words(self.answer) if self.answer else None
+
+    @property
+    def notes(self) -> tuple[str, ...]:
+        """What the golfer must know."""
+        return note_words(self.answer, self.wording) if self.answer else ()
+
+    @property
+    def straight_in(self) -> str:
+        """Where the ball rolls back into the hole, the address of one that goes straight in."""
+        if self.answer is None or ReadWarning.COMES_BACK not in self.answer.warnings:
+            return ""
+        straight = softest_straight_in(self.answer.putt, self.answer.aim)
+        if straight is None:
+            return ""
+        return f"/read?{self._read.at_pace(SpeedAtHole(straight.speed_at_hole_mps), 'm/s').query}"
+
+    @property
+    def other_lines(self) -> tuple[OtherLine, ...]:
+        """The same pace by another way."""
+        if self.answer is None:
+            return ()
+        return tuple(
+            OtherLine(words, f"/read?{self._read.by_line(number).query}")
+            for number, words in other_lines_words(self.answer, self.wording)
+        )
+
+    @property
+    def beside(self) -> dict[str, str]:
+        """What stands beside each input: the same figure in other words."""
+        return _beside(self._read, self.wording) if self.solved else {}
+
+    @property
+    def beat(self) -> dict[str, str] | None:
+        """One-second mark and stroke as the beat's page takes them; None for a ball at rest by then."""
+        mark_m = one_second_m(self.answer) if self.answer else None
+        if self.answer is None or mark_m is None:
+            return None
+        stroke_m = stroke_of(self.answer, self.golfer).length_m
+        return {"stroke": self.wording.exact(stroke_m), "mark": self.wording.far(mark_m)}
+
+    @property
+    def handles(self) -> dict[str, Handle]:
+        """What can be dragged, by name."""
+        return _handles(self) if self.plan else {}
+
+    @property
+    def _read(self) -> ReadRequest:
+        assert self.read is not None, "there is a solved putt"
+        return self.read
 
 
-def view(wanted: ReadRequest, mode: Mode, measures: Measures | None, now: datetime) -> ReadView:
+def view(asked: Asked, mode: Mode, measures: Measures | None, now: datetime) -> ReadView:
     """Return the page of what is asked; refused in Competition."""
-    solved = read_putt(wanted.putt, mode) if wanted.putt else None
-    own_aim, wording = wanted.form.own_aim_right_m, wanted.wording
-    source, golfer = _source(wanted, now), golfer_figures(measures)
-    hidden = wanted.form.first.data == "1" and own_aim is None
-    if solved is None:
-        return ReadView(wanted.form, wanted.values, wanted.errors, hidden, source)
-    own = compare_own(solved, own_aim, mode) if own_aim is not None else None
-    shown = None if hidden else solved
-    words = call(solved, wording, golfer) if shown else None
-    drawn = plan(
-        solved.putt,
-        shown,
-        wording,
-        None if hidden else own,
-        wanted.frame,
-        words.sentence if words else "The putt, drawn to scale",
-    )
-    return ReadView(
-        wanted.form,
-        _values(wanted, solved),
-        wanted.errors,
-        hidden,
-        source,
-        plan=drawn,
-        profile=profile(solved.putt, shown, wording),
-        cup=cup(solved) if shown else None,
-        words=words,
-        entry=entry_words(solved) if shown else None,
-        own=own_words(solved, own, wording) if own and shown else "",
-        notes=note_words(solved, wording) if shown else (),
-        straight_in=_straight_in(solved, wanted) if shown else "",
-        other_lines=_other_lines(solved, wanted) if shown else (),
-        beside=_beside(solved, wanted),
-        beat=_beat(solved, wording, golfer) if shown else None,
-        handles=_handles(solved, drawn, wanted.values, hidden=hidden),
-    )
+    solved = read_putt(asked.read.putt, mode) if asked.read else None
+    return ReadView(asked, mode, golfer_figures(measures), now, solved)
 
 
-def _values(wanted: ReadRequest, solved: Read) -> dict[str, str]:
-    """Return the fields of the address, with the line that is read where the one asked for is not there."""
-    if ReadWarning.LINE_NOT_THERE not in solved.warnings:
-        return wanted.values
-    return wanted.values | {"line": str(len(solved.lines))}
-
-
-def _straight_in(solved: Read, wanted: ReadRequest) -> str:
-    """Return the address at the softest pace that goes straight in, where the asked one comes back."""
-    if ReadWarning.COMES_BACK not in solved.warnings:
-        return ""
-    straight = softest_straight_in(solved.putt, solved.aim)
-    if straight is None:
-        return ""
-    return f"/read?{urlencode(wanted.values | {'past': f'{straight.speed_at_hole_mps:g} m/s'})}"
-
-
-def _other_lines(solved: Read, wanted: ReadRequest) -> tuple[OtherLine, ...]:
-    return tuple(
-        OtherLine(words, f"/read?{urlencode(wanted.values | {'line': str(number)})}")
-        for number, words in other_lines_words(solved, wanted.wording)
-    )
-
-
-def _source(wanted: ReadRequest, now: datetime) -> Source:
-    origin = wanted.origin
+def _source(read: ReadRequest | None, wording: Wording, now: datetime) -> Source:
+    origin = read.speed_origin if read else None
     if origin is None:
         return Source("as typed", "", stale=False)
     age = hours_since(origin.measured_at, now)
     sure = aged(Estimate(origin.speed_ft, origin.within_ft / 2.0), age).within
-    words = source_words(origin.method, wanted.wording.calendar.ago(origin.measured_at, now))
+    words = source_words(origin.method, wording.calendar.ago(origin.measured_at, now))
     return Source(words, f"±{speed_text(sure)} ft", stale=is_stale(origin.measured_at, now))
 
 
-def _beside(solved: Read, wanted: ReadRequest) -> dict[str, str]:
-    """Return what stands beside each input: the same figure in other words."""
-    putt = solved.putt
-    grade = putt.grade
-    wording, typed = wanted.wording, (wanted.form.length.data or "").strip().lower()
+def _beside(read: ReadRequest, wording: Wording) -> dict[str, str]:
+    putt = read.putt
     paces = wording.paces(putt.length_m)
-    own_unit = typed.endswith((wording.units.far, "'", '"', "in")) or typed[-1:].isdigit()
+    own_unit = read.units.length == wording.units.far
     past = "if covered" if isinstance(putt.pace, RollPast) else "speed at the hole"
     return {
         "length": paces if own_unit else f"{wording.far(putt.length_m)} · {paces}",
-        "rise": wording.slope(abs(grade)),
+        "rise": wording.slope(abs(putt.grade)),
         "past": past,
     }
 
 
-def _beat(solved: Read, wording: Wording, golfer: GolferFigures) -> dict[str, str] | None:
-    """Return one-second mark and stroke as the beat's page takes them; None for a ball at rest by then."""
-    mark_m = one_second_m(solved)
-    if mark_m is None:
-        return None
-    return {"stroke": wording.exact(stroke_of(solved, golfer).length_m), "mark": wording.far(mark_m)}
+def _handles(seen: ReadView) -> dict[str, Handle]:
+    solved, drawn, shown = seen.solved, seen.plan, seen.shown
+    assert solved is not None
+    assert drawn is not None
+    handles = {
+        "ball": _handle(shown["length"], solved.putt.length_m, drawn.ball),
+        "fall": _handle(f"{shown['side']} falling {shown['falls']}", drawn.fall_deg % 360, drawn.fall_knob),
+    }
+    if seen.answer and isinstance(solved.putt.pace, RollPast) and solved.aim.past_m is not None:
+        handles["past"] = _handle(shown["past"], solved.putt.pace.past_m, drawn.rest)
+    return handles
 
 
-def _handles(solved: Read, drawn: Plan, values: dict[str, str], *, hidden: bool) -> tuple[Handle, ...]:
-    putt = solved.putt
-    side = f"{values['side']} falling {values['falls']}"
-    handles = [
-        _handle("ball", "Ball: length, and round the hole", values["length"], putt.length_m, 60, drawn.ball),
-        _handle("fall", "Fall: which way water runs", side, drawn.fall_deg % 360, 360, drawn.fall_knob),
-    ]
-    if not hidden and isinstance(putt.pace, RollPast) and solved.aim.past_m is not None:
-        past = putt.pace.past_m
-        handles.append(_handle("past", "Roll-past", values["past"], past, PAST_RANGE_M[1], drawn.rest))
-    return tuple(handles)
-
-
-def _handle(name: str, label: str, says: str, now: float, most: float, at: Spot) -> Handle:
-    left, top = round(100 * at.x / WIDTH, 2), round(100 * at.y / HEIGHT, 2)
-    return Handle(name, label, says, round(now, 2), most, left, top)
+def _handle(says: str, now: float, at: Spot) -> Handle:
+    return Handle(says, round(now, 2), round(100 * at.x / WIDTH, 1), round(100 * at.y / HEIGHT, 1))

@@ -1,12 +1,10 @@
-"""The address of a read, as other pages make one: of a putt, with a measured speed, of the demo's putt."""
+"""What a read starts from, and the demo's putt, as their fields say them."""
 
-import math
 from datetime import datetime, timedelta
 
-from orthocline.core.roll import Putt, SpeedAtHole
-from orthocline.core.units import wrap_rad
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
+from orthocline.web.shared.read_request import request_of
 from orthocline.wording.dates import Calendar
 from orthocline.wording.figures import tidy
 from orthocline.wording.units import USUAL_UNITS
@@ -33,52 +31,6 @@ START = {
     "past": "12 in",
 }
 """What an empty page starts from."""
-TOWARD_DEG = {
-    "hole": 0,
-    "hole and left": 45,
-    "left": 90,
-    "ball and left": 135,
-    "ball": 180,
-    "ball and right": -135,
-    "right": -90,
-    "hole and right": -45,
-}
-"""Ways that grass grows and wind blows, as the golfer sees them: degrees to the left of the hole."""
-
-
-def nearest_way(seen_deg: float) -> str:
-    """Return the name of the way, of the eight in `TOWARD_DEG`, nearest to a direction the golfer sees."""
-    return min(TOWARD_DEG, key=lambda name: abs(math.remainder(TOWARD_DEG[name] - seen_deg, 360.0)))
-
-
-def toward(putt: Putt, direction_rad: float) -> str:
-    """Return the name of the way nearest to a direction on the map."""
-    return nearest_way(math.degrees(wrap_rad(direction_rad - putt.bearing_rad)))
-
-
-def values_of(putt: Putt, wording: Wording, place: str = "") -> dict[str, str]:
-    """Return the fields of the address that asks for a putt, in the golfer's units."""
-    grade = putt.grade
-    side = putt.side_tilt_right
-    pace = putt.pace
-    past = f"{pace.speed_mps:g} m/s" if isinstance(pace, SpeedAtHole) else wording.typed_near(pace.past_m)
-    values = {
-        "length": wording.typed_far(putt.length_m),
-        "side": wording.typed_slope(abs(side)),
-        "falls": "right" if side > 0 else "left",
-        "rise": wording.typed_slope(abs(grade)),
-        "slope": "up" if grade >= 0 else "down",
-        "speed": tidy(putt.green_speed_ft, 2),
-        "past": past,
-        "place": place,
-    }
-    if putt.grain.strength:
-        values |= {"grain": f"{putt.grain.strength:g}", "grain_toward": toward(putt, putt.grain.toward_rad)}
-    if putt.wind.speed_mps:
-        values |= {"wind": f"{putt.wind.speed_mps:g} m/s", "wind_toward": toward(putt, putt.wind.toward_rad)}
-    if putt.line > 1:
-        values["line"] = str(putt.line)
-    return {name: value for name, value in values.items() if value}
 
 
 def speed_values(origin: SpeedOrigin) -> dict[str, str]:
@@ -88,7 +40,9 @@ def speed_values(origin: SpeedOrigin) -> dict[str, str]:
 
 def demo_values(said: Wording, now: datetime) -> dict[str, str]:
     """Return the address of the demo putt: in the golfer's units, measured the last time it was 07:40."""
-    values = SPINDRIFT if said.units == USUAL_UNITS else values_of(DEMO_PUTT.putt, said, SPINDRIFT["place"])
+    values = (
+        SPINDRIFT if said.units == USUAL_UNITS else request_of(DEMO_PUTT.putt, said, SPINDRIFT["place"]).shown
+    )
     return values | {"measured": demo_origin(said.calendar, now).text}
 
 

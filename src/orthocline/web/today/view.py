@@ -13,7 +13,8 @@ from orthocline.services.read.reading import read_again, read_putt
 from orthocline.services.speed.book import DaySpeed
 from orthocline.services.today import Today
 from orthocline.web.shared.log_rows import Row, row
-from orthocline.web.shared.read_address import SPINDRIFT, demo_values, values_of
+from orthocline.web.shared.read_address import SPINDRIFT, demo_values
+from orthocline.web.shared.read_request import request_of
 from orthocline.wording.dates import Calendar
 from orthocline.wording.figures import speed_text
 from orthocline.wording.read.call import Call, call
@@ -49,7 +50,7 @@ def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
     last = next((putt for putt in day.last if putt.putt_document), None)
     if last and last.putt_document:
         title = last.place or "Your last read"
-        values = values_of(putt_of(last.putt_document), wording, last.place)
+        values = request_of(putt_of(last.putt_document), wording, last.place).exact
     else:
         title, values = SPINDRIFT["place"], demo_values(wording, now)
     solved = None

@@ -3,6 +3,7 @@
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import cached_property
 
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures, level_twin_of
 from orthocline.core.constants import HOLE_RADIUS_M
@@ -16,9 +17,9 @@ MOST_CUPS = 10
 """Nobody counts more cups than this."""
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Call:
-    """What to do, then why.
+    """What to do, then why: said of a read in the golfer's words, for the golfer's own stroke.
 
     Attributes
     ----------
@@ -26,32 +27,38 @@ class Call:
         The aim sentence in three pieces; `spot` is what the eye must catch.
     pace : str
         The pace sentence.
-    details : tuple of str
-        Where that is in other words, and what follows.
-    lines : tuple of CallLine
-        The same putt in the schools' words, and within which launches it still drops.
     """
 
+    read: Read
+    wording: Wording
+    golfer: GolferFigures
     lead: str
     spot: str
     tail: str
     pace: str
-    details: tuple[str, ...]
-    lines: tuple[CallLine, ...]
 
     @property
     def sentence(self) -> str:
         """The whole call as one line."""
         return f"{self.lead}{self.spot}{self.tail} {self.pace}"
 
+    @cached_property
+    def details(self) -> tuple[str, ...]:
+        """Where that is in other words, and what follows."""
+        return tuple(_details(self.read, self.wording))
+
+    @cached_property
+    def lines(self) -> tuple[CallLine, ...]:
+        """The same putt in the schools' words, and within which launches it still drops."""
+        lines = call_lines(self.read, self.wording, self.golfer)
+        if self.read.make_window is None:
+            return tuple(lines)
+        return (*lines, CallLine("make_window", "Drops within", _window_words(self.read)))
+
 
 def call(read: Read, wording: Wording = USUAL_WORDING, golfer: GolferFigures = USUAL_GOLFER) -> Call:
     """Return the call of a read, in the golfer's words and for the golfer's own stroke."""
-    lead, spot, tail = _aim(read, wording)
-    lines = [*call_lines(read, wording, golfer)]
-    if read.make_window is not None:
-        lines.append(CallLine("make_window", "Drops within", _window_words(read)))
-    return Call(lead, spot, tail, _pace(read, wording), tuple(_details(read, wording)), tuple(lines))
+    return Call(read, wording, golfer, *_aim(read, wording), _pace(read, wording))
 
 
 def own_words(read: Read, own: OwnRoll, wording: Wording = USUAL_WORDING) -> str:

@@ -1,12 +1,9 @@
 // The Read page: drag, step and roll. No physics here: every figure comes from the server.
 import { roll } from "./roll.js";
 
-const FOOT = 0.3048;
-const INCH = 0.0254;
 const form = document.getElementById("putt");
 const stage = document.getElementById("stage");
-const layer = document.getElementById("handles");
-const handles = new Map();
+const handles = new Map([...document.querySelectorAll("[data-handle]")].map((one) => [one.dataset.handle, one]));
 // The server reads sixty putts in six seconds for one address: a drag asks for 57 in its first six, and fewer after.
 const BURST = 15;
 const PER_SECOND = 7;
@@ -21,7 +18,10 @@ let refused = {}; // the same where no answer came: it is asked for again
 
 const drawing = () => document.getElementById("drawing");
 const plan = () => document.getElementById("plan");
-const values = () => JSON.parse(drawing().dataset.values || "{}");
+// The fields of the address to all their digits, and those of them that are shown with fewer.
+const values = () => JSON.parse(drawing().dataset.values);
+const rounded = () => JSON.parse(drawing().dataset.rounded || "{}");
+const shown = () => ({ ...values(), ...rounded() });
 
 // Ask the server for the putt with some figures changed. While one answer is under way only the newest
 // wish is kept, so that a drag is never behind by more than one drawing.
@@ -55,6 +55,11 @@ function send() {
 
 form.addEventListener("htmx:configRequest", ({ detail }) => {
   for (const [name, value] of Object.entries(refused)) detail.parameters[name] = value;
+  // A figure that is as it was shown is asked for as it is.
+  const exact = values();
+  for (const [name, text] of Object.entries(rounded())) {
+    if (detail.parameters[name] === text) detail.parameters[name] = exact[name] ?? text;
+  }
 });
 form.addEventListener("htmx:afterRequest", ({ detail }) => {
   refused = detail.xhr.getResponseHeader("Retry-After") ? wish : {};
@@ -65,43 +70,39 @@ document.addEventListener("input", () => {
 });
 
 function sync() {
-  const said = values();
+  const said = shown();
   for (const field of [...form.elements]) {
     if (!field.name || field === document.activeElement || field.type === "submit") continue;
     if (field.type === "radio") field.checked = said[field.name] ? said[field.name] === field.value : field.checked;
+    else if (field.tagName === "SELECT") choose(field, said[field.name]);
     else if (field.type !== "checkbox" && said[field.name] !== undefined) field.value = said[field.name];
   }
-  placeHandles(JSON.parse(drawing().dataset.handles || "[]"));
+  placeHandles(JSON.parse(drawing().dataset.handles));
+}
+
+// A way that has no name is one more choice.
+function choose(field, wanted) {
+  if (wanted === undefined) return;
+  if (![...field.options].some((one) => one.value === wanted)) field.add(new Option(`${wanted}°`, wanted));
+  field.value = wanted;
 }
 
 function placeHandles(wanted) {
-  for (const [name, button] of handles) {
-    button.hidden = !wanted.some((one) => one.name === name);
-  }
-  for (const one of wanted) {
-    const button = handles.get(one.name) || addHandle(one);
-    button.setAttribute("aria-valuenow", one.now);
-    button.setAttribute("aria-valuemax", one.most);
-    button.setAttribute("aria-valuetext", one.says);
-    if (drag && drag.name === one.name) continue;
-    button.style.left = `${one.left}%`;
-    button.style.top = `${one.top}%`;
+  for (const [name, handle] of handles) {
+    handle.hidden = !wanted[name];
+    if (handle.hidden) continue;
+    const [says, now, left, top] = wanted[name];
+    handle.setAttribute("aria-valuenow", now);
+    handle.setAttribute("aria-valuetext", says);
+    if (drag?.name === name) continue;
+    handle.style.left = `${left}%`;
+    handle.style.top = `${top}%`;
   }
 }
 
-function addHandle(one) {
-  const button = document.createElement("span");
-  button.className = "handle";
-  button.tabIndex = 0;
-  button.setAttribute("role", "slider");
-  button.setAttribute("aria-label", one.label);
-  button.setAttribute("aria-valuemin", "0");
-  button.dataset.handle = one.name;
-  button.addEventListener("pointerdown", (event) => take(event, one.name, button));
-  button.addEventListener("keydown", (event) => step(event, one.name));
-  layer.append(button);
-  handles.set(one.name, button);
-  return button;
+for (const [name, handle] of handles) {
+  handle.addEventListener("pointerdown", (event) => take(event, name, handle));
+  handle.addEventListener("keydown", (event) => step(event, name));
 }
 
 function take(event, name, button) {
@@ -110,6 +111,7 @@ function take(event, name, button) {
   button.setPointerCapture(event.pointerId);
   const data = plan().dataset;
   drag = { name, base: values(), scale: +data.scale, x: +data.holeX, y: +data.holeY, dialX: +data.dialX, dialY: +data.dialY, last: null };
+  document.body.classList.add("dragging");
   const move = (moved) => {
     drag.last = changed(moved);
     follow(moved, button);
@@ -121,6 +123,7 @@ function take(event, name, button) {
     button.removeEventListener("pointercancel", drop);
     const last = drag.last;
     drag = null;
+    document.body.classList.remove("dragging");
     if (last) ask(last);
   };
   button.addEventListener("pointermove", move);
@@ -134,28 +137,19 @@ function follow(event, button) {
   button.style.top = `${(100 * (event.clientY - box.top)) / box.height}%`;
 }
 
-// What a pointer's place means for the handle held: the same words that could be typed.
+// What a pointer's place means for the handle held: metres from the hole, degrees round it or on the dial.
 function changed(event) {
   const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(plan().getScreenCTM().inverse());
   const dx = at.x - drag.x;
   const dy = at.y - drag.y;
-  const metres = Math.hypot(dx, dy) / drag.scale;
+  const metres = (Math.hypot(dx, dy) / drag.scale).toFixed(4);
   if (drag.name === "ball") {
     drag.turn = (Math.atan2(-dx, dy) * 180) / Math.PI;
-    const length = Math.min(60, Math.max(0.31, metres));
-    return { ...drag.base, length: inUnit(length, drag.base.length, stage.dataset.far), around: drag.turn.toFixed(2) };
+    return { ...drag.base, to_length: metres, around: drag.turn.toFixed(2) };
   }
-  if (drag.name === "past") {
-    return { ...drag.base, past: inUnit(Math.min(5, metres), drag.base.past, stage.dataset.near) };
-  }
+  if (drag.name === "past") return { ...drag.base, to_past: metres };
   const fall = (Math.atan2(at.x - drag.dialX, drag.dialY - at.y) * 180) / Math.PI;
   return { ...drag.base, fall: fall.toFixed(1) };
-}
-
-function inUnit(metres, typed, usual) {
-  const unit = /\b(ft|in|cm|m)\s*$/.exec(typed || "")?.[1] || usual;
-  const size = { ft: FOOT, in: INCH, cm: 0.01, m: 1 }[unit];
-  return `${(metres / size).toFixed(unit === "m" ? 2 : unit === "ft" ? 1 : 0)} ${unit}`;
 }
 
 // Arrow keys: the figure one step, or the ball round the hole and the fall round its dial.
@@ -193,7 +187,7 @@ document.body.addEventListener("htmx:afterSwap", ({ detail }) => {
   if (detail.target.id === "trouble") return;
   sync();
   if (stepping) {
-    stepping.value = values()[stepping.name] ?? stepping.value;
+    stepping.value = shown()[stepping.name] ?? stepping.value;
     stepping = null;
   }
 });

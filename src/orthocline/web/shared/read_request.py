@@ -1,0 +1,237 @@
+"""What a read asks for: one value in SI units, its edits, and the address that asks for it again."""
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Any
+from urllib.parse import urlencode
+
+from orthocline.core.ground import Plane, plane_from_grade
+from orthocline.core.roll import (
+    GREEN_SPEED_RANGE_FT,
+    LENGTH_RANGE_M,
+    PAST_RANGE_M,
+    SPEED_AT_HOLE_RANGE_MPS,
+    Point,
+    Putt,
+    PuttError,
+    RollPast,
+    SpeedAtHole,
+)
+from orthocline.core.units import PERCENT, wrap_rad
+from orthocline.formats.speed_origin import SpeedOrigin
+from orthocline.wording.typed import DRAGGED, RISE_STEPS, STEPS, exact, shown, size_of, slope_in, slope_of
+from orthocline.wording.ways import way_text
+from orthocline.wording.wording import Wording
+
+GREEN_SPEED_STEP_FT = 0.1
+LEVEL = 1e-11
+"""Less slope [ratio] than an address can say has no side."""
+Held = tuple[float, float, float, float]
+"""Scale, hole x, hole y and turn of a drawing that is held still while something is dragged."""
+
+
+@dataclass(frozen=True)
+class TypedUnits:
+    """The unit in which each figure was typed, and is written again; side and rise may be in degrees."""
+
+    length: str
+    side: str
+    rise: str
+    past: str
+    own: str
+    wind: str = "m/s"
+
+
+@dataclass(frozen=True)
+class ReadRequest:
+    """One read as it is asked for; its edits return another.
+
+    Attributes
+    ----------
+    putt : Putt
+        With the ball at the origin and the hole along +x.
+    units : TypedUnits
+    wording : Wording
+        How its golfer says figures.
+    place : str
+    origin : SpeedOrigin or None
+        Where a measured green speed comes from.
+    own_right_m : float or None
+        The golfer's own aim, positive to the right.
+    mine_first : bool
+        Whether the call is held back until there is an own aim.
+    held : Held or None
+    """
+
+    putt: Putt
+    units: TypedUnits
+    wording: Wording
+    place: str = ""
+    origin: SpeedOrigin | None = None
+    own_right_m: float | None = None
+    mine_first: bool = False
+    held: Held | None = None
+
+    @property
+    def hidden(self) -> bool:
+        """Whether the call is held back."""
+        return self.mine_first and self.own_right_m is None
+
+    @property
+    def speed_origin(self) -> SpeedOrigin | None:
+        """Where the green speed comes from; None where another speed was typed since."""
+        origin = self.origin
+        return origin if origin and abs(origin.speed_ft - self.putt.green_speed_ft) < 0.05 else None
+
+    def stepped(self, name: str, way: int) -> "ReadRequest":
+        """Return it with a figure one step more or less, in its unit; as it is where that leads nowhere."""
+        putt, units = self.putt, self.units
+        if name == "length":
+            return self._of_length(putt.length_m + way * STEPS[units.length] * self._size(units.length))
+        if name == "past":
+            return self._of_pace(way * STEPS[units.past] * self._size(units.past))
+        if name == "speed":
+            speed = round(putt.green_speed_ft + way * GREEN_SPEED_STEP_FT, 6)
+            return self._changed(green_speed_ft=_within(speed, GREEN_SPEED_RANGE_FT))
+        if name == "side":
+            side = self._stepped_slope(putt.side_tilt_right, units.side, way)
+            return self._changed(surface=plane_from_grade(putt.grade, side, 0.0))
+        if name == "rise":
+            rise = self._stepped_slope(putt.grade, units.rise, way)
+            return self._changed(surface=plane_from_grade(rise, putt.side_tilt_right, 0.0))
+        return self
+
+    def dragged(self, length_m: float) -> "ReadRequest":
+        """Return it with the ball so far from the hole, as nearly as a hand can tell."""
+        return self._of_length(self._by_hand(length_m, self.units.length))
+
+    def rolled_past(self, past_m: float) -> "ReadRequest":
+        """Return it with such a roll-past, as nearly as a hand can tell."""
+        return self._changed(pace=RollPast(_within(self._by_hand(past_m, self.units.past), PAST_RANGE_M)))
+
+    def rotated(self, degrees: float) -> "ReadRequest":
+        """Return it with the ball moved clockwise round the hole: ground, grain and wind lie turned to it."""
+        turn, putt = math.radians(degrees), self.putt
+        plane, grain, wind = putt.mean_plane, putt.grain, putt.wind
+        return self._changed(
+            surface=Plane(plane.tilt, wrap_rad(plane.downhill_rad + turn)),
+            grain=replace(grain, toward_rad=wrap_rad(grain.toward_rad + turn)),
+            wind=replace(wind, toward_rad=wrap_rad(wind.toward_rad + turn)),
+        )
+
+    def falling(self, degrees: float) -> "ReadRequest":
+        """Return it with the ground falling so far clockwise from the hole; level ground a little."""
+        plane = Plane(self.putt.mean_plane.tilt or PERCENT, wrap_rad(-math.radians(degrees)))
+        return self._changed(surface=plane)
+
+    def at_pace(self, pace: RollPast | SpeedAtHole, unit: str) -> "ReadRequest":
+        """Return it at another pace, said in a unit."""
+        return replace(self._changed(pace=pace), units=replace(self.units, past=unit))
+
+    def by_line(self, number: int) -> "ReadRequest":
+        """Return it by another line to the hole."""
+        return self._changed(line=number)
+
+    @cached_property
+    def exact(self) -> dict[str, str]:
+        """The fields of its address, those that say something, to all digits that count."""
+        return self._fields(exact)
+
+    @cached_property
+    def shown(self) -> dict[str, str]:
+        """The same as the page's fields show them."""
+        return self._fields(shown)
+
+    @property
+    def query(self) -> str:
+        """The query of its address."""
+        return urlencode(self.exact)
+
+    def _fields(self, figure: Callable[[float], str]) -> dict[str, str]:
+        """Return the fields of the address, each figure written so."""
+        putt, units = self.putt, self.units
+        fields = {
+            "length": self._long(putt.length_m, units.length, figure),
+            "side": self._steep(putt.side_tilt_right, units.side, figure),
+            "falls": "right" if putt.side_tilt_right > LEVEL else "left",
+            "rise": self._steep(putt.grade, units.rise, figure),
+            "slope": "down" if putt.grade < -LEVEL else "up",
+            "speed": figure(putt.green_speed_ft),
+            "past": self._long(self._pace, units.past, figure),
+            "place": self.place,
+            "measured": self.origin.text if self.origin else "",
+            "first": "1" if self.mine_first else "",
+            "line": str(putt.line) if putt.line > 1 else "",
+        }
+        if self.own_right_m is not None:
+            fields["own"] = self._long(abs(self.own_right_m), units.own, figure)
+            fields["own_side"] = "left" if self.own_right_m < 0.0 else "right"
+        if putt.grain.strength:
+            fields |= {"grain": figure(putt.grain.strength), "grain_toward": way_text(putt.grain.toward_rad)}
+        if putt.wind.speed_mps:
+            wind = self._long(putt.wind.speed_mps, units.wind, figure)
+            fields |= {"wind": wind, "wind_toward": way_text(putt.wind.toward_rad)}
+        return {name: text for name, text in fields.items() if text}
+
+    def _long(self, figure: float, unit: str, written: Callable[[float], str]) -> str:
+        return f"{written(figure / self._size(unit))} {unit}"
+
+    def _steep(self, slope: float, unit: str, written: Callable[[float], str]) -> str:
+        return f"{written(slope_in(abs(slope), unit, self.putt.length_m, self.wording))} {unit}"
+
+    def _size(self, unit: str) -> float:
+        return size_of(unit, self.wording)
+
+    @property
+    def _pace(self) -> float:
+        pace = self.putt.pace
+        return pace.speed_mps if isinstance(pace, SpeedAtHole) else pace.past_m
+
+    def _by_hand(self, length_m: float, unit: str) -> float:
+        grain = DRAGGED[unit] * self._size(unit)
+        return grain * round(length_m / grain)
+
+    def _stepped_slope(self, slope: float, unit: str, way: int) -> float:
+        """Return a slope a step further on its own side, or through nothing to the other."""
+        over, step = self.putt.length_m, RISE_STEPS.get(unit) or STEPS[unit]
+        figure = slope_in(abs(slope), unit, over, self.wording) + way * step
+        return math.copysign(1.0, slope) * slope_of(figure, unit, over, self.wording)
+
+    def _of_length(self, length_m: float) -> "ReadRequest":
+        return self._changed(hole=Point(_within(length_m, LENGTH_RANGE_M), 0.0))
+
+    def _of_pace(self, more: float) -> "ReadRequest":
+        if isinstance(self.putt.pace, SpeedAtHole):
+            return self._changed(pace=SpeedAtHole(_within(self._pace + more, SPEED_AT_HOLE_RANGE_MPS)))
+        return self._changed(pace=RollPast(_within(self._pace + more, PAST_RANGE_M)))
+
+    def _changed(self, **members: Any) -> "ReadRequest":
+        """Return it with other members of the putt; as it is where they make none that can be read."""
+        try:
+            return replace(self, putt=replace(self.putt, **members))
+        except PuttError:
+            return self
+
+
+def request_of(putt: Putt, wording: Wording, place: str = "") -> ReadRequest:
+    """Return the request of a putt from anywhere on the map, in the golfer's units."""
+    turn, units = -putt.bearing_rad, wording.units
+    seen = Putt(
+        Point(0.0, 0.0),
+        Point(putt.length_m, 0.0),
+        plane_from_grade(putt.grade, putt.side_tilt_right, 0.0),
+        putt.green_speed_ft,
+        putt.pace,
+        replace(putt.grain, toward_rad=wrap_rad(putt.grain.toward_rad + turn)),
+        replace(putt.wind, toward_rad=wrap_rad(putt.wind.toward_rad + turn)),
+        putt.line,
+    )
+    past = units.near if isinstance(putt.pace, RollPast) else "m/s"
+    said = TypedUnits(units.far, units.slope, units.slope, past, units.near)
+    return ReadRequest(seen, said, wording, place)
+
+
+def _within(figure: float, between: tuple[float, float]) -> float:
+    return min(max(figure, between[0]), between[1])
