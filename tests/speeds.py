@@ -14,7 +14,7 @@ def kept_speed(session, golfer, speed_ft=10.2, *, within=0.4, hours=0.5, method=
     return keep_speed(
         session,
         golfer,
-        Mode.PRACTICE,
+        Mode.OPEN_PLAY,
         speed_ft=Estimate(speed_ft, within / 2),
         method=method,
         course=more.pop("course", COURSE),

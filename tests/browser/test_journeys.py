@@ -81,7 +81,7 @@ def test_sign_up_edit_delete_undo_and_filter(page):
 def test_competition_turns_reading_off_and_says_why(page):
     page.expected_errors = ("403",)
     page.go("/read", **SPINDRIFT)
-    page.press("Practice")
+    page.press("Open play")
     page.see("Off in Competition")
     page.see("ask the committee")
     page.press("Competition")

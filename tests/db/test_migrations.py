@@ -48,7 +48,9 @@ def test_what_was_kept_outlives_new_tables_and_their_going(url):
     ]
     assert len({name for (name,) in ask(url, "SELECT folded(name) FROM golfers")}) == 3
     assert len(ask(url, "SELECT DISTINCT key FROM logged_putts")) == 2
+    assert ask(url, "SELECT DISTINCT mode FROM golfers") == [("open_play",)]
     downgrade(url, "2026_11_23_speeds_and_measures", even_rows=True)
     assert ask(url, measures) == before
+    assert ask(url, "SELECT DISTINCT mode FROM golfers") == [("practice",)]
     assert ask(url, "SELECT length_m FROM logged_putts ORDER BY id") == [(3.0,), (4.0,)]
     assert ask(url, "SELECT course, speed_ft FROM speed_notes") == [("Ternholm", 10.0)]

@@ -70,7 +70,7 @@ def test_every_route_of_a_row_refuses_a_neighbour(app, signed_in, session, creat
     idris = create_golfer("Idris")
     putt = note_putt(session, idris, length_m=3.0, place="", note="")
     speed = kept_speed(session, idris)
-    add_stride_trial(session, idris, Mode.PRACTICE, paces=10, tape_m=8.0)
+    add_stride_trial(session, idris, Mode.OPEN_PLAY, paces=10, tape_m=8.0)
     trial = session.scalar(select(StrideTrial))
     session.commit()
     rows = {"putt_id": putt.id, "note_id": speed.id, "trial_id": trial.id}

@@ -46,7 +46,7 @@ def pages(signed_in, session):
     return ("/", "/log", "/log?result=missed", again, edit, "/account/export", "/measures", "/account")
 
 
-def test_everything_is_told_in_practice(signed_in, pages):
+def test_everything_is_told_in_open_play(signed_in, pages):
     everything = " ".join(told(signed_in.get(page)) for page in pages)
     assert [words for words in TOLD if words not in everything] == []
 
@@ -65,7 +65,7 @@ def test_nothing_is_told_in_competition_and_all_again_when_it_ends(signed_in, pa
     assert export["withheld"].startswith("In Competition")
     assert export["speeds"] == []
     assert set(export["putts"][0]) & {"putt", "read", "own_aim_right_m", "green_speed_ft", "model"} == set()
-    signed_in.post("/mode", data={"mode": "practice"})
+    signed_in.post("/mode", data={"mode": "open_play"})
     assert [told(signed_in.get(page)) for page in pages] == before
 
 

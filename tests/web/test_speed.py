@@ -191,7 +191,7 @@ def test_competition_refuses_and_loses_nothing(signed_in):
         assert "committee" in text(refused)
     response = signed_in.post(RAMP, data={**RODS, **ROLLS, "course": COURSE})
     assert signed_in.get(response.location).status_code == 403
-    signed_in.post("/mode", data={"mode": "practice"})
+    signed_in.post("/mode", data={"mode": "open_play"})
     assert "Speed 10.1" in text(signed_in.get(response.location))
     assert value(signed_in.get(response.location), "course") == COURSE
 
@@ -261,7 +261,7 @@ def test_other_ways_tell_what_cannot_be(client, asked, message):
 def test_a_calibrated_stroke_gives_a_speed(signed_in, session):
     for stroke, roll in ((0.30, 2.2), (0.40, 3.95), (0.50, 6.15)):
         add_stroke_putt(
-            session, signed_in.golfer, Mode.PRACTICE, stroke_m=stroke, roll_m=roll, green_speed_ft=10.0
+            session, signed_in.golfer, Mode.OPEN_PLAY, stroke_m=stroke, roll_m=roll, green_speed_ft=10.0
         )
     session.commit()
     asked = {"by": "stroke", "strokes": ["40 cm", "50 cm", "45 cm"], "rolls": ["4.4 m", "6.8 m", "5.5 m"]}

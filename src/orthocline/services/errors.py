@@ -6,7 +6,7 @@ class DomainError(Exception):
 
 
 class NotAllowedError(DomainError):
-    """The Practice/Competition switch forbids it."""
+    """The mode, Competition, forbids it."""
 
 
 class NotFoundError(DomainError):

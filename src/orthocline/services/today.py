@@ -54,6 +54,6 @@ def today(session: Session | None, golfer: Golfer | None, mode: Mode, now: datet
     unfinished = (
         count_putts(session, golfer.id, result="open", most=MOST_COUNTED) if session and golfer else 0
     )
-    steps = PRACTICE_STEPS if mode is Mode.PRACTICE else COMPETITION_STEPS
-    speed = day_speed(session, golfer, now) if session and golfer and mode is Mode.PRACTICE else None
+    steps = PRACTICE_STEPS if mode is Mode.OPEN_PLAY else COMPETITION_STEPS
+    speed = day_speed(session, golfer, now) if session and golfer and mode is Mode.OPEN_PLAY else None
     return Today(steps, last, unfinished, speed)

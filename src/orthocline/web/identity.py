@@ -72,8 +72,8 @@ def golfer() -> Golfer:
 def mode() -> Mode:
     """Return the mode of whoever asks: the golfer's, or that of a visitor's browser."""
     who = signed_in()
-    chosen = who.mode if who else cookie.get("mode", Mode.PRACTICE.value)
-    return Mode.COMPETITION if chosen == Mode.COMPETITION.value else Mode.PRACTICE
+    chosen = who.mode if who else cookie.get("mode", Mode.OPEN_PLAY.value)
+    return Mode.COMPETITION if chosen == Mode.COMPETITION.value else Mode.OPEN_PLAY
 
 
 def measures() -> Measures | None:

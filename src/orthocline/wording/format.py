@@ -48,7 +48,7 @@ class Format:
 
     def ball_speed(self, speed_mps: float, decimals: int = 1) -> str:
         """Return how fast a ball rolls: ``5.4 ft/s``, ``1.6 m/s``."""
-        return f"{tidy(speed_mps / self.units.far_m, decimals)} {self.units.far}/s"
+        return f"{tidy(speed_mps / self.units.far_m, decimals)} {self.units.ball_speed}"
 
     def past(self, past_m: float) -> str:
         """Return a roll-past: ``one foot``, ``18 in``, ``4½ ft``; ``30 cm``."""

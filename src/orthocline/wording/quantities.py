@@ -21,6 +21,8 @@ SPEED_UNITS_MPS: Mapping[str, float] = {
     "mph": MILE_PER_HOUR_MPS,
     "km/h": KILOMETRE_PER_HOUR_MPS,
 }
+GRAIN_KINDS: Mapping[str, float] = {"bent": 0.03, "mixed": 0.08, "strong": 0.15}
+"""Grass by its kind, and how strong its grain usually is."""
 FRACTIONS: Mapping[str, str] = {"¼": ".25", "½": ".5", "¾": ".75"}
 
 _NUMBER = r"[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)"
@@ -70,6 +72,12 @@ def parse_speed_mps(text: str, unit: str = "m/s") -> float:
 def parse_number(text: str, allowed: str) -> float:
     """Return a bare number; `allowed` ends the sentence of the error."""
     return _sum(text, {"": 1.0}, "", allowed)
+
+
+def parse_grain(text: str) -> float:
+    """Return the strength of grain: ``0.1``, or a kind of grass, ``bent``, ``mixed`` or ``strong``."""
+    kind = GRAIN_KINDS.get(text.strip().lower())
+    return parse_number(text, "bent, mixed, strong or a strength such as 0.1") if kind is None else kind
 
 
 def parse_degrees(text: str) -> float:

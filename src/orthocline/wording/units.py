@@ -28,6 +28,11 @@ class Units:
         return "deg" if self.degrees else "%"
 
     @property
+    def ball_speed(self) -> str:
+        """Unit of how fast a ball rolls."""
+        return f"{self.far}/s"
+
+    @property
     def far_m(self) -> float:
         """One unit of lengths along a putt in metres."""
         return 1.0 if self.metric else FOOT_M

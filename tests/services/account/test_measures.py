@@ -64,7 +64,7 @@ def test_usual_measures_until_the_golfers_own_are_kept(session, golfer):
 def test_a_stride_from_tries_is_surer_than_the_usual_one(session, golfer):
     assert pacing_sd(wording_of(own_measures(session, golfer))) == 0.05
     for paces, feet in ((10, 27.0), (10, 28.0), (20, 55.0)):
-        add_stride_trial(session, golfer, Mode.PRACTICE, paces=paces, tape_m=feet * FOOT_M)
+        add_stride_trial(session, golfer, Mode.OPEN_PLAY, paces=paces, tape_m=feet * FOOT_M)
     own = own_measures(session, golfer)
     assert own_stride(own).value / FOOT_M == pytest.approx(2.75)
     assert wording_of(own).paces(11 * FOOT_M) == "4 paces"
@@ -84,7 +84,7 @@ def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):
         add_stroke_putt(
             session,
             golfer,
-            Mode.PRACTICE,
+            Mode.OPEN_PLAY,
             stroke_m=stroke_in * INCH_M,
             roll_m=roll_ft * FOOT_M,
             green_speed_ft=10.0,
@@ -98,17 +98,17 @@ def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):
 
 def test_what_no_golfer_has_is_refused_and_so_is_measuring_in_competition(session, golfer):
     with pytest.raises(InvalidError, match="1 to 5 ft"):
-        add_stride_trial(session, golfer, Mode.PRACTICE, paces=10, tape_m=30.0)
+        add_stride_trial(session, golfer, Mode.OPEN_PLAY, paces=10, tape_m=30.0)
     with pytest.raises(InvalidError, match="between 3 and 20"):
-        add_stroke_putt(session, golfer, Mode.PRACTICE, stroke_m=0.3, roll_m=3.0, green_speed_ft=2.0)
+        add_stroke_putt(session, golfer, Mode.OPEN_PLAY, stroke_m=0.3, roll_m=3.0, green_speed_ft=2.0)
     with pytest.raises(NotAllowedError):
         add_stride_trial(session, golfer, Mode.COMPETITION, paces=10, tape_m=8.0)
     with pytest.raises(NotAllowedError):
         add_stroke_putt(session, golfer, Mode.COMPETITION, stroke_m=0.3, roll_m=3.0, green_speed_ft=10.0)
     for _ in range(20):
-        add_stride_trial(session, golfer, Mode.PRACTICE, paces=10, tape_m=8.0)
+        add_stride_trial(session, golfer, Mode.OPEN_PLAY, paces=10, tape_m=8.0)
     with pytest.raises(InvalidError, match="20 trials"):
-        add_stride_trial(session, golfer, Mode.PRACTICE, paces=10, tape_m=8.0)
+        add_stride_trial(session, golfer, Mode.OPEN_PLAY, paces=10, tape_m=8.0)
 
 
 def test_pace_in_words_for_a_putt_up_two_percent():

@@ -151,27 +151,27 @@ def test_competition_refuses_reading_comparing_and_rolling():
     ):
         with pytest.raises(NotAllowedError, match="committee"):
             refused()
-    assert read_putt(solved.putt, Mode.PRACTICE).aim_right_m == solved.aim_right_m
+    assert read_putt(solved.putt, Mode.OPEN_PLAY).aim_right_m == solved.aim_right_m
 
 
 def test_own_read_rolls_the_golfers_own_aim():
     solved = read(SPINDRIFT.putt)
-    own = compare_own(solved, 9 * INCH, Mode.PRACTICE)
+    own = compare_own(solved, 9 * INCH, Mode.OPEN_PLAY)
     assert not own.capture.drops
     assert own.finish_right_m < -0.2  # too low: it breaks away below the hole
-    right = compare_own(solved, solved.aim_right_m, Mode.PRACTICE)
+    right = compare_own(solved, solved.aim_right_m, Mode.OPEN_PLAY)
     assert right.capture.drops
 
 
 def test_a_miss_is_high_or_low_where_it_passes_not_where_it_ends():
     solved = read(plane_putt(15, side_right=-0.03, past_in=10))
-    high = compare_own(solved, solved.aim_right_m * 1.15, Mode.PRACTICE)
+    high = compare_own(solved, solved.aim_right_m * 1.15, Mode.OPEN_PLAY)
     assert high.passed_right_m > 0 > high.finish_right_m
     assert "high and stop" in own_words(solved, high)
-    low = compare_own(solved, solved.aim_right_m * 0.6, Mode.PRACTICE)
+    low = compare_own(solved, solved.aim_right_m * 0.6, Mode.OPEN_PLAY)
     assert "low and stop" in own_words(solved, low)
     straight = read(plane_putt(15))
-    assert "left and stop" in own_words(straight, compare_own(straight, -9 * INCH, Mode.PRACTICE))
+    assert "left and stop" in own_words(straight, compare_own(straight, -9 * INCH, Mode.OPEN_PLAY))
 
 
 @pytest.mark.parametrize(
@@ -188,7 +188,7 @@ def test_a_saved_read_is_had_again_without_solving_it(session, create_golfer, mo
     logged = log.save_read(session, create_golfer(), first)
     session.expire(logged)
     monkeypatch.setattr(core_read, "aims", None)
-    again = read_again(logged, Mode.PRACTICE)
+    again = read_again(logged, Mode.OPEN_PLAY)
     assert np.abs(again.path - first.path).max() < 1e-6
     assert np.abs(again.path_past - first.path_past).max() < 1e-6
     one, other = call(again), call(first)
@@ -199,7 +199,7 @@ def test_a_saved_read_is_had_again_without_solving_it(session, create_golfer, mo
 
 def test_a_pace_given_as_speed_is_said_as_speed_on_ground_that_holds_no_ball():
     steep = read(plane_putt(8, side_right=0.02, grade=-0.09, pace=SpeedAtHole(1.5)))
-    assert call(steep).pace == "Reach the hole at 1.5 m/s: it will not stop past the hole."
+    assert call(steep).pace == "Reach the hole at 4.92 ft/s: it will not stop past the hole."
 
 
 def test_demo_is_loaded_once(session):
@@ -210,7 +210,7 @@ def test_demo_is_loaded_once(session):
     assert len(putts) == PUTTS_LOGGED
     assert {p.holed for p in putts} == {True, False}
     now = datetime.now(UTC)
-    day = today(session, golfer, Mode.PRACTICE, now)
+    day = today(session, golfer, Mode.OPEN_PLAY, now)
     assert len(day.last) == 5
     assert day.speed.place == "Ternholm Links, practice green"
     assert not any(note.measured_at > now for note in list_speeds(session, golfer))

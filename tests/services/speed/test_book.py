@@ -34,7 +34,7 @@ RATE = Estimate(3.0, 0.1)
 
 
 def measured(method, rate=None, **figures):
-    return measuring.speed_by(Mode.PRACTICE, method, Findings(figures, stroke_rate=rate))
+    return measuring.speed_by(Mode.OPEN_PLAY, method, Findings(figures, stroke_rate=rate))
 
 
 @pytest.fixture
@@ -130,7 +130,7 @@ def test_deleted_speeds_come_back_for_a_day(session, golfer):
 def test_what_cannot_be_kept_is_named(session, golfer, change, field):
     given = {"speed_ft": Estimate(10.0, 0.2), "method": "ramp", "course": COURSE, "measured_at": now()}
     with pytest.raises(InvalidError) as caught:
-        keep_speed(session, golfer, Mode.PRACTICE, **{**given, **change})
+        keep_speed(session, golfer, Mode.OPEN_PLAY, **{**given, **change})
     assert caught.value.field == field
 
 
@@ -170,14 +170,14 @@ def test_everything_that_measures_or_times_is_refused_in_competition(session, go
 @pytest.mark.parametrize(
     ("measure", "field"),
     [
-        (lambda: ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [], []), "out"),
-        (lambda: ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [15.0], [], level=Estimate(0.1, 0.001)), "level"),
+        (lambda: ramp_speed(Mode.OPEN_PLAY, STANDARD_RAMP, [], []), "out"),
+        (lambda: ramp_speed(Mode.OPEN_PLAY, STANDARD_RAMP, [15.0], [], level=Estimate(0.1, 0.001)), "level"),
         (lambda: measured("timed", length=[20.0], times=[0.5]), "times"),
         (lambda: measured("timed", length=[20.0]), "times"),
         (lambda: measured("stroke", strokes=[0.4], rolls=[3.0]), "strokes"),
         (lambda: measured("stroke", RATE, rolls=[3.0]), "strokes"),
         (lambda: measured("stroke", RATE, strokes=[0.4, 0.5], rolls=[3.0]), "rolls"),
-        (lambda: measuring.zero_putts(Mode.PRACTICE, 4.0, []), "balls"),
+        (lambda: measuring.zero_putts(Mode.OPEN_PLAY, 4.0, []), "balls"),
     ],
 )
 def test_what_is_missing_or_cannot_be_is_named(measure, field):
@@ -188,8 +188,8 @@ def test_what_is_missing_or_cannot_be_is_named(measure, field):
 
 def test_each_method_says_how_sure_it_is():
     assert measured("posted", posted=[10.5]).within == 1.0
-    assert ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [3.0] * 3, [3.1] * 3).speed_ft.within >= 0.3
-    assert ramp_speed(Mode.PRACTICE, STANDARD_RAMP, [3.0] * 3, []).speed_ft.within >= 1.0
+    assert ramp_speed(Mode.OPEN_PLAY, STANDARD_RAMP, [3.0] * 3, [3.1] * 3).speed_ft.within >= 0.3
+    assert ramp_speed(Mode.OPEN_PLAY, STANDARD_RAMP, [3.0] * 3, []).speed_ft.within >= 1.0
     assert level_reading(0.01, "level_averaged").within == pytest.approx(0.002)
     assert level_reading(0.01, "level").within == pytest.approx(np.hypot(0.002, 0.005))
 
@@ -205,7 +205,7 @@ def test_a_seed_is_always_the_same_green_and_the_same_rolls():
 
 
 def test_the_beat_halves_whatever_goes_back():
-    beat = dict(stroke_beat(Mode.PRACTICE, 0.8).sounds)
+    beat = dict(stroke_beat(Mode.OPEN_PLAY, 0.8).sounds)
     assert beat == {"start": 0.0, "top": 0.8, "strike": pytest.approx(1.2), "mark": pytest.approx(2.2)}
 
 

@@ -26,7 +26,7 @@ def said(solved, wording=USUAL_WORDING):
         ("moved_hole", "Moved hole", "pace it as if the cup were 13¼ in past, on the level"),
         ("one_second", "One second", "the ball should pass 6.8 ft"),
         ("stroke", "Stroke", "15 in, half of it back: a rule of thumb, an inch a foot"),
-        ("aim_spot", "Break", "17.7 in right of centre"),
+        ("aim_spot", "Break", "17¾ in right of centre"),
         ("curve_gate", "Curve gate", "6 in right, two thirds along"),
         ("apex", "Apex", "6 in right, 8.4 ft along: do not aim at it"),
         ("start_spot", "Start spot", "2 ft ahead, 2½ in right"),
@@ -39,7 +39,7 @@ def test_each_school_says_its_own(school, title, words):
 
 def test_metres_and_borrow_are_followed():
     lines = said(RIGHT, METRIC)
-    assert lines["aim_spot"] == ("Borrow", "44.9 cm right of centre")
+    assert lines["aim_spot"] == ("Borrow", "45 cm right of centre")
     assert lines["curve_gate"][1] == "15 cm right, two thirds along"
     assert lines["one_second"][1] == "the ball should pass 2.07 m"
 

@@ -172,7 +172,7 @@ def test_the_pace_is_said_as_it_was_asked(turned):
         "Let it die at the hole.": RollPast(0.0),
         "Roll it one foot past.": RollPast(12 * INCH_M),
         "Roll it 14¾ ft past.": RollPast(4.5),
-        "Reach the hole at 0.6 m/s, 13 in past.": SpeedAtHole(0.6),
+        "Reach the hole at 1.97 ft/s, 13 in past.": SpeedAtHole(0.6),
     }
     for words, pace in asked.items():
         assert call(read(replace(putt, pace=pace))).pace == words
@@ -181,7 +181,7 @@ def test_the_pace_is_said_as_it_was_asked(turned):
     steep = moved(turned, side_right=0.01, grade=-0.09)
     assert call(read(steep)).pace == "Softly: it will not stop past the hole."
     at_a_speed = call(read(replace(steep, pace=SpeedAtHole(1.2)))).pace
-    assert at_a_speed == "Reach the hole at 1.2 m/s: it will not stop past the hole."
+    assert at_a_speed == "Reach the hole at 3.94 ft/s: it will not stop past the hole."
 
 
 @pytest.mark.parametrize("turned", TURNS)

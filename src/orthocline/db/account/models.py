@@ -33,7 +33,7 @@ class Golfer(Base):
 
     __tablename__ = "golfers"
     __table_args__ = (
-        CheckConstraint("mode IN ('practice', 'competition')", name="mode"),
+        CheckConstraint("mode IN ('open_play', 'competition')", name="mode"),
         CheckConstraint("demo IN ('template', 'copy')", name="demo"),
         Index("uq_golfers_name", text("folded(name)"), unique=True, postgresql_where=text("demo IS NULL")),
     )
@@ -41,7 +41,7 @@ class Golfer(Base):
     id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)
     name: Mapped[str] = mapped_column(String(NAME_LENGTH))
     password_hash: Mapped[str] = mapped_column(String(200))
-    mode: Mapped[str] = mapped_column(String(20), server_default="practice")
+    mode: Mapped[str] = mapped_column(String(20), server_default="open_play")
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     session_version: Mapped[int] = mapped_column(server_default="1")
     demo: Mapped[str | None] = mapped_column(String(10))

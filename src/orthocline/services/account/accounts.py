@@ -147,7 +147,7 @@ def live_where_seen(golfer: Golfer, zone: str) -> None:
 
 
 def set_mode(golfer: Golfer, mode: Mode) -> None:
-    """Put a golfer in Practice or Competition."""
+    """Put a golfer in Open play or Competition."""
     golfer.mode = mode.value
 
 

@@ -18,7 +18,7 @@ from orthocline.db.account import models
 from orthocline.db.account.models import Golfer, OwnMeasures
 from orthocline.db.account.queries import measures_of
 from orthocline.db.entries import add_once, count_of, entry_of, one_at_a_time, with_same_key
-from orthocline.services.account.mode import Mode, require_practice
+from orthocline.services.account.mode import Mode, require_open_play
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.wording.calibration import Calibration
 from orthocline.wording.dates import calendar_of
@@ -126,7 +126,7 @@ def golfer_figures(measures: Measures | None) -> GolferFigures:
 
 def stroke_trials(measures: Measures, mode: Mode) -> Sequence[StrokeTrial]:
     """Return the putts that calibrate the stroke; none in Competition, because they tell a green's speed."""
-    return measures.stroke_trials if mode is Mode.PRACTICE else ()
+    return measures.stroke_trials if mode is Mode.OPEN_PLAY else ()
 
 
 def stroke_putts(trials: Sequence[StrokeTrial]) -> list[StrokePutt]:
@@ -163,7 +163,7 @@ def add_stride_trial(
     NotAllowedError
         In Competition.
     """
-    require_practice(mode, "Measuring your stride")
+    require_open_play(mode, "Measuring your stride")
     least, most = STRIDE_RANGE_M
     if not least <= tape_m / paces <= most:
         raise InvalidError("paces", "A pace is 1 to 5 ft (0.3 to 1.5 m) long: check paces and tape.")
@@ -192,7 +192,7 @@ def add_stroke_putt(
     NotAllowedError
         In Competition.
     """
-    require_practice(mode, "Calibrating your stroke")
+    require_open_play(mode, "Calibrating your stroke")
     least, most = GREEN_SPEED_RANGE_FT
     if not least <= green_speed_ft <= most:
         raise InvalidError("stroke_speed", f"Green speed must be between {least:g} and {most:g} feet.")

@@ -1,4 +1,4 @@
-"""The Practice/Competition switch: what is refused in Competition, and why."""
+"""The mode, Open play or Competition: what is refused in Competition, and why."""
 
 from enum import StrEnum
 
@@ -12,11 +12,11 @@ DEFERENCE = (
 class Mode(StrEnum):
     """What the golfer is doing."""
 
-    PRACTICE = "practice"
+    OPEN_PLAY = "open_play"
     COMPETITION = "competition"
 
 
-def require_practice(mode: Mode, what: str) -> None:
+def require_open_play(mode: Mode, what: str) -> None:
     """Refuse something that measures, reads, times or advises while in Competition.
 
     Raises

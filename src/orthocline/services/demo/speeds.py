@@ -103,7 +103,7 @@ def _keep(
     keep_speed(
         session,
         golfer,
-        Mode.PRACTICE,
+        Mode.OPEN_PLAY,
         speed_ft=speed_ft,
         method=method,
         course=COURSE,
@@ -134,12 +134,12 @@ def _own_measures(session: Session, golfer: Golfer) -> None:
         },
     )
     for paces, tape_ft in ((10.0, 28.2), (10.0, 27.9), (20.0, 56.5)):
-        add_stride_trial(session, golfer, Mode.PRACTICE, paces=paces, tape_m=tape_ft * FOOT_M)
+        add_stride_trial(session, golfer, Mode.OPEN_PLAY, paces=paces, tape_m=tape_ft * FOOT_M)
     for stroke_in, roll_ft in ((10.0, 6.4), (14.0, 12.1), (18.0, 20.6), (22.0, 30.0)):
         add_stroke_putt(
             session,
             golfer,
-            Mode.PRACTICE,
+            Mode.OPEN_PLAY,
             stroke_m=stroke_in * INCH_M,
             roll_m=roll_ft * FOOT_M,
             green_speed_ft=TODAY_FT,

@@ -146,7 +146,7 @@ def shown(putt: LoggedPutt, mode: Mode) -> Entry:
         None
         if putt.finish_along_m is None or putt.finish_across_m is None
         else Finish(putt.finish_along_m, putt.finish_across_m),
-        *(_read_part(putt) if mode is Mode.PRACTICE else (None, None, None)),
+        *(_read_part(putt) if mode is Mode.OPEN_PLAY else (None, None, None)),
     )
 
 

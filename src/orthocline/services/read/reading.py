@@ -5,13 +5,13 @@ from orthocline.core.roll import OwnRoll, Putt, PuttError, Read, own_roll, read,
 from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
 from orthocline.formats.read_document import aim_of
-from orthocline.services.account.mode import Mode, require_practice
+from orthocline.services.account.mode import Mode, require_open_play
 from orthocline.services.errors import InvalidError
 
 
 def read_putt(putt: Putt, mode: Mode) -> Read:
     """Return the read of a putt; refused in Competition, and invalid where no ball reaches the hole."""
-    require_practice(mode, "The read")
+    require_open_play(mode, "The read")
     try:
         return read(putt)
     except PuttError as error:
@@ -23,7 +23,7 @@ def read_again(logged: LoggedPutt, mode: Mode) -> Read:
 
     Refused in Competition.
     """
-    require_practice(mode, "The read")
+    require_open_play(mode, "The read")
     assert logged.putt_document is not None
     assert logged.read_document is not None
     putt = putt_of(logged.putt_document)
@@ -34,10 +34,10 @@ def read_again(logged: LoggedPutt, mode: Mode) -> Read:
 
 def compare_own(solved: Read, aim_right_m: float, mode: Mode) -> OwnRoll:
     """Return the roll of the golfer's own aim at the read's pace; refused in Competition."""
-    require_practice(mode, "Comparing your own read")
+    require_open_play(mode, "Comparing your own read")
     return own_roll(solved.putt, solved.aim, aim_right_m)
 
 
 def require_roll(mode: Mode) -> None:
     """Refuse Roll it and its one-second beat in Competition."""
-    require_practice(mode, "Roll it, with its beat,")
+    require_open_play(mode, "Roll it, with its beat,")

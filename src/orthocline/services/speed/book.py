@@ -20,7 +20,7 @@ from orthocline.db.speed.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.speed.queries import courses_of, newest_speed, speeds_of
 from orthocline.formats.speed_origin import SEVERAL, SpeedOrigin
 from orthocline.services.account.measures import own_measures, wording_of
-from orthocline.services.account.mode import Mode, require_practice
+from orthocline.services.account.mode import Mode, require_open_play
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.rework import FORMER_VERSION, reworked_ramp_speed
 from orthocline.services.text import short_text, tidy_text
@@ -149,7 +149,7 @@ def keep_speed(
     NotAllowedError
         In Competition.
     """
-    require_practice(mode, "Measuring green speed")
+    require_open_play(mode, "Measuring green speed")
     least, most = GREEN_SPEED_RANGE_FT
     if not least <= speed_ft.value <= most:
         raise InvalidError("speed", f"A green speed lies between {least:g} and {most:g} feet.")

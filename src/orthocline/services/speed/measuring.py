@@ -23,7 +23,7 @@ from orthocline.core.speed import (
     some_green,
     speed_from_rolls,
 )
-from orthocline.services.account.mode import Mode, require_practice
+from orthocline.services.account.mode import Mode, require_open_play
 from orthocline.services.errors import InvalidError
 from orthocline.wording.figures import speed_text
 from orthocline.wording.speed.methods import METHOD_WORDS
@@ -53,7 +53,7 @@ def ramp_speed(
     InvalidError
         Without a roll, for a speed that no green has, or a level's reading that cannot be true.
     """
-    require_practice(mode, WHAT)
+    require_open_play(mode, WHAT)
     if not out_m and not back_m:
         raise InvalidError("out", "No rolls yet: enter the first one.")
     out, back = one_way(out_m, ramp.correction), one_way(back_m, ramp.correction)
@@ -73,7 +73,7 @@ def speed_by(mode: Mode, method: str, findings: Findings) -> Estimate:
     InvalidError
         When a figure is missing or cannot be true, or the speed is one that no green has.
     """
-    require_practice(mode, WHAT)
+    require_open_play(mode, WHAT)
     how, words = METHODS[method], METHOD_WORDS[method]
     for figure in how.figures:
         if not figure.optional and not findings.figures.get(figure.name):
@@ -94,7 +94,7 @@ def zero_putts(mode: Mode, target_m: float, lengths_m: Sequence[float]) -> ZeroS
     InvalidError
         Without a ball.
     """
-    require_practice(mode, "Zero putts")
+    require_open_play(mode, "Zero putts")
     if not lengths_m:
         raise InvalidError("balls", ZERO_WORDS.figures["balls"].missing)
     return score_zero_putts(target_m, lengths_m)

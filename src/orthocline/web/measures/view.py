@@ -40,7 +40,7 @@ def view(measures: Measures, wording: Wording, mode: Mode) -> OwnView:
     return OwnView(
         stride_words(own_stride(measures), wording),
         tuple((one.id, stride_trial_words(one.paces, one.tape_m, wording)) for one in measures.stride_trials),
-        stroke_words(stroke_rate(putts), len(putts)) if mode is Mode.PRACTICE else "",
+        stroke_words(stroke_rate(putts), len(putts)) if mode is Mode.OPEN_PLAY else "",
         tuple(
             (one.id, stroke_trial_words(one.stroke_m, one.roll_m, one.green_speed_ft, wording))
             for one in strokes

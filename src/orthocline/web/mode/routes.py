@@ -1,4 +1,4 @@
-"""The Practice/Competition switch, and the sun setting."""
+"""The switch between Open play and Competition, and the sun setting."""
 
 from flask import Blueprint, current_app, redirect, request
 from flask import session as cookie
@@ -15,7 +15,7 @@ blueprint = Blueprint("mode", __name__)
 @blueprint.post("/mode")
 def switch() -> Response:
     """Put the golfer, or the visitor's browser, into the mode asked for."""
-    chosen = Mode.COMPETITION if request.form.get("mode") == Mode.COMPETITION.value else Mode.PRACTICE
+    chosen = Mode.COMPETITION if request.form.get("mode") == Mode.COMPETITION.value else Mode.OPEN_PLAY
     golfer = signed_in()
     if golfer:
         set_mode(golfer, chosen)

@@ -8,7 +8,7 @@ from werkzeug.wrappers import Response
 
 from orthocline.core.estimate import Estimate
 from orthocline.services.account.measures import own_stroke_rate
-from orthocline.services.account.mode import require_practice
+from orthocline.services.account.mode import require_open_play
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, mode, signed_in, wording
@@ -26,7 +26,7 @@ blueprint = Blueprint("other_methods", __name__)
 @read_limit
 def page() -> Response:
     """A speed by another way than the ramp."""
-    require_practice(mode(), "Measuring green speed")
+    require_open_play(mode(), "Measuring green speed")
     wanted = method_request(MultiDict(request.args), wording())
     seen = _view(wanted)
     response = make_response(_page(seen, save_form()), 422 if seen.errors else 200)

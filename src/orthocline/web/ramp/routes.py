@@ -8,7 +8,7 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
 from orthocline.core.estimate import Estimate
-from orthocline.services.account.mode import require_practice
+from orthocline.services.account.mode import require_open_play
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import last_evidence
 from orthocline.web.database import session
@@ -28,7 +28,7 @@ ANOTHER = "another"
 @read_limit
 def page() -> Response:
     """The ramp of the address, its rolls and the speed they give."""
-    require_practice(mode(), "Measuring green speed")
+    require_open_play(mode(), "Measuring green speed")
     wanted, changed = _wanted()
     if changed and not is_part():
         return redirect(f"{url_for('ramp.page')}?{wanted.query}", 303)

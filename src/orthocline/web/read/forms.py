@@ -30,9 +30,9 @@ from orthocline.web.shared.read_request import Held, ReadRequest, TypedUnits
 from orthocline.wording.quantities import (
     SPEED_UNITS_MPS,
     parse_far_m,
+    parse_grain,
     parse_green_speed_ft,
     parse_near_m,
-    parse_number,
     parse_slope,
     parse_speed_mps,
 )
@@ -176,9 +176,9 @@ class ReadForm(FigureForm):
     )
     grain = QuantityField(
         "Grain",
-        lambda text, _: parse_number(text, "a strength between 0 and 0.5 such as 0.1"),
+        lambda text, _: parse_grain(text),
         between=GRAIN_RANGE,
-        allowed="a strength between 0 and 0.5: bent 0.03, mixed 0.08, strong 0.15",
+        allowed="bent, mixed, strong, or a strength between 0 and 0.5 such as 0.1",
         optional=True,
     )
     grain_toward = WayField("Grows toward", choices=[], default="hole")

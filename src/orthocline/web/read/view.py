@@ -193,7 +193,8 @@ class ReadView:
         straight = softest_straight_in(self.answer.putt, self.answer.aim)
         if straight is None:
             return ""
-        return f"/read?{self._read.at_pace(SpeedAtHole(straight.speed_at_hole_mps), 'm/s').query}"
+        pace, unit = SpeedAtHole(straight.speed_at_hole_mps), self.wording.units.ball_speed
+        return f"/read?{self._read.at_pace(pace, unit).query}"
 
     @property
     def other_lines(self) -> tuple[OtherLine, ...]:

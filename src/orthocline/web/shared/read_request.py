@@ -228,7 +228,7 @@ def request_of(putt: Putt, wording: Wording, place: str = "") -> ReadRequest:
         replace(putt.wind, toward_rad=wrap_rad(putt.wind.toward_rad + turn)),
         putt.line,
     )
-    past = units.near if isinstance(putt.pace, RollPast) else "m/s"
+    past = units.near if isinstance(putt.pace, RollPast) else units.ball_speed
     said = TypedUnits(units.far, units.slope, units.slope, past, units.near)
     return ReadRequest(seen, said, wording, place)
 

@@ -47,7 +47,7 @@ def save_speed(
     Parameters
     ----------
     page : str
-        Endpoint of the page that measured, to come back to signed in or in Practice with nothing lost.
+        Endpoint of the page that measured, to come back to signed in or in Open play with nothing lost.
     fields : sequence of (str, str)
         What was measured, as the fields of its address.
     find : callable

@@ -9,7 +9,7 @@ from werkzeug.wrappers import Response
 
 from orthocline.core.speed import STANDARD_RAMP
 from orthocline.drawing.speed.ramp import ramp_plan
-from orthocline.services.account.mode import require_practice
+from orthocline.services.account.mode import require_open_play
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import (
     day_speed,
@@ -32,7 +32,7 @@ Page = str | Response | tuple[str, int]
 @blueprint.get("/speed")
 def page() -> str:
     """The day's speed, its trend, and the golfer's book; for a stranger, where to begin."""
-    require_practice(mode(), "The speed book")
+    require_open_play(mode(), "The speed book")
     who, now = signed_in(), datetime.now(UTC)
     courses = list_courses(session(), who) if who else ()
     course = request.args.get("course", "")
@@ -52,7 +52,7 @@ def page() -> str:
 @login_required
 def edit(note_id: int) -> Page:
     """Change what is written of a speed."""
-    require_practice(mode(), "The speed book")
+    require_open_play(mode(), "The speed book")
     note = find_speed(session(), golfer(), note_id)
     form = PlaceForm(request.form if request.method == "POST" else MultiDict(place_values(note)))
     if form.validate_on_submit():

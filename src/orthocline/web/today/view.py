@@ -54,7 +54,7 @@ def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
     else:
         title, values = SPINDRIFT["place"], demo_values(wording, now)
     solved = None
-    if mode is Mode.PRACTICE:
+    if mode is Mode.OPEN_PLAY:
         solved = read_again(last, mode) if last else read_putt(DEMO_PUTT.putt, mode)
     words = call(solved, wording) if solved else None
     return TodayView(

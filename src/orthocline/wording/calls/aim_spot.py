@@ -11,7 +11,7 @@ def _words(_read: Read, right_m: float | None, wording: Wording) -> str | None:
         return None
     if abs(right_m) < STRAIGHT_M:
         return "none: the centre"
-    return f"{wording.exact(right_m)} {side(right_m)} of centre"
+    return f"{wording.short(right_m)} {side(right_m)} of centre"
 
 
 SAYING = Saying(lambda wording: wording.bend.capitalize(), _words)

@@ -93,7 +93,7 @@ def _aim(read: Read, wording: Wording) -> tuple[str, str, str]:
 def _pace(read: Read, wording: Wording) -> str:
     past = read.aim.past_m
     by_speed = not isinstance(read.putt.pace, RollPast)
-    speed = f"Reach the hole at {tidy(read.aim.speed_at_hole_mps, 2)} m/s"
+    speed = f"Reach the hole at {wording.ball_speed(read.aim.speed_at_hole_mps, 2)}"
     if past is None:
         return f"{speed if by_speed else 'Softly'}: it will not stop past the hole."
     if by_speed:

@@ -192,5 +192,9 @@ document.body.addEventListener("htmx:afterSwap", ({ detail }) => {
   }
 });
 
-document.getElementById("roll").addEventListener("click", () => roll(values()));
+const roller = document.getElementById("roll");
+roller.addEventListener("click", () => roll(values()));
+document.body.addEventListener("htmx:oobAfterSwap", () => {
+  roller.disabled = document.querySelector("#call:is(.is-stale, .is-hidden)") !== null;
+});
 sync();
