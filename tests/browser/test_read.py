@@ -219,6 +219,40 @@ def test_the_whole_answer_is_seen_without_scrolling(page):
             assert box["bottom"] <= metrics["height"], selector
 
 
+def test_the_other_calls_are_in_a_fold_that_stays_as_it_is(page):
+    page.go("/read", **SPINDRIFT)
+    assert not page.find("#rest").is_displayed()
+    page.press("The same in other words")
+    page.see("Drops within", "#rest")
+    before = page.text("#rest")
+    page.find("#length").send_keys(Keys.ARROW_UP)
+    page.until(lambda: page.text("#rest") != before)
+    assert page.find("#rest").is_displayed()
+
+
+def test_nothing_is_rolled_while_there_is_nothing_to_roll(page):
+    page.go("/read", **SPINDRIFT)
+    assert page.find("#roll").is_enabled()
+    page.find("input[name=first]").click()
+    page.until(lambda: not page.find("#roll").is_enabled())
+    page.find("#own").send_keys("9 in")
+    page.until(lambda: page.find("#roll").is_enabled())
+
+
+def test_on_a_phone_golfer_and_mode_are_behind_one_button(page):
+    page.expected_errors = ("403",)
+    page.size(PHONE)
+    page.as_wren()
+    assert page.text(".who summary span[aria-hidden]") == "WH"
+    page.find(".who summary").click()
+    page.find(".who button").click()
+    page.see("Off in Competition")
+    assert page.text(".who summary span[aria-hidden]") == "C"
+    page.find(".who summary").click()
+    page.find(".who a").click()
+    page.until(lambda: page.driver.current_url.endswith("/account"))
+
+
 def test_on_a_phone_the_call_comes_first_and_targets_fit_a_thumb(page):
     page.size(PHONE)
     page.go("/read", **SPINDRIFT)

@@ -39,7 +39,8 @@ def fill_page() -> dict[str, Any]:
         "form_guard": form_guard,
         "navigation": NAVIGATION,
         "here": SECTIONS.get(request.blueprint or "", request.blueprint),
-        "who": signed_in(),
+        "who": (who := signed_in()),
+        "initials": "".join(name[0].upper() for name in who.name.split()[:2]) if who else "",
         "in_competition": mode() is Mode.COMPETITION,
         "demo": current_app.config["DEMO"],
     }

@@ -23,12 +23,15 @@ from orthocline.services.speed.book import hours_since, is_stale
 from orthocline.web.read.forms import ReadForm
 from orthocline.web.read.request import Asked
 from orthocline.web.shared.read_request import ReadRequest
+from orthocline.wording.calls.saying import CallLine
 from orthocline.wording.figures import speed_text
 from orthocline.wording.read.call import Call, call, entry_words, own_words
 from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.book import source_words
 from orthocline.wording.wording import Wording
 
+LEADING = ("aim_spot", "curve_gate", "moved_hole")
+"""The calls that everybody sees; the others are in a fold."""
 DRAGGED = ("length", "side", "falls", "rise", "slope", "past", "grain_toward", "wind_toward")
 """The fields that a drag changes."""
 
@@ -144,6 +147,18 @@ class ReadView:
     def words(self) -> Call | None:
         """The call; None while the putt cannot be read, or the read is held back."""
         return call(self.answer, self.wording, self.golfer) if self.answer else None
+
+    @property
+    def leading(self) -> tuple[CallLine, ...]:
+        """The calls that lead."""
+        lines = self.words.lines if self.words else ()
+        return tuple(line for line in lines if line.school in LEADING)
+
+    @property
+    def folded(self) -> tuple[CallLine, ...]:
+        """The other calls."""
+        lines = self.words.lines if self.words else ()
+        return tuple(line for line in lines if line.school not in LEADING)
 
     @cached_property
     def own_roll(self) -> OwnRoll | None:

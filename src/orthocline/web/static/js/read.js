@@ -3,6 +3,7 @@ import { roll } from "./roll.js";
 
 const form = document.getElementById("putt");
 const stage = document.getElementById("stage");
+const roller = document.getElementById("roll");
 const handles = new Map([...document.querySelectorAll("[data-handle]")].map((one) => [one.dataset.handle, one]));
 // The server reads sixty putts in six seconds for one address: a drag asks for 57 in its first six, and fewer after.
 const BURST = 15;
@@ -192,9 +193,9 @@ document.body.addEventListener("htmx:afterSwap", ({ detail }) => {
   }
 });
 
-const roller = document.getElementById("roll");
-roller.addEventListener("click", () => roll(values()));
-document.body.addEventListener("htmx:oobAfterSwap", () => {
-  roller.disabled = document.querySelector("#call:is(.is-stale, .is-hidden)") !== null;
+// The call has its new state once it has settled.
+document.body.addEventListener("htmx:afterSettle", ({ target }) => {
+  if (target.id === "call") roller.disabled = target.matches(".is-stale, .is-hidden");
 });
+roller.addEventListener("click", () => roll(values()));
 sync();
