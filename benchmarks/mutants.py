@@ -28,7 +28,7 @@ PARTS = {
     "marks": (["core/calls/marks.py"], ["tests/core/calls"]),
     "estimate": (["core/estimate.py"], ["tests/core/test_estimate.py"]),
     "speeds": (
-        ["core/speed/ageing.py", "core/speed/posted.py", "core/speed/timed.py", "core/speed/zero_putts.py"],
+        ["core/speed/ageing.py", "core/speed/posted.py", "core/speed/timed.py", "core/speed/tuning_putts.py"],
         ["tests/core/speed/test_other_methods.py", "tests/core/speed/test_pace.py"],
     ),
 }

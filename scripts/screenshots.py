@@ -34,7 +34,7 @@ ROLLS = {
     "level_with": "level_averaged",
 }
 RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
-BALLS = {"by": "zero", "target": "12 ft", "balls": ["12 ft 7 in", "13 ft", "12 ft 2 in", "11 ft 8 in"]}
+BALLS = {"by": "tuning", "target": "12 ft", "balls": ["12 ft 7 in", "13 ft", "12 ft 2 in", "11 ft 8 in"]}
 PICTURES = (
     ("today", "/", DESK),
     ("read", READ, DESK),
@@ -42,7 +42,7 @@ PICTURES = (
     ("speed", "/speed", DESK),
     ("ramp", RAMP, DESK),
     ("ramp-phone", RAMP, PHONE),
-    ("zero", "/speed/without-a-ramp?" + urlencode(BALLS, doseq=True), DESK),
+    ("tuning", "/speed/without-a-ramp?" + urlencode(BALLS, doseq=True), DESK),
     ("measures", "/measures", DESK),
     ("beat-phone", "/beat?mark=6.8+ft&stroke=16+in", PHONE),
     ("own-read", READ + "&own=9+in&own_side=right", DESK),

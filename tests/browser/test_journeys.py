@@ -141,7 +141,7 @@ VIEWS = {
     "ramp-error": "/speed/ramp?out=80+ft&length=far",
     "posted": "/speed/without-a-ramp?by=posted&posted=10",
     "stroke": "/speed/without-a-ramp?by=stroke",
-    "zero": "/speed/without-a-ramp?by=zero&balls=12+ft&balls=13+ft",
+    "tuning": "/speed/without-a-ramp?by=tuning&balls=12+ft&balls=13+ft",
     "measures": "/measures",
     "beat": "/beat",
     "cautions": "/cautions",

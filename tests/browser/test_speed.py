@@ -145,7 +145,7 @@ DRAWINGS = {
     "book": "/speed",
     "posted": f"{OTHER}?by=posted&posted=19.8",
     "timed": f"{OTHER}?by=timed&length=4+m&times=3.5",
-    "zero": f"{OTHER}?by=zero&target=12+ft&balls=8+ft&balls=12+ft&balls=13+ft+6+in&balls=19+ft",
+    "tuning": f"{OTHER}?by=tuning&target=12+ft&balls=8+ft&balls=12+ft&balls=13+ft+6+in&balls=19+ft",
     "beat": "/beat?mark=100+ft&stroke=119+in",
     "measures": "/measures",
 }

@@ -35,7 +35,7 @@ def test_every_page_and_drawing_follows_the_units(metric, session):
         assert value(start, name) == wanted
     metric.post("/log", data=values(parsed(start)))
     ramp = "/speed/ramp?out=2.8&out=2.82&out=2.79&back=3.4&back=3.42&back=3.38"
-    zero = "/speed/without-a-ramp?by=zero&target=4&balls=4.2&balls=4.4"
+    zero = "/speed/without-a-ramp?by=tuning&target=4&balls=4.2&balls=4.4"
     for address in ("/read?own=20", "/log", "/", "/log/1/finish", ramp, zero, "/beat?mark=1.8&stroke=40"):
         page = metric.get(address)
         said = [words_of(element) for element in parsed(page).find_all(["text", "h1", "dd", "li"])]

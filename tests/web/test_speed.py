@@ -223,9 +223,10 @@ def test_what_cannot_be_kept_is_told_with_everything_typed_still_there(signed_in
         ({"by": "posted", "posted": "10.5"}, "Speed 10.5, within 1.0 ft."),
         ({"by": "timed", "length": "4 m", "times": ["3.5", "3.6 s", "3.4"]}, "Speed 8.6, within"),
         ({"by": "timed", "length": "4 paces", "times": ["3.5"]}, "Three times are surer"),
-        ({"by": "zero", "target": "12 ft", "balls": ["12 ft 6 in", "13 ft", "11 ft"]}, "2 of 3 where"),
+        ({"by": "tuning", "target": "12 ft", "balls": ["12 ft 6 in", "13 ft", "11 ft"]}, "2 of 3 where"),
+        ({"by": "tuning", "target": "12 ft", "zone": "9 in", "balls": ["12 ft 6 in", "13 ft"]}, "1 of 2"),
         (
-            {"by": "zero", "target": "12 ft", "balls": ["12 ft 6 in", "13 ft"]},
+            {"by": "tuning", "target": "12 ft", "balls": ["12 ft 6 in", "13 ft"]},
             "Every ball where it should be.",
         ),
     ],
@@ -248,8 +249,9 @@ def test_other_ways(client, asked, words):
         ({"by": "timed", "length": "4 m", "times": "3 ft"}, "A time has an unknown unit"),
         ({"by": "stroke", "strokes": "12 in", "rolls": "8 ft"}, "Calibrate your stroke first"),
         ({"by": "stroke", "strokes": ["12 in", "14 in"], "rolls": "8 ft"}, "Each stroke needs its roll"),
-        ({"by": "zero", "target": "12 ft", "balls": "200 ft"}, "A ball must be between 1 and 100 ft"),
-        ({"by": "zero", "target": "1 in", "balls": "12 ft"}, "Distance must be between 3 and 60 ft"),
+        ({"by": "tuning", "target": "12 ft", "balls": "200 ft"}, "A ball must be between 1 and 100 ft"),
+        ({"by": "tuning", "target": "1 in", "balls": "12 ft"}, "Distance must be between 3 and 60 ft"),
+        ({"by": "tuning", "zone": "9 ft", "balls": "12 ft"}, "Good up to must be between 2 in and 6 ft"),
     ],
 )
 def test_other_ways_tell_what_cannot_be(client, asked, message):
@@ -282,9 +284,9 @@ def test_a_posted_number_is_weighed_with_the_books(signed_in, session):
     kept = signed_in.post(OTHER, data={"by": "posted", "posted": "11", "course": COURSE})
     assert kept.location == "/speed"
     assert "From 2 measures, the surer ones weighing more" in text(signed_in.get("/speed"))
-    zero = {"by": "zero", "target": "12 ft", "balls": "12 ft", "course": COURSE}
+    zero = {"by": "tuning", "target": "12 ft", "balls": "12 ft", "course": COURSE}
     assert signed_in.post(OTHER, data=zero).status_code == 422
-    assert session.query(SpeedNote).count() == 2, "zero putts are not taken for a speed"
+    assert session.query(SpeedNote).count() == 2, "tuning putts are not taken for a speed"
 
 
 def test_the_book_lists_edits_deletes_and_brings_back(signed_in, session):

@@ -1,4 +1,4 @@
-"""Speeds without a ramp, estimates that combine and age, strokes, strides, zero putts and the beat."""
+"""Speeds without a ramp, estimates that combine and age, strokes, strides, tuning putts and the beat."""
 
 import pytest
 

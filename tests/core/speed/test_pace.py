@@ -1,24 +1,27 @@
-"""Checking pace: zero putts and the beat."""
+"""Checking pace: tuning putts and the beat."""
 
 import statistics
 
 import pytest
 
-from orthocline.core.speed import ZERO_FIGURES, score_zero_putts, tempo_beat
-from orthocline.core.units import FOOT_M
+from orthocline.core.speed import TUNING_FIGURES, score_tuning_putts, tempo_beat
+from orthocline.core.units import FOOT_M, INCH_M
 
 
-def test_zero_putts_are_scored_by_where_they_stop():
-    score = score_zero_putts(12 * FOOT_M, [12 * FOOT_M, 13.5 * FOOT_M, 11.5 * FOOT_M, 14 * FOOT_M])
+def test_tuning_putts_are_scored_by_where_they_stop():
+    balls = [feet * FOOT_M for feet in (12.0, 13.5, 11.5, 14.0)]
+    score = score_tuning_putts(12 * FOOT_M, 1.5 * FOOT_M, balls)
     assert score.good == (True, True, False, False)
     assert score.mean_m / FOOT_M == pytest.approx(0.75)
     assert score.group_m / FOOT_M == pytest.approx(2.5)
     assert [past / FOOT_M for past in score.past_m] == pytest.approx([0.0, 1.5, -0.5, 2.0])
     assert score.spread_m / FOOT_M == pytest.approx(statistics.stdev([0.0, 1.5, -0.5, 2.0]))
     assert not score.all_good
-    assert score_zero_putts(3.0, [3.1]).spread_m == 0.0
-    assert score_zero_putts(3.0, [3.1]).all_good
-    target, balls = (figure.between for figure in ZERO_FIGURES)
+    assert score_tuning_putts(3.0, 0.4, [3.1]).spread_m == 0.0
+    assert score_tuning_putts(3.0, 0.4, [3.1]).all_good
+    assert not score_tuning_putts(3.0, 0.05, [3.1]).all_good, "the zone is the golfer's own"
+    target, zone, balls = (figure.between for figure in TUNING_FIGURES)
+    assert [end / INCH_M for end in zone] == pytest.approx([2.0, 72.0])
     assert [end / FOOT_M for end in target] == pytest.approx([3.0, 60.0])
     assert [end / FOOT_M for end in balls] == pytest.approx([1.0, 100.0])
 

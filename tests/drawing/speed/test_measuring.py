@@ -1,4 +1,4 @@
-"""The drawings of measuring are true to scale: ramp, rails, tape, trend, speeds, zero putts, stride."""
+"""The drawings of measuring are true to scale: ramp, rails, tape, trend, speeds, tuning putts, stride."""
 
 import math
 from datetime import UTC, datetime, timedelta
@@ -16,12 +16,12 @@ from orthocline.core.speed import (
     Ramp,
     Rods,
     one_way,
-    score_zero_putts,
+    score_tuning_putts,
     speed_from_rolls,
 )
 from orthocline.core.units import FOOT_M
 from orthocline.drawing.speed.ramp import END, END_RADIUS, FOOT, ramp_plan
-from orthocline.drawing.speed.scales import speed_scale, zero_plan
+from orthocline.drawing.speed.scales import speed_scale, tuning_plan
 from orthocline.drawing.speed.tape import LEFT as TAPE_LEFT
 from orthocline.drawing.speed.tape import Roll
 from orthocline.drawing.speed.trend import BOTTOM, LEFT, RIGHT, TOP, Measured, trend
@@ -164,11 +164,11 @@ def test_the_scale_of_speeds_holds_every_range():
     assert [line.sign for line in scale.items_named("speed")] == ["ink", "do"], "the last is the answer"
 
 
-def test_zero_putts_lie_to_scale_about_their_target():
-    score = score_zero_putts(12 * FOOT_M, [12.5 * FOOT_M, 11.0 * FOOT_M, 16.0 * FOOT_M])
-    plan = zero_plan(score, USUAL_WORDING)
-    target_x, leave_x = plan.item("leave").spots[:2, 0]
-    per_foot = (leave_x - target_x) / 1.5
+def test_tuning_putts_lie_to_scale_about_their_target():
+    score = score_tuning_putts(12 * FOOT_M, 1.5 * FOOT_M, [12.5 * FOOT_M, 11.0 * FOOT_M, 16.0 * FOOT_M])
+    plan = tuning_plan(score, USUAL_WORDING)
+    target_x, zone_x = plan.item("zone").spots[:2, 0]
+    per_foot = (zone_x - target_x) / 1.5
     balls = plan.items_named("ball")
     assert [(ball.at.x - target_x) / per_foot for ball in balls] == pytest.approx([0.5, -1.0, 4.0], abs=0.01)
     assert [ball.fill for ball in balls] == ["solid", "open", "open"], "the good ones are full"

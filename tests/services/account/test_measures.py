@@ -113,14 +113,14 @@ def test_what_no_golfer_has_is_refused_and_so_is_measuring_in_competition(sessio
 
 def test_pace_in_words_for_a_putt_up_two_percent():
     lines = lines_of(call(read(plane_putt(15, grade=0.02, past_in=12))))
-    assert lines["Level twin"] == "play it flat and straight to a coin 4 ft past"
-    assert lines["Moved hole"] == "pace it as if the cup were 4 ft past, on the level"
+    assert lines["Level twin"] == "putt to the coin 4 ft past, as on a floor"
+    assert lines["Pace target"] == "pace it to 4 ft past, as on the level"
     down = lines_of(call(read(plane_putt(15, grade=-0.02, side_right=0.02, past_in=12))))
     assert "short" in down["Level twin"]
     assert "left" in down["Level twin"]
     flat = lines_of(call(read(plane_putt(3, past_in=0))))
-    assert flat["Moved hole"] == "none: it plays its length"
-    assert flat["Level twin"].endswith("a coin at the hole")
+    assert flat["Pace target"] == "the hole: it plays its length"
+    assert flat["Level twin"].endswith("the coin at the hole, as on a floor")
 
 
 def test_every_sentence_follows_the_golfers_units(session, golfer):

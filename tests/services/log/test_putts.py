@@ -187,8 +187,9 @@ def test_a_saved_read_is_had_again_without_solving_it(session, create_golfer, mo
     first = read(plane_putt(12, **asked))
     logged = log.save_read(session, create_golfer(), first)
     session.expire(logged)
-    monkeypatch.setattr(core_read, "aims", None)
-    again = read_again(logged, Mode.OPEN_PLAY)
+    with monkeypatch.context() as unsolved:
+        unsolved.setattr(core_read, "aims", None)
+        again = read_again(logged, Mode.OPEN_PLAY)
     assert np.abs(again.path - first.path).max() < 1e-6
     assert np.abs(again.path_past - first.path_past).max() < 1e-6
     one, other = call(again), call(first)

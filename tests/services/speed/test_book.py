@@ -151,7 +151,7 @@ def test_everything_that_measures_or_times_is_refused_in_competition(session, go
     for measure in (
         lambda: ramp_speed(refused, STANDARD_RAMP, [3.0], [3.0]),
         lambda: measuring.speed_by(refused, "posted", Findings({"posted": [10.0]})),
-        lambda: measuring.zero_putts(refused, 4.0, [4.1]),
+        lambda: measuring.tuning_putts(refused, 4.0, 0.4, [4.1]),
         lambda: stroke_beat(refused, None),
         lambda: keep_speed(
             session,
@@ -177,7 +177,7 @@ def test_everything_that_measures_or_times_is_refused_in_competition(session, go
         (lambda: measured("stroke", strokes=[0.4], rolls=[3.0]), "strokes"),
         (lambda: measured("stroke", RATE, rolls=[3.0]), "strokes"),
         (lambda: measured("stroke", RATE, strokes=[0.4, 0.5], rolls=[3.0]), "rolls"),
-        (lambda: measuring.zero_putts(Mode.OPEN_PLAY, 4.0, []), "balls"),
+        (lambda: measuring.tuning_putts(Mode.OPEN_PLAY, 4.0, 0.4, []), "balls"),
     ],
 )
 def test_what_is_missing_or_cannot_be_is_named(measure, field):

@@ -22,13 +22,13 @@ def said(solved, wording=USUAL_WORDING):
 @pytest.mark.parametrize(
     ("school", "title", "words"),
     [
-        ("level_twin", "Level twin", "play it flat and straight to a coin 12¼ in past, 19 in right"),
-        ("moved_hole", "Moved hole", "pace it as if the cup were 13¼ in past, on the level"),
-        ("one_second", "One second", "the ball should pass 6.8 ft"),
+        ("level_twin", "Level twin", "putt to the coin 12¼ in past, 19 in right, as on a floor"),
+        ("pace_target", "Pace target", "pace it to 13¼ in past, as on the level; that takes 1½ in less aim"),
+        ("beat_mark", "Beat mark", "the ball should pass 6.8 ft"),
         ("stroke", "Stroke", "15 in, half of it back: a rule of thumb, an inch a foot"),
         ("aim_spot", "Break", "17¾ in right of centre"),
         ("curve_gate", "Curve gate", "6 in right, two thirds along"),
-        ("apex", "Apex", "6 in right, 8.4 ft along: do not aim at it"),
+        ("apex", "Apex", "6 in right, 8.4 ft along: pass over it, start outside it"),
         ("start_spot", "Start spot", "2 ft ahead, 2½ in right"),
     ],
 )
@@ -41,7 +41,7 @@ def test_metres_and_borrow_are_followed():
     lines = said(RIGHT, METRIC)
     assert lines["aim_spot"] == ("Borrow", "45 cm right of centre")
     assert lines["curve_gate"][1] == "15 cm right, two thirds along"
-    assert lines["one_second"][1] == "the ball should pass 2.07 m"
+    assert lines["beat_mark"][1] == "the ball should pass 2.07 m"
 
 
 def test_a_straight_putt_has_no_apex_and_aims_at_the_centre():
@@ -49,5 +49,5 @@ def test_a_straight_putt_has_no_apex_and_aims_at_the_centre():
     assert "apex" not in lines
     assert lines["aim_spot"][1] == "none: the centre"
     assert lines["curve_gate"][1] == "on the line, two thirds along"
-    assert lines["moved_hole"][1] == "none: it plays its length"
-    assert lines["level_twin"][1].endswith("a coin at the hole")
+    assert lines["pace_target"][1] == "the hole: it plays its length"
+    assert lines["level_twin"][1].endswith("the coin at the hole, as on a floor")

@@ -1,10 +1,11 @@
 """The calls: one module per school, and the registry of them."""
 
 from orthocline.core.calls.apex import Apex, apex_of
+from orthocline.core.calls.beat_mark import beat_mark_m, slide
 from orthocline.core.calls.curve_gate import curve_gate_of
 from orthocline.core.calls.level_twin import LevelTwin, level_twin_of
 from orthocline.core.calls.marks import Mark
-from orthocline.core.calls.one_second import one_second_m, slide
+from orthocline.core.calls.pace_target import PaceTarget, pace_target_of
 from orthocline.core.calls.registry import SCHOOLS
 from orthocline.core.calls.school import USUAL_GOLFER, GolferFigures, School
 from orthocline.core.calls.start_spot import start_spot_of
@@ -17,12 +18,14 @@ __all__ = [
     "GolferFigures",
     "LevelTwin",
     "Mark",
+    "PaceTarget",
     "School",
     "StrokeLength",
     "apex_of",
+    "beat_mark_m",
     "curve_gate_of",
     "level_twin_of",
-    "one_second_m",
+    "pace_target_of",
     "slide",
     "start_spot_of",
     "stroke_of",

@@ -16,7 +16,7 @@ class LevelTwin:
     Attributes
     ----------
     plays_like_m : float
-        Distance [m] from the ball to the coin along the launch line; the moved hole is as far on the
+        Distance [m] from the ball to the coin along the launch line; the pace target is as far on the
         ball-hole line.
     along_m, right_m : float
         The coin along the ball-hole line from the ball, and to its right [m].

@@ -3,10 +3,10 @@
 from orthocline.core.calls import (
     aim_spot,
     apex,
+    beat_mark,
     curve_gate,
     level_twin,
-    moved_hole,
-    one_second,
+    pace_target,
     start_spot,
     stroke,
 )
@@ -14,6 +14,6 @@ from orthocline.core.calls.school import School
 
 SCHOOLS: dict[str, School] = {
     module.SCHOOL.name: module.SCHOOL
-    for module in (level_twin, moved_hole, one_second, stroke, aim_spot, curve_gate, apex, start_spot)
+    for module in (level_twin, pace_target, beat_mark, stroke, aim_spot, curve_gate, apex, start_spot)
 }
 """By name. One more is one more module; its words and its layer go by the same name."""

@@ -1,4 +1,4 @@
-"""Green speed and pace: ramp, rolls, timed putts, strokes, zero putts, ageing, the beat."""
+"""Green speed and pace: ramp, rolls, timed putts, strokes, tuning putts, ageing, the beat."""
 
 from orthocline.core.speed.ageing import STALE_H, aged
 from orthocline.core.speed.beat import Beat, tempo_beat
@@ -39,8 +39,8 @@ from orthocline.core.speed.stroke import (
     stroke_length_m,
     stroke_rate,
 )
-from orthocline.core.speed.zero_putts import FIGURES as ZERO_FIGURES
-from orthocline.core.speed.zero_putts import ZeroScore, score_zero_putts
+from orthocline.core.speed.tuning_putts import FIGURES as TUNING_FIGURES
+from orthocline.core.speed.tuning_putts import TuningScore, score_tuning_putts
 
 __all__ = [
     "GROOVE_RANGE_DEG",
@@ -54,7 +54,7 @@ __all__ = [
     "ROLL_RANGE_M",
     "STALE_H",
     "STANDARD_RAMP",
-    "ZERO_FIGURES",
+    "TUNING_FIGURES",
     "Beat",
     "Figure",
     "FindingError",
@@ -68,14 +68,14 @@ __all__ = [
     "Rods",
     "SpeedMethod",
     "StrokePutt",
-    "ZeroScore",
+    "TuningScore",
     "across_share",
     "aged",
     "level_speed_m",
     "one_way",
     "posted_speed",
     "rule_of_thumb_stroke_m",
-    "score_zero_putts",
+    "score_tuning_putts",
     "setting_up",
     "simulated_roll_m",
     "some_green",

@@ -22,7 +22,7 @@ def tempo_beat(back_s: float = BACK_S, through_s: float = THROUGH_S, *, count: b
     """Return the beat of a stroke: start, top and strike, and one second later the mark if `count`.
 
     Two to one is 0.6 s back and 0.3 s to the ball. The count ends one second after the strike, as the ball
-    should pass its one-second mark.
+    should pass its beat mark.
 
     Parameters
     ----------

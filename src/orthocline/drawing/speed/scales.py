@@ -1,10 +1,10 @@
-"""A scale of green speeds with the one found, and where zero putts stopped."""
+"""A scale of green speeds with the one found, and where tuning putts stopped."""
 
 import math
 from collections.abc import Iterator, Sequence
 
 from orthocline.core.estimate import Estimate
-from orthocline.core.speed import ZeroScore
+from orthocline.core.speed import TuningScore
 from orthocline.core.units import INCH_M
 from orthocline.drawing.scene import (
     Area,
@@ -33,7 +33,6 @@ MOST_MARKS = 10
 LANE, FIRST_LANE, BALLS_TOP = 58.0, 72.0, 40.0
 BALL_WORDS = 110.0
 """Room beyond the farthest ball for what it says."""
-LEAVE_M = 18.0 * INCH_M
 
 
 def speed_scale(speeds: Sequence[tuple[str, Estimate]]) -> Scene:
@@ -74,9 +73,10 @@ def _axis_items(marks: Sequence[tuple[float, str]], y: float) -> Iterator[Item]:
     yield Words("faster →", Spot(RIGHT, y + 54.0), Sign.QUIET, "end")
 
 
-def zero_plan(score: ZeroScore, wording: Wording) -> Scene:
+def tuning_plan(score: TuningScore, wording: Wording) -> Scene:
     """Return where the balls stopped, to scale, each on its own lane."""
-    low, high = min(*score.past_m, -LEAVE_M), max(*score.past_m, 2.0 * LEAVE_M)
+    zone_m = score.zone_m
+    low, high = min(*score.past_m, -zone_m), max(*score.past_m, 2.0 * zone_m)
     scale = (RIGHT - LEFT - BALL_WORDS) / (high - low)
 
     def x_of(past_m: float) -> float:
@@ -85,25 +85,23 @@ def zero_plan(score: ZeroScore, wording: Wording) -> Scene:
     height = FIRST_LANE + LANE * len(score.past_m) + 44.0
     items = [
         Area(box(0.0, 0.0, WIDTH, height), fill=Fill.GROUND),
-        *_target_items(x_of(0.0), x_of(LEAVE_M), x_of(score.mean_m), height, wording),
+        *_target_items(x_of(0.0), x_of(zone_m), x_of(score.mean_m), height, wording.short(zone_m)),
     ]
     for i, (past_m, good) in enumerate(zip(score.past_m, score.good, strict=True)):
         at = Spot(x_of(past_m), FIRST_LANE + LANE * i)
-        items += _ball_items(at, max(at.x, x_of(LEAVE_M)), _stopped(past_m, wording), good=good)
+        items += _ball_items(at, max(at.x, x_of(zone_m)), _stopped(past_m, wording), good=good)
     items.append(Words("your ball ←", Spot(8.0, height - 12.0), Sign.QUIET))
-    return Scene("zero-putts", WIDTH, height, "Where each ball stopped", tuple(items))
+    return Scene("tuning-putts", WIDTH, height, "Where each ball stopped", tuple(items))
 
 
-def _target_items(
-    target: float, leave: float, mean: float, height: float, wording: Wording
-) -> Iterator[Item]:
+def _target_items(target: float, zone: float, mean: float, height: float, zone_words: str) -> Iterator[Item]:
     """Yield where a ball should stop, and where they did on average."""
     foot = height - 44.0
-    yield Area(box(target, BALLS_TOP, leave, foot), Sign.DO, Fill.OPEN, 1.4, name="leave")
+    yield Area(box(target, BALLS_TOP, zone, foot), Sign.DO, Fill.OPEN, 1.4, name="zone")
     yield Line(spots_of((target, BALLS_TOP), (target, foot)), Sign.DO, 3.0, name="target")
     yield Line(spots_of((mean, BALLS_TOP), (mean, foot)), Sign.INK, 1.6, "7 4", name="average")
-    words = f"0 to {wording.short(LEAVE_M)} past"
-    yield Words(words, Spot((target + leave) / 2, BALLS_TOP - 12.0), Sign.DO, "middle")
+    words = f"0 to {zone_words} past"
+    yield Words(words, Spot((target + zone) / 2, BALLS_TOP - 12.0), Sign.DO, "middle")
     yield Words("average", Spot(mean, height - 12.0), anchor="middle")
 
 

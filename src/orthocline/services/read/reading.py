@@ -39,5 +39,5 @@ def compare_own(solved: Read, aim_right_m: float, mode: Mode) -> OwnRoll:
 
 
 def require_roll(mode: Mode) -> None:
-    """Refuse Roll it and its one-second beat in Competition."""
+    """Refuse Roll it and its beat in Competition."""
     require_open_play(mode, "Roll it, with its beat,")

@@ -15,9 +15,9 @@ from orthocline.core.speed import (
     HiddenGreen,
     Ramp,
     RampSpeed,
-    ZeroScore,
+    TuningScore,
     one_way,
-    score_zero_putts,
+    score_tuning_putts,
     setting_up,
     simulated_roll_m,
     some_green,
@@ -27,7 +27,7 @@ from orthocline.services.account.mode import Mode, require_open_play
 from orthocline.services.errors import InvalidError
 from orthocline.wording.figures import speed_text
 from orthocline.wording.speed.methods import METHOD_WORDS
-from orthocline.wording.speed.zero_putts import WORDS as ZERO_WORDS
+from orthocline.wording.speed.tuning_putts import WORDS as TUNING_WORDS
 
 WHAT = "Measuring green speed"
 
@@ -86,7 +86,7 @@ def speed_by(mode: Mode, method: str, findings: Findings) -> Estimate:
         raise InvalidError(error.name, said) from error
 
 
-def zero_putts(mode: Mode, target_m: float, lengths_m: Sequence[float]) -> ZeroScore:
+def tuning_putts(mode: Mode, target_m: float, zone_m: float, lengths_m: Sequence[float]) -> TuningScore:
     """Return the score of balls putted to one level distance; refused in Competition.
 
     Raises
@@ -94,10 +94,10 @@ def zero_putts(mode: Mode, target_m: float, lengths_m: Sequence[float]) -> ZeroS
     InvalidError
         Without a ball.
     """
-    require_open_play(mode, "Zero putts")
+    require_open_play(mode, "Tuning putts")
     if not lengths_m:
-        raise InvalidError("balls", ZERO_WORDS.figures["balls"].missing)
-    return score_zero_putts(target_m, lengths_m)
+        raise InvalidError("balls", TUNING_WORDS.figures["balls"].missing)
+    return score_tuning_putts(target_m, zone_m, lengths_m)
 
 
 def _plausible(field: str, speed_ft: Estimate) -> Estimate:

@@ -1,4 +1,4 @@
-"""What is asked for without a ramp: the figures of one method, or of zero putts."""
+"""What is asked for without a ramp: the figures of one method, or of tuning putts."""
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
@@ -8,8 +8,7 @@ from urllib.parse import urlencode
 from werkzeug.datastructures import MultiDict
 from wtforms import StringField
 
-from orthocline.core.speed import METHODS, ZERO_FIGURES, Figure, Quantity
-from orthocline.core.units import FOOT_M
+from orthocline.core.speed import METHODS, TUNING_FIGURES, Figure, Quantity
 from orthocline.web.shared.fields import FigureForm, QuantityField
 from orthocline.web.shared.trials import Trial, TrialKind, address_of, counted, first_error, trials_in
 from orthocline.wording.quantities import (
@@ -22,11 +21,12 @@ from orthocline.wording.quantities import (
 )
 from orthocline.wording.speed.method_words import MethodWords
 from orthocline.wording.speed.methods import METHOD_WORDS
-from orthocline.wording.speed.zero_putts import WORDS as ZERO_WORDS
+from orthocline.wording.speed.tuning_putts import WORDS as TUNING_WORDS
+from orthocline.wording.speed.tuning_putts import tuning_start
 from orthocline.wording.wording import Wording
 
-ZERO = "zero"
-"""Zero putts are asked for by this name; they are no method, because they give no speed."""
+TUNING = "tuning"
+"""Tuning putts are asked for by this name; they are no method, because they give no speed."""
 USUAL = "posted"
 PARSERS: Mapping[Quantity, Callable[[str, Wording], float]] = {
     Quantity.FAR: parse_far_m,
@@ -38,9 +38,9 @@ PARSERS: Mapping[Quantity, Callable[[str, Wording], float]] = {
 
 
 def ways() -> dict[str, MethodWords]:
-    """Return what can be asked for here, by name: methods without a page of their own, and zero putts."""
+    """Return what can be asked for here, by name: methods without a page of their own, and tuning putts."""
     here = [name for name, method in METHODS.items() if method.figures]
-    return {name: METHOD_WORDS[name] for name in here} | {ZERO: ZERO_WORDS}
+    return {name: METHOD_WORDS[name] for name in here} | {TUNING: TUNING_WORDS}
 
 
 class PlaceFields(FigureForm):
@@ -104,8 +104,8 @@ class MethodRequest:
 
     @property
     def is_empty(self) -> bool:
-        """Whether no figure is there yet; how far to putt has a usual one."""
-        typed = [self.form[one.name].data for one in self.figures if not one.many and self.by != ZERO]
+        """Whether no figure is there yet; how far to putt, and how far past, have usual ones."""
+        typed = [self.form[one.name].data for one in self.figures if not one.many and self.by != TUNING]
         return not (any(typed) or any(self.trials.values()))
 
     @cached_property
@@ -136,10 +136,11 @@ def method_request(arguments: MultiDict[str, str], wording: Wording) -> MethodRe
     """Return what a request asks for; anything else than there is, is the posted number."""
     by, said = arguments.get("by", USUAL), ways()
     by = by if by in said else USUAL
-    figures = ZERO_FIGURES if by == ZERO else METHODS[by].figures
+    figures = TUNING_FIGURES if by == TUNING else METHODS[by].figures
     values = MultiDict(arguments)
-    if by == ZERO and not values.get("target"):
-        values["target"] = wording.typed_far(4.0 if wording.units.metric else 12.0 * FOOT_M)
+    if by == TUNING:
+        for name, usual in tuning_start(wording).items():
+            values[name] = values.get(name) or usual
     form = _form_of(figures, said[by])(values, meta={"wording": wording})
     form.validate()
     kinds = {one.name: _kind_of(one, said[by]) for one in figures if one.many}

@@ -1,4 +1,4 @@
-"""Green speed without a ramp, and zero putts: one address, as a page, as a part, and kept in the book."""
+"""Green speed without a ramp, and tuning putts: one address, as a page, as a part, and kept in the book."""
 
 from datetime import UTC, datetime
 
@@ -12,7 +12,7 @@ from orthocline.services.account.mode import require_open_play
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, mode, signed_in, wording
-from orthocline.web.other_methods.request import ZERO, MethodRequest, method_request, ways
+from orthocline.web.other_methods.request import TUNING, MethodRequest, method_request, ways
 from orthocline.web.other_methods.view import MethodView, measured, view
 from orthocline.web.page import is_part
 from orthocline.web.security import read_limit
@@ -68,7 +68,7 @@ def _page(seen: MethodView, form: SaveForm) -> str:
         view=seen,
         save=form,
         ways=ways(),
-        is_zero=seen.request.by == ZERO,
+        is_tuning=seen.request.by == TUNING,
         wording=wording(),
         read_with=onward,
     )

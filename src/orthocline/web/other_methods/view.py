@@ -6,15 +6,15 @@ from datetime import datetime
 from orthocline.core.estimate import Estimate
 from orthocline.core.speed import METHODS, Findings
 from orthocline.drawing.scene import Scene
-from orthocline.drawing.speed.scales import speed_scale, zero_plan
+from orthocline.drawing.speed.scales import speed_scale, tuning_plan
 from orthocline.services.account.measures import pacing_sd
 from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import DaySpeed, beside_the_book
-from orthocline.services.speed.measuring import speed_by, zero_putts
-from orthocline.web.other_methods.request import ZERO, MethodRequest
+from orthocline.services.speed.measuring import speed_by, tuning_putts
+from orthocline.web.other_methods.request import TUNING, MethodRequest
 from orthocline.wording.speed.methods import METHOD_WORDS
-from orthocline.wording.speed.zero_putts import zero_details, zero_title
+from orthocline.wording.speed.tuning_putts import tuning_details, tuning_title
 
 MOST_BESIDE = 3
 
@@ -28,7 +28,7 @@ class MethodView:
     uncalibrated : bool
         Whether the method needs the golfer's stroke and does not have it.
     speed_ft : Estimate or None
-        None while there is nothing to say, and for zero putts.
+        None while there is nothing to say, and for tuning putts.
     """
 
     request: MethodRequest
@@ -51,12 +51,12 @@ def view(
         What the book has already, shown beside it and together with it unless it is old.
     """
     words = wanted.words
-    uncalibrated = wanted.by != ZERO and METHODS[wanted.by].own_stroke and rate is None
+    uncalibrated = wanted.by != TUNING and METHODS[wanted.by].own_stroke and rate is None
     blank = MethodView(wanted, wanted.errors, uncalibrated, f"{words.title}.", words.how)
     if wanted.errors or wanted.is_empty:
         return blank
     try:
-        return _scored(blank, mode) if wanted.by == ZERO else _found(blank, mode, rate, day, now)
+        return _scored(blank, mode) if wanted.by == TUNING else _found(blank, mode, rate, day, now)
     except InvalidError as error:
         return replace(blank, errors={error.field: str(error)})
 
@@ -73,8 +73,8 @@ def measured(wanted: MethodRequest, mode: Mode, rate: Estimate | None) -> Estima
     """
     if wanted.errors:
         raise InvalidError("course", "Mend the marked figures first.")
-    if wanted.by == ZERO:
-        raise InvalidError("course", "Zero putts give no green speed.")
+    if wanted.by == TUNING:
+        raise InvalidError("course", "Tuning putts give no green speed.")
     return speed_by(mode, wanted.by, _findings(wanted, rate))
 
 
@@ -109,11 +109,11 @@ def _beside(
 
 def _scored(blank: MethodView, mode: Mode) -> MethodView:
     wanted = blank.request
-    (target_m,) = wanted.measured["target"]
-    score = zero_putts(mode, target_m, wanted.measured["balls"])
+    (target_m,), (zone_m,) = wanted.measured["target"], wanted.measured["zone"]
+    score = tuning_putts(mode, target_m, zone_m, wanted.measured["balls"])
     return replace(
         blank,
-        picture=zero_plan(score, wanted.wording),
-        title=zero_title(score),
-        details=zero_details(score, wanted.wording),
+        picture=tuning_plan(score, wanted.wording),
+        title=tuning_title(score),
+        details=tuning_details(score, wanted.wording),
     )

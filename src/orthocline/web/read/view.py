@@ -8,7 +8,7 @@ from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.calls import GolferFigures, one_second_m, stroke_of
+from orthocline.core.calls import GolferFigures, beat_mark_m, stroke_of
 from orthocline.core.estimate import Estimate
 from orthocline.core.roll import OwnRoll, Read, ReadWarning, RollPast, SpeedAtHole, softest_straight_in
 from orthocline.core.speed import aged
@@ -30,7 +30,7 @@ from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.book import source_words
 from orthocline.wording.wording import Wording
 
-LEADING = ("aim_spot", "curve_gate", "moved_hole")
+LEADING = ("aim_spot", "curve_gate", "pace_target")
 """The calls that everybody sees; the others are in a fold."""
 DRAGGED = ("length", "side", "falls", "rise", "slope", "past", "grain_toward", "wind_toward")
 """The fields that a drag changes."""
@@ -150,9 +150,9 @@ class ReadView:
 
     @property
     def leading(self) -> tuple[CallLine, ...]:
-        """The calls that lead."""
-        lines = self.words.lines if self.words else ()
-        return tuple(line for line in lines if line.school in LEADING)
+        """The calls that lead, in their order."""
+        lines = {line.school: line for line in self.words.lines} if self.words else {}
+        return tuple(lines[school] for school in LEADING if school in lines)
 
     @property
     def folded(self) -> tuple[CallLine, ...]:
@@ -229,7 +229,7 @@ class ReadView:
     @property
     def beat(self) -> dict[str, str] | None:
         """One-second mark and stroke as the beat's page takes them; None for a ball at rest by then."""
-        mark_m = one_second_m(self.answer) if self.answer else None
+        mark_m = beat_mark_m(self.answer) if self.answer else None
         if self.answer is None or mark_m is None:
             return None
         stroke_m = stroke_of(self.answer, self.golfer).length_m

@@ -7,10 +7,10 @@ from orthocline.core.roll import Read
 from orthocline.wording.calls import (
     aim_spot,
     apex,
+    beat_mark,
     curve_gate,
     level_twin,
-    moved_hole,
-    one_second,
+    pace_target,
     start_spot,
     stroke,
 )
@@ -22,8 +22,8 @@ SAYINGS: dict[str, Saying] = {
     "apex": apex.SAYING,
     "curve_gate": curve_gate.SAYING,
     "level_twin": level_twin.SAYING,
-    "moved_hole": moved_hole.SAYING,
-    "one_second": one_second.SAYING,
+    "pace_target": pace_target.SAYING,
+    "beat_mark": beat_mark.SAYING,
     "start_spot": start_spot.SAYING,
     "stroke": stroke.SAYING,
 }

@@ -10,7 +10,7 @@ def _words(_read: Read, apex: Apex | None, wording: Wording) -> str | None:
     if apex is None:
         return None
     along = wording.far(apex.mark.along_m)
-    return f"{beside_line(apex.mark.right_m, wording)}, {along} along: do not aim at it"
+    return f"{beside_line(apex.mark.right_m, wording)}, {along} along: pass over it, start outside it"
 
 
 SAYING = Saying(titled("Apex"), _words)

@@ -11,7 +11,7 @@ def _words(read: Read, twin: LevelTwin, wording: Wording) -> str:
     coin = beyond_hole(twin.along_m - read.putt.length_m, wording)
     if abs(twin.right_m) >= NEAR_M:
         coin = f"{coin}, {wording.short(twin.right_m)} {side(twin.right_m)}"
-    return f"play it flat and straight to a coin {coin}"
+    return f"putt to the coin {coin}, as on a floor"
 
 
 SAYING = Saying(titled("Level twin"), _words)

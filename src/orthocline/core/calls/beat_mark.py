@@ -1,4 +1,4 @@
-"""The one-second mark: how far along its way the ball is one second after it leaves the face."""
+"""The beat mark: how far along its way the ball is one second after it leaves the face."""
 
 import math
 from dataclasses import dataclass
@@ -8,6 +8,9 @@ import numpy as np
 from orthocline.core.calls.school import School
 from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2
 from orthocline.core.roll import Read, rolling_deceleration_mps2
+
+BEAT_S = 1.0
+"""One beat [s], from the strike to the mark."""
 
 
 @dataclass(frozen=True)
@@ -50,7 +53,7 @@ def slide(launch_speed_mps: float, drag_mps2: float) -> Slide:
     return Slide(face, 12.0 * face**2 / (49.0 * grip), 2.0 * face / (7.0 * grip))
 
 
-def one_second_m(read: Read) -> float | None:
+def beat_mark_m(read: Read) -> float | None:
     """Return the path length [m] after one second, the slide included; None if the ball is at rest by then.
 
     After the slide the ball moves as the pure roll does from the same place, only some hundredths of a
@@ -70,10 +73,14 @@ def one_second_m(read: Read) -> float | None:
     track, drag_mps2 = read.track, rolling_deceleration_mps2(read.putt.green_speed_ft)
     slid = slide(read.launch_speed_mps, drag_mps2)
     when_rolled = float(np.interp(slid.distance_m, track.samples[:, 5], track.samples[:, 0]))
-    clock = 1.0 + when_rolled - slid.duration_s
+    clock = BEAT_S + when_rolled - slid.duration_s
     if clock > track.duration_s:
         return None
     return float(track.at_times(np.array([clock]))[0, 4])
 
 
-SCHOOL = School("one_second", lambda read, _: one_second_m(read), lambda path_m: {"one_second_m": path_m})
+SCHOOL = School(
+    "beat_mark",
+    lambda read, _: beat_mark_m(read),
+    lambda path_m: {"beat_mark": {"after_s": BEAT_S, "along_m": path_m}},
+)

@@ -1,4 +1,4 @@
-"""The one-second mark in words."""
+"""The beat mark in words."""
 
 from orthocline.core.roll import Read
 from orthocline.wording.calls.saying import Saying, titled
@@ -11,4 +11,4 @@ def _words(_read: Read, path_m: float | None, wording: Wording) -> str:
     return f"the ball should pass {wording.far(path_m)}"
 
 
-SAYING = Saying(titled("One second"), _words)
+SAYING = Saying(titled("Beat mark"), _words)

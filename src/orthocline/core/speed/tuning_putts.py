@@ -1,4 +1,4 @@
-"""Zero putts: balls putted to one level distance, to train and check pace. They give no green speed."""
+"""Tuning putts: balls putted to one level distance, to train and check pace. They give no green speed."""
 
 import math
 from collections.abc import Sequence
@@ -7,31 +7,33 @@ from dataclasses import dataclass
 from orthocline.core.speed.method import ROLL_RANGE_M, Figure, Quantity
 from orthocline.core.units import FOOT_M, INCH_M
 
-LEAVE_RANGE_M = (0.0, 18.0 * INCH_M)
-"""Where a ball should stop beyond the target: up to eighteen inches past."""
 ROUNDING_M = 1e-9
 FIGURES = (
     Figure("target", Quantity.FAR, (3.0 * FOOT_M, 60.0 * FOOT_M)),
+    Figure("zone", Quantity.NEAR, (2.0 * INCH_M, 6.0 * FOOT_M)),
     Figure("balls", Quantity.FAR, ROLL_RANGE_M, many=True),
 )
-"""What is asked for: how far to putt, and how far each ball rolled."""
+"""What is asked for: how far to putt, how far past is good, and how far each ball rolled."""
 
 
 @dataclass(frozen=True)
-class ZeroScore:
-    """How a set of zero putts went.
+class TuningScore:
+    """How a set of tuning putts went.
 
     Attributes
     ----------
     past_m : tuple of float
         Where each stopped beyond the target [m], negative if short.
+    zone_m : float
+        How far beyond the target a ball may stop [m].
     good : tuple of bool
-        Whether each stopped within `LEAVE_RANGE_M`.
+        Whether each stopped there, not short.
     mean_m, spread_m, group_m : float
         Their mean, standard deviation (0 for one ball) and longest less shortest [m].
     """
 
     past_m: tuple[float, ...]
+    zone_m: float
     good: tuple[bool, ...]
     mean_m: float
     spread_m: float
@@ -43,28 +45,30 @@ class ZeroScore:
         return all(self.good)
 
 
-def score_zero_putts(target_m: float, lengths_m: Sequence[float]) -> ZeroScore:
+def score_tuning_putts(target_m: float, zone_m: float, lengths_m: Sequence[float]) -> TuningScore:
     """Return the score of balls, one or more, that rolled `lengths_m` [m] to a target `target_m` away.
 
     Parameters
     ----------
     target_m : float
         Distance to the target [m].
+    zone_m : float
+        How far beyond it a ball may stop [m].
     lengths_m : sequence of float
         How far each ball rolled [m], one or more.
 
     Returns
     -------
-    ZeroScore
+    TuningScore
         The score.
     """
     past = tuple(length - target_m for length in lengths_m)
     mean = math.fsum(past) / len(past)
     squares = math.fsum((one - mean) ** 2 for one in past)
-    least, most = LEAVE_RANGE_M
-    return ZeroScore(
+    return TuningScore(
         past,
-        tuple(least - ROUNDING_M <= one <= most + ROUNDING_M for one in past),
+        zone_m,
+        tuple(-ROUNDING_M <= one <= zone_m + ROUNDING_M for one in past),
         mean,
         math.sqrt(squares / max(len(past) - 1, 1)),
         max(past) - min(past),
