@@ -2,6 +2,7 @@
 
 import re
 import threading
+import time
 from pathlib import Path
 
 import pytest
@@ -248,3 +249,22 @@ def test_the_pulse_shows_each_sound_in_the_frame_in_which_it_is_due(page, metric
     page.press("Stop")
     page.see("Start", "#start")
     assert page.find("[data-part=pulse]").get_attribute("data-sound") == ""
+
+
+@pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
+def test_three_putts_are_timed_by_a_tap_at_the_strike_and_one_at_rest(page, metrics):
+    page.size(metrics)
+    page.go("/speed/without-a-ramp", by="timed", length="15 in")
+    watch = page.find("#stopwatch")
+    for i in (1, 2, 3):
+        started = time.monotonic()
+        watch.click() if i < 3 else watch.send_keys(" ")
+        page.until(lambda: "At rest: 1." in watch.text)
+        watch.click() if i < 3 else watch.send_keys(Keys.ENTER)
+        passed = time.monotonic() - started
+        page.until(lambda i=i: page.value(f"times-{i}").endswith(" s"))
+        timed = float(page.value(f"times-{i}").removesuffix(" s"))
+        assert 1.0 <= timed <= passed
+        assert watch.text.startswith("Strike")
+    page.see("From 3 times", "#call")
+    assert watch.rect["height"] >= 44

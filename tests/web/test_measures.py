@@ -111,7 +111,7 @@ def test_measuring_oneself_is_refused_in_competition_but_units_are_not(signed_in
 
 def test_the_beat_is_set_from_the_read(client):
     page = client.get(links(client.get("/read", query_string=SPINDRIFT), "/beat")[0])
-    assert "one second: 6.8 ft" in text(page)
+    assert "beat mark: 6.8 ft" in text(page)
     assert "7½ in back, as far through" in text(page)
     assert "0.6 s back, 0.3 s to the ball" in text(page)
     assert "0.8 s back, 0.4 s to the ball" in text(client.get("/beat?back=0.8"))

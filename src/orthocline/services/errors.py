@@ -19,3 +19,7 @@ class InvalidError(DomainError):
     def __init__(self, field: str, message: str) -> None:
         super().__init__(message)
         self.field = field
+
+
+class MissingError(InvalidError):
+    """A figure is not there yet: nothing is wrong, and the message says what comes next."""

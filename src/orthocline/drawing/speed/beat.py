@@ -64,7 +64,7 @@ def _stroke_items(
 
 def _mark_items(x: float, mark_m: float | None, wording: Wording) -> Iterator[Item]:
     yield Line(spots_of((x, LINE_Y - 36.0), (x, LINE_Y + 36.0)), Sign.INK, 2.6, name="mark")
-    words = f"one second: {wording.far(mark_m)}" if mark_m else "one second"
+    words = f"beat mark: {wording.far(mark_m)}" if mark_m else "one second"
     centre = min(max(x, MARK_WORDS), WIDTH - MARK_WORDS)
     yield Words(words, Spot(centre, LINE_Y - 52.0), anchor="middle")
 

@@ -24,7 +24,7 @@ from orthocline.core.speed import (
     speed_from_rolls,
 )
 from orthocline.services.account.mode import Mode, require_open_play
-from orthocline.services.errors import InvalidError
+from orthocline.services.errors import InvalidError, MissingError
 from orthocline.wording.figures import speed_text
 from orthocline.wording.speed.methods import METHOD_WORDS
 from orthocline.wording.speed.tuning_putts import WORDS as TUNING_WORDS
@@ -55,7 +55,7 @@ def ramp_speed(
     """
     require_open_play(mode, WHAT)
     if not out_m and not back_m:
-        raise InvalidError("out", "No rolls yet: enter the first one.")
+        raise MissingError("out", "No rolls yet: enter the first one.")
     out, back = one_way(out_m, ramp.correction), one_way(back_m, ramp.correction)
     try:
         rolled = speed_from_rolls(out, back, level=level, length_share_sd=length_share_sd)
@@ -77,7 +77,7 @@ def speed_by(mode: Mode, method: str, findings: Findings) -> Estimate:
     how, words = METHODS[method], METHOD_WORDS[method]
     for figure in how.figures:
         if not figure.optional and not findings.figures.get(figure.name):
-            raise InvalidError(figure.name, words.figures[figure.name].missing)
+            raise MissingError(figure.name, words.figures[figure.name].missing)
     assert how.speed is not None
     try:
         return _plausible(how.figures[-1].name, how.speed(findings))
@@ -96,7 +96,7 @@ def tuning_putts(mode: Mode, target_m: float, zone_m: float, lengths_m: Sequence
     """
     require_open_play(mode, "Tuning putts")
     if not lengths_m:
-        raise InvalidError("balls", TUNING_WORDS.figures["balls"].missing)
+        raise MissingError("balls", TUNING_WORDS.figures["balls"].missing)
     return score_tuning_putts(target_m, zone_m, lengths_m)
 
 

@@ -14,7 +14,7 @@ class BeatForm(FigureForm):
         "Back", lambda text, _: parse_seconds(text), between=(0.3, 1.2), allowed="between 0.3 and 1.2 s"
     )
     mark = QuantityField(
-        "One-second mark",
+        "Beat mark",
         parse_far_m,
         between=(0.1, 100.0 * FOOT_M),
         allowed="between 0 and 100 ft (30 m)",

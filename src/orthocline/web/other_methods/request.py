@@ -95,6 +95,12 @@ class MethodRequest:
         return wrong | {name: error for name, error in tried.items() if error}
 
     @property
+    def timed(self) -> str:
+        """The name of the figure that is timed again and again, for which there is a stopwatch; or empty."""
+        times = (one.name for one in self.figures if one.many and one.quantity is Quantity.TIME)
+        return next(times, "")
+
+    @property
     def paced(self) -> bool:
         """Whether a length along the green was paced or measured in shoes."""
         far = [one.name for one in self.figures if one.quantity is Quantity.FAR]

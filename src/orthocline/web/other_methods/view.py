@@ -9,7 +9,7 @@ from orthocline.drawing.scene import Scene
 from orthocline.drawing.speed.scales import speed_scale, tuning_plan
 from orthocline.services.account.measures import pacing_sd
 from orthocline.services.account.mode import Mode
-from orthocline.services.errors import InvalidError
+from orthocline.services.errors import InvalidError, MissingError
 from orthocline.services.speed.book import DaySpeed, beside_the_book
 from orthocline.services.speed.measuring import speed_by, tuning_putts
 from orthocline.web.other_methods.request import TUNING, MethodRequest
@@ -57,6 +57,8 @@ def view(
         return blank
     try:
         return _scored(blank, mode) if wanted.by == TUNING else _found(blank, mode, rate, day, now)
+    except MissingError as error:
+        return replace(blank, details=f"{words.how} {error}")
     except InvalidError as error:
         return replace(blank, errors={error.field: str(error)})
 

@@ -258,8 +258,9 @@ def _source(read: ReadRequest | None, wording: Wording, now: datetime) -> Source
         return Source("as typed", "", stale=False)
     age = hours_since(origin.measured_at, now)
     sure = aged(Estimate(origin.speed_ft, origin.within_ft / 2.0), age).within
-    words = source_words(origin.method, wording.calendar.ago(origin.measured_at, now))
-    return Source(words, f"±{speed_text(sure)} ft", stale=is_stale(origin.measured_at, now))
+    ago, stale = wording.calendar.ago(origin.measured_at, now), is_stale(origin.measured_at, now)
+    # Of an old one its age is what counts, and the head line is full.
+    return Source(ago if stale else source_words(origin.method, ago), f"±{speed_text(sure)} ft", stale)
 
 
 def _beside(read: ReadRequest, wording: Wording) -> dict[str, str]:

@@ -1,0 +1,47 @@
+// A stopwatch for a figure that is timed: one tap at the strike, one at rest, into the next field that is empty.
+const BOUNCE_MS = 300; // two taps closer than this are one
+const button = document.getElementById("stopwatch");
+const said = button?.querySelector("span");
+let struck = null;
+
+const emptyField = () =>
+  [...document.querySelectorAll(`[data-trial=${button.dataset.times}]`)].find((field) => !field.value);
+
+function run() {
+  if (struck === null) return;
+  said.textContent = `At rest: ${((performance.now() - struck) / 1000).toFixed(1)} s`;
+  requestAnimationFrame(run);
+}
+
+// The clock of the tap itself counts, not of when the page comes to it.
+function tap({ timeStamp }) {
+  if (struck === null) {
+    if (!emptyField()) return;
+    struck = timeStamp;
+    run();
+    return;
+  }
+  if (timeStamp - struck < BOUNCE_MS) return;
+  const field = emptyField();
+  field.value = `${((timeStamp - struck) / 1000).toFixed(2)} s`;
+  struck = null;
+  said.textContent = said.dataset.words;
+  field.dispatchEvent(new Event("change", { bubbles: true }));
+}
+
+button?.addEventListener("pointerdown", (event) => {
+  event.preventDefault();
+  button.focus();
+  tap(event);
+});
+// A screen reader presses without a pointer.
+button?.addEventListener("click", (event) => {
+  if (event.detail === 0) tap(event);
+});
+document.addEventListener("keydown", (event) => {
+  const elsewhere = event.target.closest("input, select, textarea, summary, a, button:not(#stopwatch)");
+  if (!button || elsewhere || event.repeat || (event.key !== " " && event.target !== button)) return;
+  if (event.key !== " " && event.key !== "Enter") return;
+  event.preventDefault();
+  tap(event);
+});
