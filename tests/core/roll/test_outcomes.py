@@ -120,7 +120,7 @@ def test_the_level_putt_among_them_is_the_level_putt():
     """By energy alone: the launch rolls the length and the roll-past."""
     one = np.ones(1)
     drag, length, past = rolling_deceleration_mps2(10.0), 10 * FOOT_M, 12 * INCH_M
-    assert plane_from_grade(0.0, 0.0, 0.0).tilt == 0.0
+    assert plane_from_grade(0.0, 0.0, 0.0).tilt == pytest.approx(0.0, abs=1e-12)
     ((turn, speed, _),) = aims_on_plane(drag * one, 0.0 * one, one, length * one, PAST, past * one)
-    assert turn == 0.0
+    assert turn == pytest.approx(0.0, abs=1e-12)
     assert speed == pytest.approx(math.sqrt(2 * drag * (length + past)), rel=1e-9)
