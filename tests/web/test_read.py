@@ -198,6 +198,8 @@ def test_a_ball_that_dies_and_rolls_back_is_offered_the_softest_pace_that_can_be
 def test_what_a_hand_drags_is_as_round_as_a_hand_is_sure(client):
     dragged = client.get("/read", query_string={**SPINDRIFT, "to_length": "3.21", "to_past": "0.4"})
     assert (values(dragged)["length"], values(dragged)["past"]) == ("10.5 ft", "16 in")
+    by_speed = client.get("/read", query_string={**SPINDRIFT, "past": "0.6 m/s", "to_past": "0.4"})
+    assert values(by_speed)["past"] == "16 in"
     far = client.get("/read", query_string={**SPINDRIFT, "length": "4.3 m", "to_length": "99"})
     assert values(far)["length"] == "60 m"
     for odd in ("x", "nan", "inf"):

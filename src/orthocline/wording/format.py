@@ -58,10 +58,6 @@ class Format:
             return f"{COUNTS[feet]} {'foot' if feet == 1 else 'feet'}"
         return self.short(past_m)
 
-    def typed_far(self, length_m: float) -> str:
-        """Return a length along the putt as it would be typed."""
-        return f"{tidy(length_m / self.units.far_m, 2)} {self.units.far}"
-
     def typed_near(self, length_m: float) -> str:
         """Return a length near the hole as it would be typed."""
         return f"{tidy(length_m / self.units.near_m, 2)} {self.units.near}"

@@ -8,10 +8,6 @@ from orthocline.wording.figures import tidy
 from orthocline.wording.quantities import LENGTH_UNITS_M, SPEED_UNITS_MPS, first_unit
 from orthocline.wording.wording import Wording
 
-SLOPE_UNITS: Mapping[str, str] = {
-    **dict.fromkeys(("%", "percent"), "%"),
-    **dict.fromkeys(("deg", "°", "degree", "degrees"), "deg"),
-}
 STEPS: Mapping[str, float] = {
     **{"ft": 1.0, "in": 1.0, "yd": 1.0, "m": 0.25, "cm": 5.0, "mm": 50.0, "paces": 1.0, "shoes": 1.0},
     **{"m/s": 0.05, "ft/s": 0.2, "mph": 0.1, "km/h": 0.2},

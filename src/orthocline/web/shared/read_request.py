@@ -109,7 +109,8 @@ class ReadRequest:
 
     def rolled_past(self, past_m: float) -> "ReadRequest":
         """Return it with such a roll-past, as nearly as a hand can tell."""
-        return self._changed(pace=RollPast(_within(self._by_hand(past_m, self.units.past), PAST_RANGE_M)))
+        unit = self.units.past if self.units.past in DRAGGED else self.wording.units.near
+        return self.at_pace(RollPast(_within(self._by_hand(past_m, unit), PAST_RANGE_M)), unit)
 
     def rotated(self, degrees: float) -> "ReadRequest":
         """Return it with the ball moved clockwise round the hole: ground, grain and wind lie turned to it."""
