@@ -239,6 +239,21 @@ def test_nothing_is_rolled_while_there_is_nothing_to_roll(page):
     page.until(lambda: page.find("#roll").is_enabled())
 
 
+def test_single_keys_roll_and_save_until_they_are_turned_off(page):
+    page.go("/read", **SPINDRIFT)
+    page.find("body").send_keys(" ")
+    page.until(lambda: rolled_seconds(page) > 0)
+    page.go("/keys")
+    page.press("turn them off")
+    page.see("Single keys are off")
+    page.go("/read", **SPINDRIFT)
+    page.find("body").send_keys(" ", "s")
+    handle(page, "ball").send_keys(Keys.ARROW_UP)
+    page.until(lambda: page.value("length") == "15 ft", "the arrows go on")
+    assert rolled_seconds(page) == 0
+    assert "/read" in page.driver.current_url
+
+
 def test_on_a_phone_golfer_and_mode_are_behind_one_button(page):
     page.expected_errors = ("403",)
     page.size(PHONE)

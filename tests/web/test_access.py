@@ -29,7 +29,9 @@ PUBLIC = {
     "beat.page",
     "mode.switch",
     "mode.sun",
+    "mode.keys",
     "about.cautions",
+    "about.keys",
     "about.putt_schema",
     "about.components",
     "account.sign_in",
@@ -97,6 +99,7 @@ def test_forged_forms_are_refused(database_url, sessions):
         "/sign-in/demo",
         "/account/delete",
         "/sun",
+        "/keys",
         "/speed/ramp",
         "/measures",
     ):
@@ -184,6 +187,15 @@ def test_sun_setting(client):
         assert "sun" in parsed(client.get("/cautions")).html["class"]
     client.post("/sun", data={"sun": "off"})
     assert "sun" not in parsed(client.get("/cautions")).html["class"]
+
+
+def test_single_keys_can_be_turned_off(client):
+    assert "data-keys" not in parsed(client.get("/read")).html.attrs
+    client.post("/keys", data={"keys": "off"})
+    assert parsed(client.get("/read")).html["data-keys"] == "off"
+    assert "Single keys are off" in text(client.get("/keys"))
+    client.post("/keys", data={"keys": "on"})
+    assert "data-keys" not in parsed(client.get("/read")).html.attrs
 
 
 def test_odd_bytes_and_numbers_are_no_fault(signed_in):

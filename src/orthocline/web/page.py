@@ -41,6 +41,7 @@ def fill_page() -> dict[str, Any]:
         "here": SECTIONS.get(request.blueprint or "", request.blueprint),
         "who": (who := signed_in()),
         "initials": "".join(name[0].upper() for name in who.name.split()[:2]) if who else "",
+        "keys_off": request.cookies.get("keys") == "0",
         "in_competition": mode() is Mode.COMPETITION,
         "demo": current_app.config["DEMO"],
     }

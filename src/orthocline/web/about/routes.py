@@ -1,4 +1,4 @@
-"""Cautions, the published schema, and (in development) every component on one page."""
+"""Cautions, keys, the published schema, and (in development) every component on one page."""
 
 from flask import Blueprint, Response, abort, current_app, jsonify, render_template
 
@@ -11,6 +11,12 @@ blueprint = Blueprint("about", __name__)
 def cautions() -> str:
     """What the rules allow, what can hurt, and where the model ends."""
     return render_template("about/cautions.html")
+
+
+@blueprint.get("/keys")
+def keys() -> str:
+    """The keys that do something, and whether the single ones do."""
+    return render_template("about/keys.html")
 
 
 @blueprint.get(f"/{SCHEMA_ID}")

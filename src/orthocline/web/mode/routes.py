@@ -1,6 +1,6 @@
-"""The switch between Open play and Competition, and the sun setting."""
+"""The switch between Open play and Competition, the sun setting and the single keys."""
 
-from flask import Blueprint, current_app, redirect, request
+from flask import Blueprint, current_app, redirect, request, url_for
 from flask import session as cookie
 from werkzeug.wrappers import Response
 
@@ -27,8 +27,20 @@ def switch() -> Response:
 @blueprint.post("/sun")
 def sun() -> Response:
     """Turn the sun setting (black on white, heavier) on or off in this browser."""
-    response = redirect(local_path(request.form.get("next")), 303)
-    turned = "1" if request.form.get("sun") == "on" else "0"
+    return _set("sun", local_path(request.form.get("next")), on=request.form.get("sun") == "on")
+
+
+@blueprint.post("/keys")
+def keys() -> Response:
+    """Turn the single keys on or off in this browser."""
+    return _set("keys", url_for("about.keys"), on=request.form.get("keys") == "on")
+
+
+def _set(name: str, onward: str, *, on: bool) -> Response:
+    """Go on with a setting of this browser kept in a cookie of its own for a year."""
+    response = redirect(onward, 303)
     secure = current_app.config["SECURE"]
-    response.set_cookie("sun", turned, max_age=31536000, samesite="Lax", httponly=True, secure=secure)
+    response.set_cookie(
+        name, "1" if on else "0", max_age=31536000, samesite="Lax", httponly=True, secure=secure
+    )
     return response

@@ -1,4 +1,5 @@
 // The Read page: drag, step and roll. No physics here: every figure comes from the server.
+import { singleKeys } from "./keys.js";
 import { roll } from "./roll.js";
 
 const form = document.getElementById("putt");
@@ -176,7 +177,7 @@ document.addEventListener("keydown", (event) => {
     stepping = field;
     ask({ step: `${field.name}:${event.key === "ArrowUp" ? 1 : -1}` });
   }
-  if (field || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (field || event.ctrlKey || event.metaKey || event.altKey || !singleKeys()) return;
   if (event.key === " ") {
     event.preventDefault();
     document.getElementById("roll").click();

@@ -1,4 +1,6 @@
 // A stopwatch for a figure that is timed: one tap at the strike, one at rest, into the next field that is empty.
+import { singleKeys } from "./keys.js";
+
 const BOUNCE_MS = 300; // two taps closer than this are one
 const button = document.getElementById("stopwatch");
 const said = button?.querySelector("span");
@@ -40,8 +42,8 @@ button?.addEventListener("click", (event) => {
 });
 document.addEventListener("keydown", (event) => {
   const elsewhere = event.target.closest("input, select, textarea, summary, a, button:not(#stopwatch)");
-  if (!button || elsewhere || event.repeat || (event.key !== " " && event.target !== button)) return;
-  if (event.key !== " " && event.key !== "Enter") return;
+  const pressed = event.target === button && (event.key === " " || event.key === "Enter");
+  if (!button || elsewhere || event.repeat || !(pressed || (event.key === " " && singleKeys()))) return;
   event.preventDefault();
   tap(event);
 });
