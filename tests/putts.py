@@ -70,6 +70,17 @@ def plane_putt(
     )
 
 
+def elsewhere(putt: Putt, turned_rad: float) -> Putt:
+    """Return the same putt along +x on a plane with its ball at (5, -3), all of it turned so far."""
+    length = putt.length_m
+    return replace(
+        putt,
+        ball=Point(5.0, -3.0),
+        hole=Point(5.0 + length * math.cos(turned_rad), -3.0 + length * math.sin(turned_rad)),
+        surface=Plane(putt.mean_plane.tilt, putt.mean_plane.downhill_rad + turned_rad),
+    )
+
+
 def by_rolls(putt: Putt) -> Putt:
     """Return the same putt in a breath that moves nothing: it is solved by rolls, not by the closed form."""
     return replace(putt, wind=Wind(1e-9, 0.0))

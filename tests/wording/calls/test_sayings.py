@@ -1,5 +1,7 @@
 """Each school's sentence, in the golfer's units, on putts to either side."""
 
+import math
+
 import pytest
 
 from orthocline.core.calls import USUAL_GOLFER
@@ -7,7 +9,7 @@ from orthocline.core.roll import read
 from orthocline.wording.calls import call_lines
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Bend, Wording
-from tests.putts import plane_putt
+from tests.putts import elsewhere, plane_putt
 
 METRIC = Wording(Units(metric=True), bend=Bend.BORROW)
 RIGHT = read(plane_putt(14, side_right=-0.021, grade=1 / 168, speed_ft=10.2))
@@ -35,6 +37,12 @@ def said(solved, wording=USUAL_WORDING):
 def test_each_school_says_its_own(school, title, words):
     assert said(RIGHT)[school] == (title, words)
     assert said(LEFT)[school] == (title, words.replace("right", "left"))
+
+
+@pytest.mark.parametrize("turned", [2.0, -1.2, math.pi])
+def test_each_school_says_the_same_wherever_the_putt_lies(turned):
+    for solved in (RIGHT, LEFT, STRAIGHT):
+        assert said(read(elsewhere(solved.putt, turned))) == said(solved)
 
 
 def test_metres_and_borrow_are_followed():

@@ -10,25 +10,21 @@ from scipy.integrate import solve_ivp
 from scipy.optimize import brentq
 
 from orthocline.core.constants import RAMP_SPEED_MPS
-from orthocline.core.ground import Plane
-from orthocline.core.roll import Launch, Point, RollPast, SpeedAtHole, capture_of, own_roll, read, roller
+from orthocline.core.roll import Launch, RollPast, SpeedAtHole, capture_of, own_roll, read, roller
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.wording.calls.saying import STRAIGHT_M
 from orthocline.wording.read.call import call, entry_words, own_words
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
-from tests.putts import plane_putt
+from tests.putts import elsewhere, plane_putt
 
 METRIC = Wording(Units(metric=True, degrees=True))
 CUP_ACROSS_IN = 4.25
 
 
 def moved(turned, **slopes):
-    """A putt of ten feet with its ball at (5, -3), turned so far."""
-    putt = plane_putt(10, **slopes)
-    hole = Point(5.0 + 10 * FOOT_M * math.cos(turned), -3.0 + 10 * FOOT_M * math.sin(turned))
-    ground = Plane(putt.surface.tilt, putt.surface.downhill_rad + turned)
-    return replace(putt, ball=Point(5.0, -3.0), hole=hole, surface=ground)
+    """A putt of ten feet with its ball off the origin, turned so far."""
+    return elsewhere(plane_putt(10, **slopes), turned)
 
 
 TURNS = [0.0, 2.0, -1.2]
