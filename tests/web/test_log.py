@@ -63,7 +63,7 @@ def test_a_bad_finish_is_told_and_kept_as_typed(signed_in, saved):
     assert response.status_code == 422
     assert value(response, "along") == "9999 ft"
     assert "must be between 0 and 98 ft" in text(response)
-    assert "is empty" in text(response)
+    assert "is not there yet" in text(response)
 
 
 @pytest.mark.usefixtures("saved")

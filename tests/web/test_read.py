@@ -57,7 +57,7 @@ def test_an_empty_address_starts_somewhere_and_offers_the_demo_putt(client):
     ("typed", "field", "message"),
     [
         ({"length": "abc"}, "length", "cannot be read"),
-        ({"length": ""}, "length", "is empty"),
+        ({"length": ""}, "length", "is not there yet"),
         ({"length": "1000000000 ft"}, "length", "between 6 in and 196 ft"),
         ({"length": "0 ft"}, "length", "between 6 in"),
         ({"length": "-3 ft"}, "length", "between 6 in"),
@@ -88,6 +88,13 @@ def test_a_bad_figure_is_told_beside_its_field(client, typed, field, message, he
         assert response.headers["HX-Reswap"] == "none"
     elif field in ("length", "side", "own"):
         assert value(response, field) == typed[field]
+
+
+@pytest.mark.parametrize(("typed", "quiet"), [("", True), ("abc", False)])
+def test_a_figure_that_is_not_there_yet_is_no_error(client, typed, quiet):
+    page = parsed(client.get("/read", query_string={**START, "length": typed}))
+    assert ("message-next" in page.find(id="length-message")["class"]) is quiet
+    assert ("text-quiet" in page.find(id="call").find("p")["class"]) is quiet
 
 
 @pytest.mark.parametrize(

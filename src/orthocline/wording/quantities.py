@@ -130,7 +130,7 @@ def _terms(text: str, allowed: str) -> list[tuple[float, str]]:
     for sign, digits in FRACTIONS.items():
         plain = re.sub(rf"(?<=\d)\s*{sign}", digits, plain).replace(sign, "0" + digits)
     if not plain:
-        raise QuantityError(f"is empty; allowed is {allowed}")
+        raise QuantityError(f"is not there yet: {allowed}")
     if len(plain) > LONGEST:
         raise QuantityError(f"is too long; allowed is {allowed}")
     terms, at = [], 0

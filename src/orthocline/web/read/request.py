@@ -42,6 +42,11 @@ class Asked:
     errors: dict[str, str]
     wording: Wording
 
+    @property
+    def missing(self) -> bool:
+        """Whether nothing is wrong, but a figure is not there yet."""
+        return bool(self.errors) and not any(self.typed.get(name) for name in self.errors)
+
 
 def asked(
     arguments: Mapping[str, str], wording: Wording = USUAL_WORDING, start: Mapping[str, str] = START
