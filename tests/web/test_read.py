@@ -266,6 +266,7 @@ def test_my_read_first_holds_the_call_back(client):
     page = client.get("/read", query_string={**SPINDRIFT, "first": "1"})
     assert "where would you aim?" in text(page)
     assert "17¾" not in text(page)
+    assert words_of(parsed(page).find(id="told")) == "Your read first: where would you aim?"
     assert parsed(page).find(id="way") is None
     after = client.get("/read", query_string={**SPINDRIFT, "first": "1", "own": "9 in"})
     assert "17¾ in right" in text(after)

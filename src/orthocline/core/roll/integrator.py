@@ -108,8 +108,7 @@ def stride(
     return float(min(share / change, longest / energy))
 
 
-@njit(**BUILT_IN)
-def step(
+def _step(
     ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float
 ) -> tuple[float, float, float, float, float, float]:
     """Return (time, x, y, vx, vy, path) after one step of the classical Runge-Kutta method of order four.
@@ -158,33 +157,9 @@ def step(
     )
 
 
-@njit(**KEPT)
-def step_apart(ground: Any, accel: Any, h: float, x: float, y: float, vx: float, vy: float) -> Any:
-    """Return `step`, compiled by itself and not built in where it is called: for steps rarely taken.
-
-    Parameters
-    ----------
-    ground : Ground
-        The surface's compiled form.
-    accel : ndarray
-        `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
-    h : float
-        Step in tau [s^2/m], negative backward in time.
-    x : float
-        Place, east [m].
-    y : float
-        Place, north [m].
-    vx : float
-        Velocity, east [m/s].
-    vy : float
-        Velocity, north [m/s].
-
-    Returns
-    -------
-    tuple of float
-        Time and path taken by the step [s, m]; place [m] and velocity [m/s] after it.
-    """
-    return step(ground, accel, h, x, y, vx, vy)
+step = njit(**BUILT_IN)(_step)
+step_apart = njit(**KEPT)(_step)
+"""The same compiled by itself, for steps that are rarely taken."""
 
 
 @njit(**KEPT)

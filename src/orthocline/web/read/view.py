@@ -160,6 +160,17 @@ class ReadView:
         lines = self.words.lines if self.words else ()
         return tuple(line for line in lines if line.school not in LEADING)
 
+    @property
+    def told(self) -> str:
+        """What is told aloud: the call, or why there is none."""
+        if self.words:
+            return self.words.sentence
+        return (
+            "Your read first: where would you aim?"
+            if self.hidden
+            else next(iter(self.asked.errors.values()), "")
+        )
+
     @cached_property
     def own_roll(self) -> OwnRoll | None:
         """The roll of the golfer's own aim."""

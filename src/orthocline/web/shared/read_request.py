@@ -129,7 +129,8 @@ class ReadRequest:
 
     def at_pace(self, pace: RollPast | SpeedAtHole, unit: str) -> "ReadRequest":
         """Return it at another pace, said in a unit."""
-        return replace(self._changed(pace=pace), units=replace(self.units, past=unit))
+        changed = self._changed(pace=pace)
+        return self if changed is self else replace(changed, units=replace(self.units, past=unit))
 
     def by_line(self, number: int) -> "ReadRequest":
         """Return it by another line to the hole."""

@@ -25,9 +25,11 @@ function tap({ timeStamp }) {
   }
   if (timeStamp - struck < BOUNCE_MS) return;
   const field = emptyField();
-  field.value = `${((timeStamp - struck) / 1000).toFixed(2)} s`;
+  const seconds = (timeStamp - struck) / 1000;
   struck = null;
   said.textContent = said.dataset.words;
+  if (!field) return; // the last one was typed in meanwhile
+  field.value = `${seconds.toFixed(2)} s`;
   field.dispatchEvent(new Event("change", { bubbles: true }));
 }
 
