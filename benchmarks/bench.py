@@ -47,10 +47,13 @@ from orthocline.web.shared.read_address import SPINDRIFT
 
 CLIENTS, REQUESTS = 8, 60
 WINDY, SLOW, MANY = 400, 64, 20_000
-FILL = """INSERT INTO logged_putts (golfer_id, created_at, place, length_m, putt_document, read_document,
-model_version, green_speed_ft)
-SELECT golfer_id, created_at - n * interval '7 minutes', 'green ' || n % 18, length_m, putt_document,
-read_document, model_version, green_speed_ft FROM logged_putts, generate_series(1, :n) AS n"""
+GREENS = """INSERT INTO greens (golfer_id, course_id, name)
+SELECT golfer_id, id, 'green ' || n FROM courses, generate_series(0, 17) AS n"""
+FILL = """INSERT INTO logged_putts (golfer_id, created_at, course_id, green_id, length_m, putt_document,
+read_document, model_version, green_speed_ft)
+SELECT p.golfer_id, p.created_at - n * interval '7 minutes', p.course_id, g.id, length_m, putt_document,
+read_document, model_version, green_speed_ft
+FROM logged_putts AS p, generate_series(1, :n) AS n JOIN greens AS g ON g.name = 'green ' || n % 18"""
 PUTT = Putt(
     Point(0.0, 0.0),
     Point(14 * FOOT_M, 0.0),
@@ -333,6 +336,7 @@ def bench_long_log(base, url, pid):
     cookie = enter(base)
     engine = create_engine(url, poolclass=NullPool)
     with engine.begin() as connection:
+        connection.execute(text(GREENS))
         connection.execute(text(FILL), {"n": MANY - 1})
     with engine.connect().execution_options(isolation_level="AUTOCOMMIT") as connection:
         connection.execute(text("VACUUM ANALYZE logged_putts"))  # as the server itself does in a minute

@@ -114,8 +114,8 @@ class Golfer:
         self.finishes[marker] = along / 100.0
 
     def save(self, marker, rng):
-        self.insist("/log", {"length": f"{rng.randint(3, 30)} ft", "place": marker})
-        self.acknowledged.append(("logged_putts.place", marker))
+        self.insist("/log", {"length": f"{rng.randint(3, 30)} ft", "course": marker})
+        self.acknowledged.append(("courses.name", marker))
 
     def measure(self, marker, rng):
         posted = {"by": "posted", "posted": f"{rng.randint(8, 12)}", "course": "Ternholm", "note": marker}

@@ -4,6 +4,7 @@ from datetime import UTC, datetime, timedelta
 
 from orthocline.core.estimate import Estimate
 from orthocline.services.account.mode import Mode
+from orthocline.services.ground.places import Place
 from orthocline.services.speed.book import keep_speed
 
 COURSE = "Ternholm Links"
@@ -17,7 +18,7 @@ def kept_speed(session, golfer, speed_ft=10.2, *, within=0.4, hours=0.5, method=
         Mode.OPEN_PLAY,
         speed_ft=Estimate(speed_ft, within / 2),
         method=method,
-        course=more.pop("course", COURSE),
+        place=Place(more.pop("course", COURSE), more.pop("green", "")),
         measured_at=datetime.now(UTC) - timedelta(hours=hours),
         **more,
     )

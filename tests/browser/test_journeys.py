@@ -66,7 +66,7 @@ def test_sign_up_edit_delete_undo_and_filter(page):
     page.press("Holed")
     page.see("holed", "#putts")
     page.press("Edit")
-    page.find("#place").send_keys("green 7")
+    page.find("#green").send_keys("green 7")
     page.press("Keep it")
     page.see("green 7")
     page.press("Delete")

@@ -182,7 +182,7 @@ EXTREMES = {
     "own": {**SPINDRIFT, "own": "30 in", "own_side": "left"},
     "uphill": {**START, "length": "40 ft", "side": "0.2 %", "rise": "3 %"},
     "steep": {**START, "side": "7 %", "rise": "8 %", "slope": "down", "speed": "12"},
-    "names": {**SPINDRIFT, "place": "W" * 80},
+    "names": {**SPINDRIFT, "green": "W" * 80},
 }
 TOUCHING = (Path(__file__).parent / "touching.js").read_text()
 

@@ -11,9 +11,13 @@ INSERT INTO own_measures (golfer_id, stride_tries, stroke_putts) VALUES
   (1, '[{"paces": 10, "tape_m": 8.5}, {"paces": 20, "tape_m": 17}]', '[]'),
   (2, '[]', '[{"stroke_m": 0.3, "roll_m": 4, "green_speed_ft": 10}]');
 INSERT INTO speed_notes (golfer_id, course, measured_at, method, speed_ft, sd_ft)
-  VALUES (1, 'Ternholm', now(), 'ramp', 10, 0.2);
-INSERT INTO logged_putts (golfer_id, length_m) VALUES (1, 3), (2, 4)
+  VALUES (1, 'Ternholm', now(), 'ramp', 10, 0.2), (1, 'Ternholm Links, North', now(), 'ramp', 9, 0.2);
+INSERT INTO logged_putts (golfer_id, length_m, place) VALUES (1, 3, ''), (2, 4, 'Curlew'),
+  (1, 5, 'TERNHOLM, green 4, Spindrift'), (1, 6, 'ternholm links, north, green 2'),
+  (1, 7, 'Ternholm Links, north'), (2, 8, 'Ternholm, green 4')
 """
+PLACES = """SELECT p.length_m, c.name, g.name FROM logged_putts AS p
+LEFT JOIN courses AS c ON c.id = course_id LEFT JOIN greens AS g ON g.id = green_id ORDER BY p.id"""
 
 
 @pytest.fixture
@@ -47,10 +51,37 @@ def test_what_was_kept_outlives_new_tables_and_their_going(url):
         (1, 20.0, 17.0),
     ]
     assert len({name for (name,) in ask(url, "SELECT folded(name) FROM golfers")}) == 3
-    assert len(ask(url, "SELECT DISTINCT key FROM logged_putts")) == 2
+    assert len(ask(url, "SELECT DISTINCT key FROM logged_putts")) == 6
     assert ask(url, "SELECT DISTINCT mode FROM golfers") == [("open_play",)]
     downgrade(url, "2026_11_23_speeds_and_measures", even_rows=True)
     assert ask(url, measures) == before
     assert ask(url, "SELECT DISTINCT mode FROM golfers") == [("practice",)]
-    assert ask(url, "SELECT length_m FROM logged_putts ORDER BY id") == [(3.0,), (4.0,)]
-    assert ask(url, "SELECT course, speed_ft FROM speed_notes") == [("Ternholm", 10.0)]
+    assert ask(url, "SELECT length_m FROM logged_putts ORDER BY id") == [(n,) for n in (3, 4, 5, 6, 7, 8)]
+    assert ask(url, "SELECT course, speed_ft FROM speed_notes ORDER BY id") == [
+        ("Ternholm", 10.0),
+        ("Ternholm Links, North", 9.0),
+    ]
+
+
+def test_places_become_courses_and_greens_and_are_named_again_on_the_way_back(url):
+    upgrade(url, "2026_11_23_speeds_and_measures")
+    ask(url, KEPT)
+    upgrade(url)
+    assert ask(url, PLACES) == [
+        (3.0, None, None),
+        (4.0, "Curlew", None),
+        (5.0, "Ternholm", "green 4, Spindrift"),
+        (6.0, "Ternholm Links, North", "green 2"),
+        (7.0, "Ternholm Links, North", None),
+        (8.0, "Ternholm", "green 4"),
+    ]
+    assert len(ask(url, "SELECT DISTINCT id FROM courses")) == 4
+    downgrade(url, "2026_11_26_open_play", even_rows=True)
+    assert ask(url, "SELECT place FROM logged_putts ORDER BY id") == [
+        ("",),
+        ("Curlew",),
+        ("Ternholm, green 4, Spindrift",),
+        ("Ternholm Links, North, green 2",),
+        ("Ternholm Links, North",),
+        ("Ternholm, green 4",),
+    ]

@@ -70,7 +70,7 @@ def test_every_private_route_refuses_a_stranger(app, client):
 
 def test_every_route_of_a_row_refuses_a_neighbour(app, signed_in, session, create_golfer):
     idris = create_golfer("Idris")
-    putt = note_putt(session, idris, length_m=3.0, place="", note="")
+    putt = note_putt(session, idris, length_m=3.0)
     speed = kept_speed(session, idris)
     add_stride_trial(session, idris, Mode.OPEN_PLAY, paces=10, tape_m=8.0)
     trial = session.scalar(select(StrideTrial))
@@ -178,7 +178,7 @@ def test_errors_are_pages_and_never_tell_the_fault(database_url, sessions):
     assert "ZeroDivision" not in broken.text
     assert client.get("/nowhere").status_code == 404
     assert client.put("/read").status_code == 405
-    assert client.post("/log", data={"place": "x" * 200_000}).status_code == 413
+    assert client.post("/log", data={"note": "x" * 200_000}).status_code == 413
 
 
 def test_sun_setting(client):
@@ -202,12 +202,12 @@ def test_odd_bytes_and_numbers_are_no_fault(signed_in):
     assert signed_in.get(f"/log/{10**30}/finish").status_code == 404
     assert signed_in.get("/log?place=%00&result=%00").status_code == 200
     assert signed_in.get("/log?deleted=%D9%A3").status_code == 200
-    for address in ("/speed?course=%00", "/read?place=%00", "/speed/without-a-ramp?place=%00"):
+    for address in ("/speed?course=%00", "/read?course=%00", "/speed/without-a-ramp?course=%00"):
         assert signed_in.get(address).status_code == 200, address
     for name in ("\0", "\ud800".encode("utf-8", "replace").decode(), "x" * 10_000):
         assert signed_in.post("/sign-in", data={"name": name, "password": "\0"}).status_code == 422
     finish = {"along": "\0", "across": "1e9", "along_way": "sideways"}
-    note = signed_in.post("/log/note", data={"length": "14 ft", "place": "\0", "note": "a\0b"})
+    note = signed_in.post("/log/note", data={"length": "14 ft", "course": "\0", "note": "a\0b"})
     assert note.status_code == 303
     assert signed_in.post(note.location, data=finish).status_code == 422
     assert signed_in.post("/mode", data={"mode": "\0", "next": "\0"}).status_code == 303

@@ -13,7 +13,7 @@ from tests.conftest import PASSWORD, app_config
 from tests.page import links, parsed, value, values
 from tests.page import text as said
 
-NOTE = {"length": "20 ft", "note": "slow <b>", "place": "green 4"}
+NOTE = {"length": "20 ft", "note": "slow <b>", "green": "green 4"}
 
 
 @pytest.fixture

@@ -4,6 +4,7 @@ import pytest
 from sqlalchemy import event, select
 
 from orthocline.db.log.models import LoggedPutt
+from orthocline.services.ground.places import place_of
 from orthocline.web.shared.read_address import SPINDRIFT
 from tests.conftest import PASSWORD
 from tests.page import link, parsed, text, value
@@ -26,7 +27,7 @@ def test_saving_leads_to_the_finish(signed_in, session):
     response = signed_in.post("/log", data=SPINDRIFT)
     putt = rows(session)[0]
     assert (response.status_code, response.location) == (303, f"/log/{putt.id}/finish")
-    assert putt.place == "Ternholm Links, green 4, Spindrift"
+    assert place_of(putt).text == "Ternholm Links, green 4, Spindrift"
     assert putt.read_document["aim_right_m"] == pytest.approx(17.66 * INCH, abs=1e-4)
 
 
@@ -77,10 +78,10 @@ def test_list_filters_part_and_empty_states(signed_in):
 
 
 def test_edit_delete_undo(signed_in, saved):
-    signed_in.post(f"/log/{saved.id}/edit", data={"place": "green 5", "note": "grain <b>"})
+    signed_in.post(f"/log/{saved.id}/edit", data={"green": "green 5", "note": "grain <b>"})
     page = text(signed_in.get("/log"))
     assert "grain <b>" in page
-    too_long = signed_in.post(f"/log/{saved.id}/edit", data={"place": "x" * 90, "note": ""})
+    too_long = signed_in.post(f"/log/{saved.id}/edit", data={"green": "x" * 90, "note": ""})
     assert too_long.status_code == 422
     assert "At most 80 characters" in text(too_long)
     gone = signed_in.post(f"/log/{saved.id}/delete")
@@ -126,7 +127,7 @@ def test_the_list_needs_few_queries_however_long(signed_in, engine):
 @pytest.mark.usefixtures("saved")
 def test_account_export_sign_out_and_delete(signed_in, session):
     export = signed_in.get("/account/export")
-    assert export.get_json()["putts"][0]["place"] == "Ternholm Links, green 4, Spindrift"
+    assert export.get_json()["putts"][0]["green"] == "green 4, Spindrift"
     wrong = signed_in.post("/account/delete", data={"password": "not this one"})
     assert wrong.status_code == 422
     assert "not your password" in text(wrong)

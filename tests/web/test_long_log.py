@@ -10,11 +10,13 @@ from tests.conftest import PASSWORD
 from tests.page import links, text
 
 MANY = 20_000
-FILL = """INSERT INTO logged_putts (golfer_id, created_at, place, length_m, putt_document, read_document,
-model_version, green_speed_ft, holed)
-SELECT golfer_id, created_at - n / 3 * interval '1 minute', 'green ' || n % 18, length_m, putt_document,
+GREENS = """INSERT INTO greens (golfer_id, course_id, name)
+SELECT golfer_id, id, 'green ' || n FROM courses, generate_series(0, 17) AS n"""
+FILL = """INSERT INTO logged_putts (golfer_id, created_at, course_id, green_id, length_m, putt_document,
+read_document, model_version, green_speed_ft, holed)
+SELECT p.golfer_id, p.created_at - n / 3 * interval '1 minute', p.course_id, g.id, length_m, putt_document,
 read_document, model_version, green_speed_ft, CASE WHEN n % 4 = 0 THEN true END
-FROM logged_putts, generate_series(1, :n) AS n"""
+FROM logged_putts AS p, generate_series(1, :n) AS n JOIN greens AS g ON g.name = 'green ' || n % 18"""
 
 
 @pytest.fixture
@@ -22,8 +24,9 @@ def long_log(committed):
     """A golfer with a log of `MANY` putts, three of them in each minute."""
     client = committed.test_client()
     client.post("/sign-up", data={"name": "Tove", "password": PASSWORD})
-    client.post("/log", data={"length": "14 ft"})
+    client.post("/log", data={"length": "14 ft", "course": "Ternholm Links"})
     with committed.extensions["orthocline_engine"].begin() as connection:
+        connection.execute(sql(GREENS))
         connection.execute(sql(FILL), {"n": MANY - 1})
     return client
 

@@ -73,7 +73,7 @@ def test_an_empty_address_starts_somewhere_and_offers_the_demo_putt(client):
         ({"grain": "couch"}, "grain", "bent, mixed, strong or a strength"),
         ({"wind": "99 m/s"}, "wind", "between 0 and 25"),
         ({"measured": "25:99"}, "measured", "such as 10.2 ±0.3 at"),
-        ({"place": "x" * 81}, "place", "80 characters"),
+        ({"course": "x" * 81}, "course", "80 characters"),
         ({"falls": "up"}, "falls", "Not a valid choice"),
         ({"grain": "0.1", "grain_toward": "north"}, "grain_toward", "Not a valid choice"),
     ],
@@ -106,7 +106,7 @@ def test_a_figure_that_is_not_there_yet_is_no_error(client, typed, quiet):
         ("past:-1", "past", "11 in"),
         ("speed:1", "speed", "10.3"),
         ("length:9", "length", "14 ft"),
-        ("place:1", "place", SPINDRIFT["place"]),
+        ("green:1", "green", SPINDRIFT["green"]),
     ],
 )
 def test_steps(client, step, name, result):
@@ -301,9 +301,9 @@ def test_extremes_are_read(client, asked, words):
 
 
 def test_where_the_ball_comes_back_one_that_goes_straight_in_is_offered(client):
-    steep = START | {"side": "5.49 %", "rise": "5.49 %", "place": "Green 4"}
+    steep = START | {"side": "5.49 %", "rise": "5.49 %", "green": "Green 4"}
     offered = link(client.get("/read", query_string=steep), "Read the ball that goes straight in")
-    assert "place=Green+4" in offered
+    assert "green=Green+4" in offered
     straight = client.get(offered)
     assert "Reach the hole at 0.72 ft/s" in text(straight)
     assert "rolls back" not in text(straight)

@@ -107,7 +107,7 @@ def test_a_drip_of_bytes_is_given_up_too(served):
 
 @pytest.mark.parametrize("length", [5_000, 20_000])
 def test_a_long_address_is_answered_with_a_page(served, length):
-    status, page = served.get("/read?place=" + "x" * length)
+    status, page = served.get("/read?course=" + "x" * length)
     assert status == 414
     assert "That address is too long" in page
 

@@ -1,11 +1,14 @@
 """The demo's golfer, and her copies."""
 
 from datetime import datetime, timedelta
+from typing import Any
 
-from sqlalchemy import DateTime, delete, insert, literal, or_, select
+from sqlalchemy import ColumnElement, DateTime, delete, insert, literal, or_, select
 from sqlalchemy.orm import Session
+from sqlalchemy.sql.elements import KeyedColumnElement
 
 from orthocline.db.account.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
+from orthocline.db.ground.models import Course, Green
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.speed.models import SpeedNote
 
@@ -16,16 +19,30 @@ def demo_template(session: Session) -> Golfer | None:
 
 
 def copy_all(session: Session, template: Golfer, copy: Golfer, later: timedelta) -> None:
-    """Copy everything of one golfer to another, with all times that much later."""
-    for kind in (OwnMeasures, StrideTrial, StrokeTrial, LoggedPutt, SpeedNote):
+    """Copy everything of one golfer to another, with all times that much later.
+
+    A copied row has the key of its original: by that what names it finds the copy.
+    """
+    for kind in (OwnMeasures, StrideTrial, StrokeTrial, Course, Green, LoggedPutt, SpeedNote):
         columns = {column.key: column for column in kind.__table__.columns}
-        for name in ("id", "key", "golfer_id"):
+        for name in ("id", "golfer_id"):
             columns.pop(name, None)
-        values = [c + later if isinstance(c.type, DateTime) else c for c in columns.values()]
+        values = [_copied(column, copy, later) for column in columns.values()]
         rows = select(literal(copy.id), *values).where(kind.golfer_id == template.id)
         if "id" in kind.__table__.columns:
             rows = rows.order_by(kind.__table__.columns["id"])
         session.execute(insert(kind).from_select(["golfer_id", *columns], rows))
+
+
+def _copied(column: KeyedColumnElement[Any], copy: Golfer, later: timedelta) -> ColumnElement[Any]:
+    """Return what stands in a column of the copied row."""
+    if isinstance(column.type, DateTime):
+        return column + later
+    for key in column.foreign_keys:
+        old, new = key.column.table.alias(), key.column.table.alias()
+        found = select(new.c.id).join(old, old.c.key == new.c.key)
+        return found.where(old.c.id == column, new.c.golfer_id == copy.id).scalar_subquery()
+    return column
 
 
 def delete_demo_copies(session: Session, before: datetime, most: int) -> None:

@@ -3,10 +3,11 @@
 import pytest
 from sqlalchemy import func, select
 
-from orthocline.db.speed.queries import courses_of
 from orthocline.services.account.accounts import delete_account, sign_in, sign_up
 from orthocline.services.errors import InvalidError
+from orthocline.services.ground.places import Place
 from orthocline.services.log.putts import list_putts, note_putt
+from orthocline.services.speed.book import list_courses
 from tests.conftest import PASSWORD
 from tests.speeds import kept_speed
 
@@ -57,17 +58,17 @@ def test_every_page_opens_whatever_a_course_is_called(signed_in, session, course
         "/speed",
         "/speed/ramp",
         "/speed/without-a-ramp",
-        f"/read?place={course}, İNCİ",
+        f"/read?course={course}&green=İNCİ",
     )
     assert [signed_in.get(page).status_code for page in pages] == [200] * len(pages)
-    assert len(courses_of(session, signed_in.golfer.id)) == 1
-    signed_in.post("/log", data={"place": course})
+    assert len(list_courses(session, signed_in.golfer)) == 1
+    signed_in.post("/log", data={"course": course})
     assert course in signed_in.get(f"/log?place={course.lower()}").text
 
 
 def test_a_place_is_found_by_a_part_of_any_spelling(session, create_golfer):
     golfer = create_golfer()
-    putt = note_putt(session, golfer, length_m=3.0, place="İstanbul GC, 100 %", note="")
+    putt = note_putt(session, golfer, length_m=3.0, place=Place("İstanbul GC", "100 %"))
     for part in ("istanbul", "gc, 100", "İST", "0 %"):
         assert list_putts(session, golfer, place=part).putts == (putt,), part
     assert list_putts(session, golfer, place="1_0").putts == ()

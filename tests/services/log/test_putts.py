@@ -20,6 +20,7 @@ from orthocline.services.account.mode import Mode
 from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, load_demo
 from orthocline.services.demo.speeds import WEEKS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
+from orthocline.services.ground.places import Place, place_of
 from orthocline.services.log import putts as log
 from orthocline.services.read.reading import compare_own, read_again, read_putt, require_roll
 from orthocline.services.speed.book import list_speeds
@@ -76,7 +77,7 @@ def test_delete_can_be_undone_for_a_day_and_is_then_for_good(session, saved):
     with pytest.raises(NotFoundError):
         log.find_putt(session, golfer, putt.id)
     assert log.restore_putt(session, golfer, putt.id).deleted_at is None
-    other = log.note_putt(session, golfer, length_m=3.0, place="", note="")
+    other = log.note_putt(session, golfer, length_m=3.0)
     log.delete_putt(session, golfer, putt.id)
     putt.deleted_at -= timedelta(days=2)
     log.delete_putt(session, golfer, other.id)
@@ -96,13 +97,13 @@ def test_a_neighbour_sees_and_restores_nothing(session, saved, create_golfer):
 
 def test_texts_are_tidied_and_bounded(session, saved):
     golfer, putt = saved
-    log.edit_putt(putt, place="  green\t 4 ", note="a\0b")
-    assert (putt.place, putt.note) == ("green 4", "ab")
+    log.edit_putt(session, putt, place=Place("  the\t links ", " 4"), note="a\0b")
+    assert (place_of(putt), putt.note) == (Place("the links", "4"), "ab")
     with pytest.raises(InvalidError) as caught:
-        log.edit_putt(putt, place="x" * 81, note="")
-    assert caught.value.field == "place"
+        log.edit_putt(session, putt, place=Place("x" * 81), note="")
+    assert caught.value.field == "course"
     with pytest.raises(InvalidError):
-        log.note_putt(session, golfer, length_m=0.0, place="", note="")
+        log.note_putt(session, golfer, length_m=0.0)
 
 
 @pytest.mark.parametrize("members", [{"holed": False}, {"finish_along_m": 1.0}, {"read_document": {}}])
@@ -213,7 +214,7 @@ def test_demo_is_loaded_once(session):
     now = datetime.now(UTC)
     day = today(session, golfer, Mode.OPEN_PLAY, now)
     assert len(day.last) == 5
-    assert day.speed.place == "Ternholm Links, practice green"
+    assert day.speed.place == Place("Ternholm Links", "practice green")
     assert not any(note.measured_at > now for note in list_speeds(session, golfer))
     assert len(list_speeds(session, golfer)) > WEEKS
     assert [step.place for step in today(None, None, Mode.COMPETITION, now).steps] == [

@@ -12,6 +12,7 @@ from orthocline.core.units import FOOT_M
 from orthocline.services.account.accounts import delete_account, export_account
 from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
+from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.services.speed import measuring
 from orthocline.services.speed.beat import stroke_beat
 from orthocline.services.speed.book import (
@@ -29,6 +30,7 @@ from tests.conftest import PASSWORD
 from tests.speeds import COURSE, kept_speed
 
 HOUR = timedelta(hours=1)
+SPINDRIFT, ELSEWHERE = Place(COURSE, "green 4, Spindrift"), Place("elsewhere", "green 2")
 RATE = Estimate(3.0, 0.1)
 """A stroke's launch speed per length [1/s]."""
 
@@ -78,15 +80,27 @@ def test_a_green_of_its_own_beats_its_course_and_a_course_beats_the_others(sessi
     at = now()
     found = {
         place: round(day_speed(session, golfer, at, place).speed_ft.value, 1)
-        for place in ("", f"{COURSE}, green 4, Spindrift", "elsewhere, green 2")
+        for place in (NOWHERE, SPINDRIFT, ELSEWHERE)
     }
     assert found == {
-        "": 10.5,
-        f"{COURSE}, green 4, Spindrift": 11.0,
-        "elsewhere, green 2": 9.0,
+        NOWHERE: 10.5,
+        SPINDRIFT: 11.0,
+        ELSEWHERE: 9.0,
     }
-    assert day_speed(session, golfer, at).place == COURSE
-    assert day_speed(session, golfer, at, "Nowhere yet") is None
+    assert day_speed(session, golfer, at).place == Place(COURSE)
+    assert day_speed(session, golfer, at, Place("Nowhere yet")) is None
+
+
+def test_a_course_with_a_comma_in_its_name_keeps_its_speeds(session, golfer):
+    north, south = Place("Ternholm Links, North", "green 2"), Place("Ternholm Links")
+    kept_speed(session, golfer, 9.5, course=north.course)
+    kept_speed(session, golfer, 11.5, course=south.course)
+    at = now()
+    assert day_speed(session, golfer, at, north).speed_ft.value == 9.5
+    assert day_speed(session, golfer, at, south).speed_ft.value == 11.5
+    assert [note.place for note in list_speeds(session, golfer, "ternholm links, NORTH")] == [
+        Place("Ternholm Links, North")
+    ]
 
 
 def test_yesterdays_speeds_do_not_water_down_todays(session, golfer):
@@ -119,16 +133,16 @@ def test_deleted_speeds_come_back_for_a_day(session, golfer):
 @pytest.mark.parametrize(
     ("change", "field"),
     [
-        ({"course": "  "}, "course"),
-        ({"course": "x" * 51}, "course"),
-        ({"green": "x" * 29}, "green"),
+        ({"place": Place("  ")}, "course"),
+        ({"place": Place("x" * 81)}, "course"),
+        ({"place": Place(COURSE, "x" * 81)}, "green"),
         ({"speed_ft": Estimate(2.0, 0.2)}, "speed"),
         ({"measured_at": datetime.now(UTC) + 26 * HOUR}, "when"),
         ({"condition": Condition(note="x" * 501)}, "note"),
     ],
 )
 def test_what_cannot_be_kept_is_named(session, golfer, change, field):
-    given = {"speed_ft": Estimate(10.0, 0.2), "method": "ramp", "course": COURSE, "measured_at": now()}
+    given = {"speed_ft": Estimate(10.0, 0.2), "method": "ramp", "place": Place(COURSE), "measured_at": now()}
     with pytest.raises(InvalidError) as caught:
         keep_speed(session, golfer, Mode.OPEN_PLAY, **{**given, **change})
     assert caught.value.field == field
@@ -159,7 +173,7 @@ def test_everything_that_measures_or_times_is_refused_in_competition(session, go
             refused,
             speed_ft=Estimate(10.0, 0.2),
             method="ramp",
-            course=COURSE,
+            place=Place(COURSE),
             measured_at=now(),
         ),
     ):

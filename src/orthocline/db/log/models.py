@@ -8,11 +8,12 @@ from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, mapped_column
 
 from orthocline.db.base import Base, UndoableEntry
+from orthocline.db.ground.models import Placed
 
-PLACE_LENGTH, NOTE_LENGTH = 80, 500
+NOTE_LENGTH = 500
 
 
-class LoggedPutt(UndoableEntry, Base):
+class LoggedPutt(UndoableEntry, Placed, Base):
     """A putt in the log: the read it was played by (if any), the intention, and the finish.
 
     `putt_document` and `read_document` are the open formats; a putt noted in Competition has neither. The
@@ -33,14 +34,13 @@ class LoggedPutt(UndoableEntry, Base):
             "golfer_id",
             text("created_at DESC"),
             text("id DESC"),
-            postgresql_include=["place", "holed"],
+            postgresql_include=["course_id", "green_id", "holed"],
             postgresql_where=text("deleted_at IS NULL"),
         ),
         UniqueConstraint("golfer_id", "key"),
     )
 
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
-    place: Mapped[str] = mapped_column(String(PLACE_LENGTH), server_default="")
     length_m: Mapped[float]
     green_speed_ft: Mapped[float | None]
     putt_document: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True))

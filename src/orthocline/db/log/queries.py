@@ -3,10 +3,11 @@
 from collections.abc import Iterator, Sequence
 from datetime import datetime
 
-from sqlalchemy import Select, func, literal, select, tuple_
+from sqlalchemy import ColumnElement, Select, func, literal, or_, select, tuple_
 from sqlalchemy.orm import Session
 
 from orthocline.db.entries import FETCHED
+from orthocline.db.ground.models import Course, Green
 from orthocline.db.log.models import LoggedPutt
 
 NEWEST_PUTT = (LoggedPutt.created_at.desc(), LoggedPutt.id.desc())
@@ -31,7 +32,7 @@ def putts_of(
     result : str
         ``holed``, ``missed``, ``open`` (finish not recorded) or empty for all.
     place : str
-        Part of the place's name.
+        Part of the names of course and green.
     before : tuple of datetime and int, or None
         Only those that stand after this one in the log: further pages cost no more than the first.
     """
@@ -67,6 +68,16 @@ def _filtered(golfer_id: int, result: str, place: str) -> Select[LoggedPutt]:
         query = query.where(LoggedPutt.holed.is_(None))
     elif result:
         query = query.where(LoggedPutt.holed.is_(result == "holed"))
-    if place:
-        query = query.where(func.strpos(func.folded(LoggedPutt.place), func.folded(place)) > 0)
-    return query
+    return query.where(_lies_at(golfer_id, place)) if place else query
+
+
+def _lies_at(golfer_id: int, place: str) -> ColumnElement[bool]:
+    """Return whether a putt's course, or course and green, have a part of that name."""
+
+    def has_it(name: ColumnElement[str]) -> ColumnElement[bool]:
+        return func.strpos(func.folded(name), func.folded(place)) > 0
+
+    courses = select(Course.id).where(Course.golfer_id == golfer_id, has_it(Course.name.expression))
+    both = Course.name + ", " + Green.name
+    greens = select(Green.id).join(Course).where(Green.golfer_id == golfer_id, has_it(both))
+    return or_(LoggedPutt.course_id.in_(courses), LoggedPutt.green_id.in_(greens))

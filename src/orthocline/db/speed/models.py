@@ -2,19 +2,17 @@
 
 from datetime import datetime
 
-from sqlalchemy import CheckConstraint, DateTime, Index, String, UniqueConstraint
+from sqlalchemy import BigInteger, CheckConstraint, DateTime, ForeignKey, Index, String, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
 from orthocline.db.base import Base, UndoableEntry
+from orthocline.db.ground.models import Placed
 
 NOTE_LENGTH = 500
-COURSE_LENGTH, GREEN_LENGTH = 50, 28
-"""Course and green, with a comma and a space between them, make a place."""
-
 EVIDENCE_LENGTH = 2000
 
 
-class SpeedNote(UndoableEntry, Base):
+class SpeedNote(UndoableEntry, Placed, Base):
     """A green speed in the golfer's book: what, where, when, by which method, and how the green was.
 
     `evidence` holds the address of the page that found it, so that it can be gone over again, and
@@ -32,8 +30,7 @@ class SpeedNote(UndoableEntry, Base):
         UniqueConstraint("golfer_id", "key"),
     )
 
-    course: Mapped[str] = mapped_column(String(COURSE_LENGTH))
-    green: Mapped[str] = mapped_column(String(GREEN_LENGTH), server_default="")
+    course_id: Mapped[int] = mapped_column(BigInteger, ForeignKey("courses.id"), index=True)
     measured_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
     method: Mapped[str] = mapped_column(String(20))
     speed_ft: Mapped[float]

@@ -4,42 +4,47 @@ from collections.abc import Iterator, Sequence
 from datetime import datetime
 
 from sqlalchemy import Select, func, select
-from sqlalchemy.dialects.postgresql import distinct_on
 from sqlalchemy.orm import Session
 
-from orthocline.db.entries import FETCHED, same
+from orthocline.db.entries import FETCHED
+from orthocline.db.ground.models import Course
 from orthocline.db.speed.models import SpeedNote
 
 
 def speeds_of(
-    session: Session, golfer_id: int, *, course: str = "", green: str = "", since: datetime | None = None
+    session: Session,
+    golfer_id: int,
+    *,
+    course: Course | None = None,
+    since: datetime | None = None,
 ) -> Sequence[SpeedNote]:
-    """Return a golfer's speeds, newest first; those of one `course`, one `green` of it, `since` a time."""
+    """Return a golfer's speeds, newest first; those of one `course`, `since` a time."""
     query = _speeds(golfer_id).order_by(SpeedNote.measured_at.desc(), SpeedNote.id.desc())
     if course:
-        query = query.where(same(SpeedNote.course, course))
-    if green:
-        query = query.where(same(SpeedNote.green, green))
+        query = query.where(SpeedNote.course_id == course.id)
     if since:
         query = query.where(SpeedNote.measured_at >= since)
     return session.scalars(query).all()
 
 
-def newest_speed(session: Session, golfer_id: int, *, course: str = "", method: str = "") -> SpeedNote | None:
+def newest_speed(
+    session: Session, golfer_id: int, *, course: Course | None = None, method: str = ""
+) -> SpeedNote | None:
     """Return the speed that was measured last: of all, of one `course`, by one `method`."""
     query = _speeds(golfer_id).order_by(SpeedNote.measured_at.desc(), SpeedNote.id.desc())
     if course:
-        query = query.where(same(SpeedNote.course, course))
+        query = query.where(SpeedNote.course_id == course.id)
     if method:
         query = query.where(SpeedNote.method == method)
     return session.scalar(query.limit(1))
 
 
-def courses_of(session: Session, golfer_id: int) -> Sequence[str]:
-    """Return the courses of a golfer's speeds in order, each once, as it was written last."""
-    name = func.folded(SpeedNote.course)
-    query = _speeds(golfer_id).ext(distinct_on(name)).order_by(name, SpeedNote.measured_at.desc())
-    return [note.course for note in session.scalars(query)]
+def measured_courses(session: Session, golfer_id: int) -> Sequence[Course]:
+    """Return the courses of a golfer's speeds in the order of their names."""
+    measured = _speeds(golfer_id).with_only_columns(SpeedNote.course_id)
+    return session.scalars(
+        select(Course).where(Course.id.in_(measured)).order_by(func.folded(Course.name))
+    ).all()
 
 
 def all_speeds(session: Session, golfer_id: int) -> Iterator[SpeedNote]:

@@ -18,6 +18,8 @@ from orthocline.db.account.models import OwnMeasures
 from orthocline.db.account.queries import golfer_by_id, golfer_named, golfer_of_key, measures_of
 from orthocline.db.base import Base
 from orthocline.db.entries import hold
+from orthocline.db.ground.models import Course, Placed
+from orthocline.db.ground.queries import courses_of
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.log.queries import all_putts
 from orthocline.db.speed.queries import all_speeds
@@ -26,7 +28,7 @@ from orthocline.services.errors import InvalidError
 from orthocline.services.text import tidy_text
 from orthocline.wording.dates import is_zone
 
-OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at")
+OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at", "course_id", "green_id")
 """Columns that are the program's own: an account's archive holds all others."""
 WITHHELD = "In Competition reads, speeds and strokes are left out. They are here again when it ends."
 SIGNING_UP = 7_501_002
@@ -167,8 +169,11 @@ def export_account(session: Session, golfer: Golfer) -> Iterator[str]:
     if hidden:
         whole["withheld"] = WITHHELD
     yield f"{json.dumps(whole, indent=1)[:-2]},\n"
+    courses = courses_of(session, golfer.id)
+    yield from _listed("courses", (_course_document(course) for course in courses))
+    yield ",\n"
     speeds = () if hidden else all_speeds(session, golfer.id)
-    yield from _listed("speeds", (_columns(note) for note in speeds))
+    yield from _listed("speeds", (_where(note) | _columns(note) for note in speeds))
     yield ",\n"
     yield from _listed(
         "putts", (_putt_document(putt, hidden=hidden) for putt in all_putts(session, golfer.id))
@@ -213,6 +218,14 @@ def _columns(row: Base) -> dict[str, Any]:
     return {name: v.isoformat() if isinstance(v, datetime) else v for name, v in values.items()}
 
 
+def _course_document(course: Course) -> dict[str, Any]:
+    return {"course": course.name, "greens": [green.name for green in course.greens]}
+
+
+def _where(row: Placed) -> dict[str, str]:
+    return dict(zip(("course", "green"), row.names, strict=True))
+
+
 def _putt_document(putt: LoggedPutt, *, hidden: bool) -> dict[str, Any]:
     read = {
         "green_speed_ft": putt.green_speed_ft,
@@ -223,7 +236,7 @@ def _putt_document(putt: LoggedPutt, *, hidden: bool) -> dict[str, Any]:
     }
     return {
         "logged_at": putt.created_at.isoformat(),
-        "place": putt.place,
+        **_where(putt),
         "length_m": putt.length_m,
         **({} if hidden else read),
         "note": putt.note,

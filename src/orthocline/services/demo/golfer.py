@@ -19,6 +19,7 @@ from orthocline.db.entries import hold
 from orthocline.db.speed.queries import newest_speed
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
 from orthocline.services.errors import NotFoundError
+from orthocline.services.ground.places import Place
 from orthocline.services.log.putts import record_finish, save_read
 
 DEMO_GOLFER = "Wren Halloran"
@@ -54,9 +55,9 @@ class DemoPutt:
     past_in: float
 
     @property
-    def place(self) -> str:
+    def place(self) -> Place:
         """Where it lies."""
-        return f"{COURSE}, green {self.green}, {GREENS[self.green - 1]}"
+        return Place(COURSE, f"green {self.green}, {GREENS[self.green - 1]}")
 
     @property
     def putt(self) -> Putt:

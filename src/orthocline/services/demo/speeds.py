@@ -21,6 +21,7 @@ from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.account.models import Golfer
 from orthocline.services.account.measures import add_stride_trial, add_stroke_putt, keep_measures
 from orthocline.services.account.mode import Mode
+from orthocline.services.ground.places import Place
 from orthocline.services.speed.book import Condition, keep_speed
 from orthocline.wording.wording import USUAL_WORDING
 
@@ -106,8 +107,7 @@ def _keep(
         Mode.OPEN_PLAY,
         speed_ft=speed_ft,
         method=method,
-        course=COURSE,
-        green=PRACTICE_GREEN,
+        place=Place(COURSE, PRACTICE_GREEN),
         measured_at=when,
         evidence=evidence or urlencode({"by": "posted", "posted": f"{speed_ft.value:g}"}),
         condition=condition,

@@ -13,7 +13,6 @@ from orthocline.core.roll import Putt, Read
 from orthocline.db.account.models import Golfer
 from orthocline.db.entries import LARGEST_ID, add_once
 from orthocline.db.log.models import NOTE_LENGTH as NOTE_LENGTH
-from orthocline.db.log.models import PLACE_LENGTH as PLACE_LENGTH
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.log.queries import count_putts, putts_of
 from orthocline.formats.putt_document import document_of
@@ -21,6 +20,7 @@ from orthocline.formats.putt_document import putt_of as putt_of_document
 from orthocline.formats.read_document import summary_document
 from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError, NotFoundError
+from orthocline.services.ground.places import NOWHERE, Place, place_of, put_at
 from orthocline.services.text import short_text, tidy_text
 from orthocline.services.undo import delete_entry, find_entry, restore_entry
 from orthocline.wording.read.warnings import warning_words
@@ -49,7 +49,7 @@ class Entry:
 
     id: int
     created_at: datetime
-    place: str
+    place: Place
     length_m: float
     note: str
     holed: bool | None
@@ -73,7 +73,7 @@ def save_read(
     golfer: Golfer,
     read: Read,
     *,
-    place: str = "",
+    place: Place = NOWHERE,
     own_aim_right_m: float | None = None,
     note: str = "",
     key: UUID | None = None,
@@ -82,7 +82,6 @@ def save_read(
     putt = LoggedPutt(
         golfer_id=golfer.id,
         key=key,
-        place=short_text("place", place, PLACE_LENGTH),
         length_m=read.putt.length_m,
         green_speed_ft=read.putt.green_speed_ft,
         putt_document=document_of(read.putt),
@@ -91,11 +90,18 @@ def save_read(
         own_aim_right_m=own_aim_right_m,
         note=short_text("note", note, NOTE_LENGTH),
     )
+    put_at(session, putt, golfer.id, place)
     return add_once(session, putt)
 
 
 def note_putt(
-    session: Session, golfer: Golfer, *, length_m: float, place: str, note: str, key: UUID | None = None
+    session: Session,
+    golfer: Golfer,
+    *,
+    length_m: float,
+    place: Place = NOWHERE,
+    note: str = "",
+    key: UUID | None = None,
 ) -> LoggedPutt:
     """Log a putt without a read, as Competition allows. The same `key` again is the same putt."""
     if not 0.0 < length_m <= LONGEST_M:
@@ -103,10 +109,10 @@ def note_putt(
     putt = LoggedPutt(
         golfer_id=golfer.id,
         key=key,
-        place=short_text("place", place, PLACE_LENGTH),
         length_m=length_m,
         note=short_text("note", note, NOTE_LENGTH),
     )
+    put_at(session, putt, golfer.id, place)
     return add_once(session, putt)
 
 
@@ -139,7 +145,7 @@ def shown(putt: LoggedPutt, mode: Mode) -> Entry:
     return Entry(
         putt.id,
         putt.created_at,
-        putt.place,
+        place_of(putt),
         putt.length_m,
         putt.note,
         putt.holed,
@@ -186,9 +192,10 @@ def record_finish(putt: LoggedPutt, finish: Finish | None) -> None:
     putt.finish_across_m = finish.across_m if finish else None
 
 
-def edit_putt(putt: LoggedPutt, *, place: str, note: str) -> None:
+def edit_putt(session: Session, putt: LoggedPutt, *, place: Place, note: str) -> None:
     """Change what was written of a putt."""
-    putt.place, putt.note = short_text("place", place, PLACE_LENGTH), short_text("note", note, NOTE_LENGTH)
+    putt.note = short_text("note", note, NOTE_LENGTH)
+    put_at(session, putt, putt.golfer_id, place)
 
 
 def delete_putt(session: Session, golfer: Golfer, putt_id: int) -> None:

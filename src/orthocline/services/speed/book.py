@@ -13,15 +13,15 @@ from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.speed import METHODS, STALE_H, aged
 from orthocline.db.account.models import Golfer
 from orthocline.db.entries import add_once
-from orthocline.db.speed.models import COURSE_LENGTH as COURSE_LENGTH
+from orthocline.db.ground.queries import course_named, place_named
 from orthocline.db.speed.models import EVIDENCE_LENGTH, SpeedNote
-from orthocline.db.speed.models import GREEN_LENGTH as GREEN_LENGTH
 from orthocline.db.speed.models import NOTE_LENGTH as NOTE_LENGTH
-from orthocline.db.speed.queries import courses_of, newest_speed, speeds_of
+from orthocline.db.speed.queries import measured_courses, newest_speed, speeds_of
 from orthocline.formats.speed_origin import SEVERAL, SpeedOrigin
 from orthocline.services.account.measures import own_measures, wording_of
 from orthocline.services.account.mode import Mode, require_open_play
 from orthocline.services.errors import InvalidError
+from orthocline.services.ground.places import NOWHERE, Place, place_of, put_at
 from orthocline.services.speed.rework import FORMER_VERSION, reworked_ramp_speed
 from orthocline.services.text import short_text, tidy_text
 from orthocline.services.undo import delete_entry, find_entry, restore_entry
@@ -62,19 +62,13 @@ class KeptSpeed:
     """
 
     id: int
-    course: str
-    green: str
+    place: Place
     measured_at: datetime
     method: str
     speed_ft: Estimate
     evidence: str
     condition: Condition
     was_ft: Estimate | None = None
-
-    @property
-    def place(self) -> str:
-        """Course and green."""
-        return place_of(self.course, self.green)
 
 
 @dataclass(frozen=True)
@@ -101,10 +95,10 @@ class DaySpeed:
         return self.notes[0].measured_at
 
     @property
-    def place(self) -> str:
+    def place(self) -> Place:
         """Where."""
-        one_green = len({note.green for note in self.notes}) == 1
-        return place_of(self.notes[0].course, self.notes[0].green if one_green else "")
+        first = self.notes[0].place
+        return first if all(note.place == first for note in self.notes) else Place(first.course)
 
     @property
     def method(self) -> str:
@@ -119,11 +113,6 @@ class DaySpeed:
         return SpeedOrigin(round(then.value, 1), round(then.within, 1), self.measured_at, self.method)
 
 
-def place_of(course: str, green: str) -> str:
-    """Return course and green as one place."""
-    return f"{course}, {green}" if green else course
-
-
 def keep_speed(
     session: Session,
     golfer: Golfer,
@@ -131,8 +120,7 @@ def keep_speed(
     *,
     speed_ft: Estimate,
     method: str,
-    course: str,
-    green: str = "",
+    place: Place,
     measured_at: datetime,
     evidence: str = "",
     condition: Condition | None = None,
@@ -167,7 +155,7 @@ def keep_speed(
         evidence=evidence[:EVIDENCE_LENGTH],
         model_version=MODEL_VERSION,
     )
-    _describe(note, course, green, condition or Condition())
+    _describe(session, note, golfer, place, condition or Condition())
     return add_once(session, note)
 
 
@@ -178,7 +166,7 @@ def last_evidence(session: Session, golfer: Golfer, method: str) -> str:
 
 
 def describe_speed(
-    session: Session, golfer: Golfer, note_id: int, *, course: str, green: str, condition: Condition
+    session: Session, golfer: Golfer, note_id: int, *, place: Place, condition: Condition
 ) -> None:
     """Write anew where a kept speed was measured and how the green was.
 
@@ -189,20 +177,20 @@ def describe_speed(
     NotFoundError
         When there is none of that number.
     """
-    _describe(find_entry(session, SpeedNote, golfer, note_id, MISSING), course, green, condition)
+    note = find_entry(session, SpeedNote, golfer, note_id, MISSING)
+    _describe(session, note, golfer, place, condition)
 
 
-def last_place(session: Session, golfer: Golfer) -> tuple[str, str]:
-    """Return course and green of the speed that was measured last; empty for none."""
+def last_place(session: Session, golfer: Golfer) -> Place:
+    """Return where a speed was measured last."""
     note = newest_speed(session, golfer.id)
-    return (note.course, note.green) if note else ("", "")
+    return place_of(note) if note else NOWHERE
 
 
-def _describe(note: SpeedNote, course: str, green: str, condition: Condition) -> None:
-    note.course = short_text("course", course, COURSE_LENGTH)
-    if not note.course:
+def _describe(session: Session, note: SpeedNote, golfer: Golfer, place: Place, condition: Condition) -> None:
+    if not tidy_text(place.course):
         raise InvalidError("course", "Which course? A name is enough.")
-    note.green = short_text("green", green, GREEN_LENGTH)
+    put_at(session, note, golfer.id, place)
     note.mowing, note.moisture, note.firmness = condition.mowing, condition.moisture, condition.firmness
     note.trueness, note.smoothness = condition.trueness, condition.smoothness
     note.note = short_text("note", condition.note, NOTE_LENGTH)
@@ -218,8 +206,7 @@ def _kept(note: SpeedNote, wording: Wording) -> KeptSpeed:
     again = reworked_ramp_speed(kept, note.evidence, wording) if _is_former(note) else None
     return KeptSpeed(
         note.id,
-        note.course,
-        note.green,
+        place_of(note),
         note.measured_at,
         note.method,
         again or kept,
@@ -238,12 +225,15 @@ def _all_kept(session: Session, golfer: Golfer, notes: Sequence[SpeedNote]) -> l
 
 def list_speeds(session: Session, golfer: Golfer, course: str = "") -> list[KeptSpeed]:
     """Return the golfer's speeds, newest first, of all courses or of one."""
-    return _all_kept(session, golfer, speeds_of(session, golfer.id, course=course))
+    known = course_named(session, golfer.id, course) if course else None
+    if course and known is None:
+        return []
+    return _all_kept(session, golfer, speeds_of(session, golfer.id, course=known))
 
 
-def list_courses(session: Session, golfer: Golfer) -> Sequence[str]:
-    """Return the courses of the golfer's book, each once however it is written."""
-    return courses_of(session, golfer.id)
+def list_courses(session: Session, golfer: Golfer) -> list[str]:
+    """Return the courses of the golfer's book."""
+    return [course.name for course in measured_courses(session, golfer.id)]
 
 
 def find_speed(session: Session, golfer: Golfer, note_id: int) -> KeptSpeed:
@@ -262,20 +252,20 @@ def restore_speed(session: Session, golfer: Golfer, note_id: int) -> None:
     restore_entry(session, SpeedNote, golfer, note_id)
 
 
-def day_speed(session: Session, golfer: Golfer, now: datetime, place: str = "") -> DaySpeed | None:
+def day_speed(session: Session, golfer: Golfer, now: datetime, place: Place = NOWHERE) -> DaySpeed | None:
     """Return the speed for a place: that of the day on which its course was measured last.
 
     The measures of one green are taken where the place names that green and it has any; else all of the
-    course's. Without a place it is the course measured last of all. None where nothing was measured: another
+    course's. Without a course it is the one measured last of all. None where nothing was measured: another
     course's speed says nothing.
     """
-    course, _, green = (part.strip() for part in tidy_text(place).partition(","))
-    newest = newest_speed(session, golfer.id, course=course)
+    name = tidy_text(place.course)
+    course, green = place_named(session, golfer.id, name, tidy_text(place.green)) if name else (None, None)
+    newest = newest_speed(session, golfer.id, course=course) if course or not name else None
     if newest is None:
         return None
-    day = newest.measured_at - DAY
-    notes = speeds_of(session, golfer.id, course=newest.course, green=green, since=day) if green else ()
-    notes = notes or speeds_of(session, golfer.id, course=newest.course, since=day)
+    notes = speeds_of(session, golfer.id, course=newest.course, since=newest.measured_at - DAY)
+    notes = [note for note in notes if green and note.green_id == green.id] or notes
     return combined(tuple(_all_kept(session, golfer, notes)), now)
 
 

@@ -7,8 +7,10 @@ from wtforms.validators import Length, Optional
 
 from orthocline.core.log import FARTHEST_FINISH_M, Finish
 from orthocline.core.units import FOOT_M
-from orthocline.services.log.putts import NOTE_LENGTH, PLACE_LENGTH
+from orthocline.services.ground.places import COURSE_LENGTH, GREEN_LENGTH
+from orthocline.services.log.putts import NOTE_LENGTH
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
+from orthocline.web.shared.places import place_fields
 from orthocline.wording.quantities import parse_far_m, parse_near_m
 
 RESULTS = [
@@ -32,7 +34,7 @@ class FilterForm(Form):
     """Which putts to list."""
 
     result = SelectField("Result", choices=RESULTS, default="")
-    place = StringField("Place", validators=[Optional(), Length(max=PLACE_LENGTH)])
+    place = StringField("Place", validators=[Optional(), Length(max=COURSE_LENGTH + GREEN_LENGTH)])
 
 
 class FinishForm(PostedFigureForm):
@@ -60,9 +62,7 @@ class FinishForm(PostedFigureForm):
 class EditForm(FlaskForm):
     """What is written of a putt."""
 
-    place = StringField(
-        "Place", validators=[Optional(), Length(max=PLACE_LENGTH, message="At most %(max)d characters.")]
-    )
+    course, green = place_fields()
     note = StringField(
         "Note", validators=[Optional(), Length(max=NOTE_LENGTH, message="At most %(max)d characters.")]
     )

@@ -24,6 +24,7 @@ from orthocline.web.log.forms import EditForm, FilterForm, FinishForm, NoteForm
 from orthocline.web.once import entry_key
 from orthocline.web.page import is_part
 from orthocline.web.shared.log_rows import row
+from orthocline.web.shared.places import place_in
 from orthocline.wording.wording import Wording
 
 blueprint = Blueprint("log", __name__)
@@ -48,7 +49,7 @@ def note() -> Page:
         session(),
         golfer(),
         length_m=form.length.figure or 0.0,
-        place=form.place.data or "",
+        place=place_in(form.data),
         note=form.note.data or "",
         key=entry_key(),
     )
@@ -77,14 +78,15 @@ def finish(putt_id: int) -> Page:
 def edit(putt_id: int) -> Page:
     """Change what is written of a putt."""
     putt = find_putt(session(), golfer(), putt_id)
-    form = EditForm(obj=putt)
+    entry = shown(putt, mode())
+    form = EditForm(data={"course": entry.place.course, "green": entry.place.green, "note": entry.note})
     if form.validate_on_submit():
         try:
-            edit_putt(putt, place=form.place.data or "", note=form.note.data or "")
+            edit_putt(session(), putt, place=place_in(form.data), note=form.note.data or "")
             return redirect(url_for("log.page"), 303)
         except InvalidError as error:
             form[error.field].errors = [str(error)]
-    page = render_template("log/edit.html", form=form, putt=row(shown(putt, mode()), wording()))
+    page = render_template("log/edit.html", form=form, putt=row(entry, wording()))
     return page, 422 if form.errors else 200
 
 

@@ -46,7 +46,8 @@ def ways() -> dict[str, MethodWords]:
 class PlaceFields(FigureForm):
     """Where, and which read asked."""
 
-    place = StringField("Place")
+    course = StringField("Course")
+    green = StringField("Green")
     next = StringField("Next")
 
 

@@ -16,6 +16,7 @@ from orthocline.web.other_methods.request import TUNING, MethodRequest, method_r
 from orthocline.web.other_methods.view import MethodView, measured, view
 from orthocline.web.page import is_part
 from orthocline.web.security import read_limit
+from orthocline.web.shared.places import place_in
 from orthocline.web.shared.save_forms import SaveForm
 from orthocline.web.shared.save_speed import Page, read_address, save_form, save_speed
 
@@ -56,7 +57,7 @@ def _rate() -> Estimate | None:
 
 def _view(wanted: MethodRequest) -> MethodView:
     who, now = signed_in(), datetime.now(UTC)
-    day = day_speed(session(), who, now, wanted.form.place.data or "") if who else None
+    day = day_speed(session(), who, now, place_in(wanted.form.data)) if who else None
     return view(wanted, mode(), _rate(), day, now)
 
 

@@ -98,7 +98,8 @@ class RampForm(FigureForm):
         "The way out is", choices=[SelectChoice("up", "up ↑"), SelectChoice("down", "down ↓")], default="up"
     )
     level_with = RadioField("Read with", choices=_slope_instruments, default="level")
-    place = StringField("Place")
+    course = StringField("Course")
+    green = StringField("Green")
     next = StringField("Next")
     seed = QuantityField(
         "Simulated green",

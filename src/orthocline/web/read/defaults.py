@@ -8,6 +8,7 @@ from orthocline.core.units import PERCENT
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, signed_in, wording
+from orthocline.web.shared.places import place_in
 from orthocline.web.shared.read_address import START, speed_values
 from orthocline.wording.wording import Wording
 
@@ -19,11 +20,11 @@ def start_values() -> dict[str, str]:
     if own and own.usual_past_m is not None:
         values["past"] = said.typed_near(own.usual_past_m)
     if who and "speed" not in request.values:
-        place = request.values.get("place", "")
+        place = place_in(request.values)
         day = day_speed(session(), who, datetime.now(UTC), place)
         values |= speed_values(day.origin) if day else {}
-        if day and not place:
-            values["place"] = day.place
+        if day and not place.course:
+            values |= {"course": day.place.course, "green": day.place.green}
     return values
 
 

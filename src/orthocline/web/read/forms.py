@@ -2,7 +2,7 @@
 
 from wtforms import Form, RadioField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
-from wtforms.validators import AnyOf, Length, Optional, StopValidation
+from wtforms.validators import AnyOf, Optional, StopValidation
 
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.roll import (
@@ -25,7 +25,10 @@ from orthocline.core.roll import (
 )
 from orthocline.core.units import FOOT_M
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
+from orthocline.services.ground.places import Place
+from orthocline.services.text import tidy_text
 from orthocline.web.shared.fields import FigureForm, QuantityField
+from orthocline.web.shared.places import place_fields
 from orthocline.web.shared.read_request import Held, ReadRequest, TypedUnits
 from orthocline.wording.quantities import (
     SPEED_UNITS_MPS,
@@ -190,7 +193,7 @@ class ReadForm(FigureForm):
         optional=True,
     )
     wind_toward = WayField("Blows toward", choices=[], default="hole")
-    place = StringField("Place", validators=[Optional(), Length(max=80, message="At most 80 characters.")])
+    course, green = place_fields()
     measured = OriginField("Speed from", validators=[Optional()])
     first = StringField("My read first")
     line = StringField(
@@ -214,7 +217,7 @@ class ReadForm(FigureForm):
             self._putt(),
             self._units(),
             self.wording,
-            (self.place.data or "").strip(),
+            Place(tidy_text(self.course.data or ""), tidy_text(self.green.data or "")),
             self.measured.origin,
             None if own is None else own * own_side,
             self.first.data == "1",

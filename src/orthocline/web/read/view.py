@@ -18,10 +18,12 @@ from orthocline.drawing.roll.profile import profile
 from orthocline.drawing.scene import Scene, Spot
 from orthocline.services.account.measures import Measures, golfer_figures
 from orthocline.services.account.mode import Mode
+from orthocline.services.ground.places import Place
 from orthocline.services.read.reading import compare_own, read_putt
 from orthocline.services.speed.book import hours_since, is_stale
 from orthocline.web.read.forms import ReadForm
 from orthocline.web.read.request import Asked
+from orthocline.web.shared.places import place_in
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.wording.calls.saying import CallLine
 from orthocline.wording.figures import speed_text
@@ -122,6 +124,11 @@ class ReadView:
     def rounded(self) -> dict[str, str]:
         """The fields that show less than the address says."""
         return {name: text for name, text in self.shown.items() if self.said.get(name, text) != text}
+
+    @property
+    def place(self) -> Place:
+        """Where the putt lies."""
+        return place_in(self.shown)
 
     @property
     def here(self) -> str:

@@ -47,7 +47,7 @@ def row(entry: Entry, wording: Wording) -> Row:
         id=entry.id,
         when=wording.calendar.moment(entry.created_at),
         iso=wording.calendar.here(entry.created_at).isoformat(timespec="minutes"),
-        place=entry.place,
+        place=entry.place.text,
         asked=putt_words(entry.length_m, entry.putt, wording),
         called=called_words(read["aim_right_m"], read["past_m"], wording) if read else "",
         own=aim_words("own read ", entry.own_aim_right_m, wording),

@@ -18,7 +18,8 @@ SPINDRIFT = {
     "slope": "up",
     "speed": "10.2",
     "past": "12 in",
-    "place": "Ternholm Links, green 4, Spindrift",
+    "course": DEMO_PUTT.place.course,
+    "green": DEMO_PUTT.place.green,
 }
 """The demo putt."""
 START = {
@@ -41,7 +42,7 @@ def speed_values(origin: SpeedOrigin) -> dict[str, str]:
 def demo_values(said: Wording, now: datetime) -> dict[str, str]:
     """Return the address of the demo putt: in the golfer's units, measured the last time it was 07:40."""
     values = (
-        SPINDRIFT if said.units == USUAL_UNITS else request_of(DEMO_PUTT.putt, said, SPINDRIFT["place"]).shown
+        SPINDRIFT if said.units == USUAL_UNITS else request_of(DEMO_PUTT.putt, said, DEMO_PUTT.place).shown
     )
     return values | {"measured": demo_origin(said.calendar, now).text}
 

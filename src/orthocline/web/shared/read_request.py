@@ -21,6 +21,7 @@ from orthocline.core.roll import (
 )
 from orthocline.core.units import PERCENT, wrap_rad
 from orthocline.formats.speed_origin import SpeedOrigin
+from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.wording.typed import DRAGGED, RISE_STEPS, STEPS, exact, shown, size_of, slope_in, slope_of
 from orthocline.wording.ways import way_text
 from orthocline.wording.wording import Wording
@@ -55,7 +56,7 @@ class ReadRequest:
     units : TypedUnits
     wording : Wording
         How its golfer says figures.
-    place : str
+    place : Place
     origin : SpeedOrigin or None
         Where a measured green speed comes from.
     own_right_m : float or None
@@ -68,7 +69,7 @@ class ReadRequest:
     putt: Putt
     units: TypedUnits
     wording: Wording
-    place: str = ""
+    place: Place = NOWHERE
     origin: SpeedOrigin | None = None
     own_right_m: float | None = None
     mine_first: bool = False
@@ -162,7 +163,8 @@ class ReadRequest:
             "slope": "down" if putt.grade < -LEVEL else "up",
             "speed": figure(putt.green_speed_ft),
             "past": self._long(self._pace, units.past, figure),
-            "place": self.place,
+            "course": self.place.course,
+            "green": self.place.green,
             "measured": self.origin.text if self.origin else "",
             "first": "1" if self.mine_first else "",
             "line": str(putt.line) if putt.line > 1 else "",
@@ -217,7 +219,7 @@ class ReadRequest:
             return self
 
 
-def request_of(putt: Putt, wording: Wording, place: str = "") -> ReadRequest:
+def request_of(putt: Putt, wording: Wording, place: Place = NOWHERE) -> ReadRequest:
     """Return the request of a putt from anywhere on the map, in the golfer's units."""
     turn, units = -putt.bearing_rad, wording.units
     seen = Putt(

@@ -9,9 +9,7 @@ from wtforms.validators import Length, Optional
 
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import (
-    COURSE_LENGTH,
     FIRMNESS,
-    GREEN_LENGTH,
     MOISTURE,
     MOWING,
     NOTE_LENGTH,
@@ -19,9 +17,9 @@ from orthocline.services.speed.book import (
     Condition,
     KeptSpeed,
 )
+from orthocline.web.shared.places import TOO_LONG, place_fields
 from orthocline.wording.dates import Calendar
 
-TOO_LONG = "At most %(max)d characters."
 NOT_A_TIME = "A day and a time, such as 2026-11-23T07:40."
 
 
@@ -39,8 +37,7 @@ def _rating(label: str, best: str) -> SelectField:
 class PlaceForm(FlaskForm):
     """Where a speed was measured, and how the green was."""
 
-    course = StringField("Course", validators=[Optional(), Length(max=COURSE_LENGTH, message=TOO_LONG)])
-    green = StringField("Green", validators=[Optional(), Length(max=GREEN_LENGTH, message=TOO_LONG)])
+    course, green = place_fields()
     mowing = _select("Mowing", MOWING)
     moisture = _select("Moisture", MOISTURE)
     firmness = _select("Firmness", FIRMNESS)
@@ -102,4 +99,4 @@ def place_values(kept: KeptSpeed) -> dict[str, str]:
     seen = kept.condition
     texts = {name: getattr(seen, name) for name in ("mowing", "moisture", "firmness", "note")}
     ratings = {name: str(getattr(seen, name) or "") for name in ("trueness", "smoothness")}
-    return {"course": kept.course, "green": kept.green} | texts | ratings
+    return {"course": kept.place.course, "green": kept.place.green} | texts | ratings

@@ -12,11 +12,13 @@ from orthocline.core.estimate import Estimate
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
-from orthocline.services.speed.book import day_speed, keep_speed, last_place, place_of
+from orthocline.services.ground.places import NOWHERE, place_of
+from orthocline.services.speed.book import day_speed, keep_speed, last_place
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in, wording
 from orthocline.web.local import local_path
 from orthocline.web.once import entry_key, typed_fields
+from orthocline.web.shared.places import place_in
 from orthocline.web.shared.read_address import speed_values
 from orthocline.web.shared.save_forms import SaveForm
 from orthocline.wording.figures import speed_text
@@ -28,10 +30,9 @@ def save_form() -> SaveForm:
     """Return the form as far as it is filled in; the course is the one of the read, or the last measured."""
     values = MultiDict(request.values)
     if "course" not in values:
-        course, _, green = values.get("place", "").partition(",")
         who = signed_in()
-        last = last_place(session(), who) if who and not course else ("", "")
-        values["course"], values["green"] = last if last[0] else (course, green.strip())
+        last = last_place(session(), who) if who else NOWHERE
+        values["course"], values["green"] = last.course, last.green
     return SaveForm(values)
 
 
@@ -79,15 +80,14 @@ def _kept(
         mode(),
         speed_ft=find(),
         method=method,
-        course=form.course.data or "",
-        green=form.green.data or "",
+        place=place_in(form.data),
         measured_at=form.measured_at(wording().calendar),
         evidence=urlencode([(name, value) for name, value in fields if name != "next"]),
         condition=form.condition(),
         key=entry_key(),
     )
     flash(f"Speed {speed_text(note.speed_ft)} is in your book, and your next reads use it.")
-    day = day_speed(session(), golfer(), datetime.now(UTC), place_of(note.course, note.green))
+    day = day_speed(session(), golfer(), datetime.now(UTC), place_of(note))
     if day is None or not _asked_by_a_read():
         return redirect(url_for("speed.page"), 303)
     return redirect(_read_with(day.origin), 303)

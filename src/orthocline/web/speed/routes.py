@@ -11,6 +11,7 @@ from orthocline.core.speed import STANDARD_RAMP
 from orthocline.drawing.speed.ramp import ramp_plan
 from orthocline.services.account.mode import require_open_play
 from orthocline.services.errors import InvalidError
+from orthocline.services.ground.places import Place
 from orthocline.services.speed.book import (
     day_speed,
     delete_speed,
@@ -22,6 +23,7 @@ from orthocline.services.speed.book import (
 )
 from orthocline.web.database import session
 from orthocline.web.identity import golfer, mode, signed_in, wording
+from orthocline.web.shared.places import place_in
 from orthocline.web.shared.save_forms import PlaceForm, place_values
 from orthocline.web.speed.view import book_view, row
 
@@ -36,8 +38,8 @@ def page() -> str:
     who, now = signed_in(), datetime.now(UTC)
     courses = list_courses(session(), who) if who else ()
     course = request.args.get("course", "")
-    day = day_speed(session(), who, now, course if course in courses else "") if who else None
-    mine = list_speeds(session(), who, day.notes[0].course) if who and day else ()
+    day = day_speed(session(), who, now, Place(course if course in courses else "")) if who else None
+    mine = list_speeds(session(), who, day.place.course) if who and day else ()
     deleted = request.args.get("deleted", "")
     return render_template(
         "speed/page.html",
@@ -61,8 +63,7 @@ def edit(note_id: int) -> Page:
                 session(),
                 golfer(),
                 note_id,
-                course=form.course.data or "",
-                green=form.green.data or "",
+                place=place_in(form.data),
                 condition=form.condition(),
             )
             return redirect(url_for("speed.page"), 303)

@@ -62,7 +62,7 @@ def book_view(
     rows = tuple(row(note, calendar) for note in notes)
     if day is None or not notes:
         return BookView(rows, tuple(courses), "")
-    course = day.notes[0].course
+    course = day.place.course
     measured = [Measured(note.measured_at, note.speed_ft, note.method) for note in notes]
     drawn = trend(measured, day.speed_ft, calendar, now)
     return BookView(rows, tuple(courses), course, day, _because(day, calendar, now), drawn)
@@ -75,7 +75,7 @@ def row(note: KeptSpeed, calendar: Calendar) -> Row:
         note.id,
         speed_text(note.speed_ft.value),
         f"±{speed_text(note.speed_ft.within)} ft",
-        note.place,
+        note.place.text,
         calendar.moment(note.measured_at),
         calendar.here(note.measured_at).isoformat(timespec="minutes"),
         how_words(note.method, note.was_ft),

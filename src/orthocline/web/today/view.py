@@ -8,12 +8,13 @@ from orthocline.drawing.scene import Scene
 from orthocline.formats.putt_document import putt_of
 from orthocline.services.account.mode import Mode
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
+from orthocline.services.ground.places import place_of
 from orthocline.services.log.putts import shown
 from orthocline.services.read.reading import read_again, read_putt
 from orthocline.services.speed.book import DaySpeed
 from orthocline.services.today import Today
 from orthocline.web.shared.log_rows import Row, row
-from orthocline.web.shared.read_address import SPINDRIFT, demo_values
+from orthocline.web.shared.read_address import demo_values
 from orthocline.web.shared.read_request import request_of
 from orthocline.wording.dates import Calendar
 from orthocline.wording.figures import speed_text
@@ -49,10 +50,10 @@ def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
     rows = tuple(row(shown(putt, mode), wording) for putt in day.last)
     last = next((putt for putt in day.last if putt.putt_document), None)
     if last and last.putt_document:
-        title = last.place or "Your last read"
-        values = request_of(putt_of(last.putt_document), wording, last.place).exact
+        title = place_of(last).text or "Your last read"
+        values = request_of(putt_of(last.putt_document), wording, place_of(last)).exact
     else:
-        title, values = SPINDRIFT["place"], demo_values(wording, now)
+        title, values = DEMO_PUTT.place.text, demo_values(wording, now)
     solved = None
     if mode is Mode.OPEN_PLAY:
         solved = read_again(last, mode) if last else read_putt(DEMO_PUTT.putt, mode)
