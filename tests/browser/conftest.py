@@ -20,6 +20,7 @@ from werkzeug.serving import make_server
 
 from orthocline.db.account.queries import golfer_named
 from orthocline.db.server.migrate import upgrade
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import end_sessions
 from orthocline.services.demo.golfer import load_demo
 from orthocline.web.app import create_app
@@ -135,7 +136,7 @@ class Page:
     def end_sessions(self, name):
         """End all sessions of a golfer, as from another browser."""
         with self.live.app.extensions["orthocline_sessions"]() as session, session.begin():
-            end_sessions(golfer_named(session, name))
+            end_sessions(Viewer(golfer_named(session, name)))
 
     def without_scripts(self):
         """Turn scripts off until the test ends."""

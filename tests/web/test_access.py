@@ -7,8 +7,8 @@ from sqlalchemy import select
 
 from orthocline.db.account.models import StrideTrial
 from orthocline.formats.putt_document import schema
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import add_stride_trial
-from orthocline.services.account.mode import Mode
 from orthocline.services.log.putts import note_putt
 from orthocline.web.app import create_app
 from orthocline.web.local import local_path
@@ -70,9 +70,9 @@ def test_every_private_route_refuses_a_stranger(app, client):
 
 def test_every_route_of_a_row_refuses_a_neighbour(app, signed_in, session, create_golfer):
     idris = create_golfer("Idris")
-    putt = note_putt(session, idris, length_m=3.0)
+    putt = note_putt(Viewer(idris), session, length_m=3.0)
     speed = kept_speed(session, idris)
-    add_stride_trial(session, idris, Mode.OPEN_PLAY, paces=10, tape_m=8.0)
+    add_stride_trial(Viewer(idris), session, paces=10, tape_m=8.0)
     trial = session.scalar(select(StrideTrial))
     session.commit()
     rows = {"putt_id": putt.id, "note_id": speed.id, "trial_id": trial.id}

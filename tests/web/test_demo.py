@@ -8,6 +8,7 @@ from sqlalchemy import func, select
 from orthocline.db.account.models import Golfer, StrokeTrial
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.speed.models import SpeedNote
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import sign_in, sign_up
 from orthocline.services.demo import golfer as demo_service
 from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, demo_copy, load_demo
@@ -49,7 +50,7 @@ def test_a_copy_is_all_of_it_measured_this_morning(session):
     for kind, least in ((LoggedPutt, PUTTS_LOGGED), (SpeedNote, 30), (StrokeTrial, 4)):
         count = session.scalar(select(func.count()).select_from(kind).where(kind.golfer_id == copy.id))
         assert count >= least, kind
-    day = day_speed(session, copy, later)
+    day = day_speed(Viewer(copy), session, later)
     assert timedelta(0) <= later - day.measured_at < timedelta(days=1)
 
 

@@ -20,6 +20,7 @@ from orthocline.drawing.calls import LAYERS
 from orthocline.drawing.speed.method_marks import METHOD_MARKS
 from orthocline.formats.putt_document import putt_of
 from orthocline.formats.surface_parts import SURFACES
+from orthocline.services.account.access import Viewer
 from orthocline.services.ground.places import Place
 from orthocline.services.log.putts import save_read
 from orthocline.wording.calls import SAYINGS
@@ -115,7 +116,7 @@ def test_a_made_up_kind_of_ground_is_solved_drawn_and_logged(monkeypatch, signed
     assert solved["aim_right_m"] == pytest.approx(on_grid.aim_right_m, abs=5e-4)
     assert abs(solved["aim_right_m"]) > 0.02
     assert 'data-part="way"' in drawing.read_text(encoding="utf-8")
-    putt = save_read(session, signed_in.golfer, read(putt_of(asked)), place=Place("The trough"))
+    putt = save_read(Viewer(signed_in.golfer), session, read(putt_of(asked)), place=Place("The trough"))
     session.commit()
     assert putt.putt_document["surface"] == trough
     assert "The trough" in text(signed_in.get("/log"))

@@ -7,8 +7,8 @@ import pytest
 from sqlalchemy import event
 
 from orthocline.db.speed.models import SpeedNote
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import add_stroke_putt
-from orthocline.services.account.mode import Mode
 from orthocline.services.speed.measuring import hidden_green
 from orthocline.web.shared.read_address import SPINDRIFT
 from tests.page import drawn, holds, parsed, text, value
@@ -262,9 +262,7 @@ def test_other_ways_tell_what_cannot_be(client, asked, message):
 
 def test_a_calibrated_stroke_gives_a_speed(signed_in, session):
     for stroke, roll in ((0.30, 2.2), (0.40, 3.95), (0.50, 6.15)):
-        add_stroke_putt(
-            session, signed_in.golfer, Mode.OPEN_PLAY, stroke_m=stroke, roll_m=roll, green_speed_ft=10.0
-        )
+        add_stroke_putt(Viewer(signed_in.golfer), session, stroke_m=stroke, roll_m=roll, green_speed_ft=10.0)
     session.commit()
     asked = {"by": "stroke", "strokes": ["40 cm", "50 cm", "45 cm"], "rolls": ["4.4 m", "6.8 m", "5.5 m"]}
     page = signed_in.get(OTHER, query_string=asked)

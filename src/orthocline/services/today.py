@@ -6,10 +6,9 @@ from datetime import datetime
 
 from sqlalchemy.orm import Session
 
-from orthocline.db.account.models import Golfer
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.log.queries import count_putts, putts_of
-from orthocline.services.account.mode import Mode
+from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.log.putts import MOST_COUNTED
 from orthocline.services.speed.book import DaySpeed, day_speed
 
@@ -48,12 +47,13 @@ COMPETITION_STEPS = (
 )
 
 
-def today(session: Session | None, golfer: Golfer | None, mode: Mode, now: datetime) -> Today:
-    """Return the day's work, and the signed-in golfer's last putts and green speed."""
-    last = putts_of(session, golfer.id, limit=LAST_PUTTS) if session and golfer else ()
-    unfinished = (
-        count_putts(session, golfer.id, result="open", most=MOST_COUNTED) if session and golfer else 0
-    )
-    steps = PRACTICE_STEPS if mode is Mode.OPEN_PLAY else COMPETITION_STEPS
-    speed = day_speed(session, golfer, now) if session and golfer and mode is Mode.OPEN_PLAY else None
+@anyone
+def today(viewer: Viewer, session: Session, now: datetime) -> Today:
+    """Return the day's work, and a golfer's last putts and green speed."""
+    steps = COMPETITION_STEPS if viewer.in_competition else PRACTICE_STEPS
+    if viewer.golfer is None:
+        return Today(steps, (), 0)
+    last = putts_of(session, viewer.owner_id, limit=LAST_PUTTS)
+    unfinished = count_putts(session, viewer.owner_id, result="open", most=MOST_COUNTED)
+    speed = None if viewer.in_competition else day_speed(viewer, session, now)
     return Today(steps, last, unfinished, speed)

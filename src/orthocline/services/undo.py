@@ -5,9 +5,9 @@ from typing import TypeVar
 
 from sqlalchemy.orm import Session
 
-from orthocline.db.account.models import Golfer
 from orthocline.db.base import UndoableEntry
 from orthocline.db.entries import entry_of, purge_deleted
+from orthocline.services.account.access import Viewer, own_data
 from orthocline.services.errors import NotFoundError
 
 UNDO_TIME = timedelta(days=1)
@@ -15,8 +15,9 @@ UNDO_TIME = timedelta(days=1)
 Undoable = TypeVar("Undoable", bound=UndoableEntry)
 
 
+@own_data
 def find_entry(
-    session: Session, kind: type[Undoable], golfer: Golfer, entry_id: int, missing: str
+    viewer: Viewer, session: Session, kind: type[Undoable], entry_id: int, missing: str
 ) -> Undoable:
     """Return a golfer's own entry that is not deleted.
 
@@ -25,14 +26,15 @@ def find_entry(
     NotFoundError
         When there is none of that number, whether or not somebody else has one; it says what is `missing`.
     """
-    entry = entry_of(session, kind, golfer.id, entry_id)
+    entry = entry_of(session, kind, viewer.owner_id, entry_id)
     if entry is None or entry.deleted_at:
         raise NotFoundError(f"There is no such {missing}. It may have been deleted.")
     return entry
 
 
+@own_data
 def delete_entry(
-    session: Session, kind: type[UndoableEntry], golfer: Golfer, entry_id: int, missing: str
+    viewer: Viewer, session: Session, kind: type[UndoableEntry], entry_id: int, missing: str
 ) -> None:
     """Delete an entry; what was deleted before the last day is gone for good now.
 
@@ -41,14 +43,15 @@ def delete_entry(
     NotFoundError
         When there is none of that number.
     """
-    entry, now = entry_of(session, kind, golfer.id, entry_id), datetime.now(UTC)
+    entry, now = entry_of(session, kind, viewer.owner_id, entry_id), datetime.now(UTC)
     if entry is None:
         raise NotFoundError(f"There is no such {missing}. It may have been deleted.")
     entry.deleted_at = entry.deleted_at or now
-    purge_deleted(session, kind, golfer.id, now - UNDO_TIME)
+    purge_deleted(session, kind, viewer.owner_id, now - UNDO_TIME)
 
 
-def restore_entry(session: Session, kind: type[Undoable], golfer: Golfer, entry_id: int) -> Undoable:
+@own_data
+def restore_entry(viewer: Viewer, session: Session, kind: type[Undoable], entry_id: int) -> Undoable:
     """Bring a deleted entry back.
 
     Raises
@@ -56,7 +59,7 @@ def restore_entry(session: Session, kind: type[Undoable], golfer: Golfer, entry_
     NotFoundError
         When it is gone for good, or is not the golfer's.
     """
-    entry = entry_of(session, kind, golfer.id, entry_id)
+    entry = entry_of(session, kind, viewer.owner_id, entry_id)
     if entry is None:
         raise NotFoundError("That cannot be brought back any more.")
     entry.deleted_at = None

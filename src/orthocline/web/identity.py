@@ -7,9 +7,9 @@ from flask import session as cookie
 from flask_login import LoginManager, UserMixin, current_user, login_user, logout_user
 from werkzeug.wrappers import Response
 
+from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.accounts import Golfer, golfer_in_session, live_where_seen
 from orthocline.services.account.measures import Measures, own_measures, wording_of
-from orthocline.services.account.mode import Mode
 from orthocline.web.database import is_away, session
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
@@ -37,7 +37,7 @@ def sign_in_as(golfer: Golfer) -> None:
     cookie.clear()
     g.pop("csrf_token", None)  # made for the session before
     login_user(User(golfer))
-    live_where_seen(golfer, request.form.get("time_zone", ""))
+    live_where_seen(Viewer(golfer), request.form.get("time_zone", ""))
 
 
 def sign_out_here() -> None:
@@ -64,25 +64,20 @@ def signed_in() -> Golfer | None:
     return user.golfer if user.is_authenticated else None
 
 
-def golfer() -> Golfer:
-    """Return the signed-in golfer, behind `login_required`."""
-    return cast(Golfer, signed_in())
-
-
-def mode() -> Mode:
-    """Return the mode of whoever asks: the golfer's, or that of a visitor's browser."""
+def viewer() -> Viewer:
+    """Return whoever asks, in the mode of the golfer or of a visitor's browser."""
     who = signed_in()
     chosen = who.mode if who else cookie.get("mode", Mode.OPEN_PLAY.value)
-    return Mode.COMPETITION if chosen == Mode.COMPETITION.value else Mode.OPEN_PLAY
+    return Viewer(who, Mode.COMPETITION if chosen == Mode.COMPETITION.value else Mode.OPEN_PLAY)
 
 
 def measures() -> Measures | None:
     """Return the signed-in golfer's own measures, looked up once a request."""
-    who = signed_in()
-    if who is None:
+    who = viewer()
+    if who.golfer is None:
         return None
     if "measures" not in g:
-        g.measures = own_measures(session(), who)
+        g.measures = own_measures(who, session())
     return cast(Measures, g.measures)
 
 

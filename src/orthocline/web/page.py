@@ -7,8 +7,7 @@ from typing import Any
 
 from flask import current_app, request, url_for
 
-from orthocline.services.account.mode import Mode
-from orthocline.web.identity import mode, signed_in
+from orthocline.web.identity import signed_in, viewer
 from orthocline.web.once import form_guard
 
 NAVIGATION = (("Today", "today.page"), ("Speed", "speed.page"), ("Read", "read.page"), ("Log", "log.page"))
@@ -42,6 +41,6 @@ def fill_page() -> dict[str, Any]:
         "who": (who := signed_in()),
         "initials": "".join(name[0].upper() for name in who.name.split()[:2]) if who else "",
         "keys_off": request.cookies.get("keys") == "0",
-        "in_competition": mode() is Mode.COMPETITION,
+        "in_competition": viewer().in_competition,
         "demo": current_app.config["DEMO"],
     }

@@ -5,6 +5,7 @@ import pytest
 from orthocline.core.calls import GolferFigures
 from orthocline.core.roll import read
 from orthocline.core.units import FOOT_M, INCH_M
+from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.measures import (
     KEPT,
     add_stride_trial,
@@ -17,7 +18,6 @@ from orthocline.services.account.measures import (
     remove_trial,
     wording_of,
 )
-from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.wording.read.call import call
 from tests.putts import plane_putt
@@ -43,15 +43,15 @@ def golfer(create_golfer):
 
 
 def test_usual_measures_until_the_golfers_own_are_kept(session, golfer):
-    usual = wording_of(own_measures(session, golfer))
+    usual = wording_of(own_measures(Viewer(golfer), session))
     assert (usual.units.metric, usual.calibration.pace_m, usual.calibration.own_pace, usual.bend) == (
         False,
         pytest.approx(0.9144),
         False,
         "break",
     )
-    keep_measures(session, golfer, METRIC)
-    own = wording_of(own_measures(session, golfer))
+    keep_measures(Viewer(golfer), session, METRIC)
+    own = wording_of(own_measures(Viewer(golfer), session))
     assert (own.units.metric, own.units.degrees, own.bend, own.hand, own.calibration.shoe_m) == (
         True,
         True,
@@ -62,18 +62,18 @@ def test_usual_measures_until_the_golfers_own_are_kept(session, golfer):
 
 
 def test_a_stride_from_tries_is_surer_than_the_usual_one(session, golfer):
-    assert pacing_sd(wording_of(own_measures(session, golfer))) == 0.05
+    assert pacing_sd(wording_of(own_measures(Viewer(golfer), session))) == 0.05
     for paces, feet in ((10, 27.0), (10, 28.0), (20, 55.0)):
-        add_stride_trial(session, golfer, Mode.OPEN_PLAY, paces=paces, tape_m=feet * FOOT_M)
-    own = own_measures(session, golfer)
+        add_stride_trial(Viewer(golfer), session, paces=paces, tape_m=feet * FOOT_M)
+    own = own_measures(Viewer(golfer), session)
     assert own_stride(own).value / FOOT_M == pytest.approx(2.75)
     assert wording_of(own).paces(11 * FOOT_M) == "4 paces"
     assert pacing_sd(wording_of(own)) == 0.02
     gone = own.stride_trials[1].id
-    remove_trial(session, golfer, "stride", gone)
-    assert [trial.paces for trial in own_measures(session, golfer).stride_trials] == [10, 20]
+    remove_trial(Viewer(golfer), session, "stride", gone)
+    assert [trial.paces for trial in own_measures(Viewer(golfer), session).stride_trials] == [10, 20]
     with pytest.raises(NotFoundError):
-        remove_trial(session, golfer, "stride", gone)
+        remove_trial(Viewer(golfer), session, "stride", gone)
 
 
 def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):
@@ -82,14 +82,13 @@ def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):
     assert thumb["Stroke"] == "19 in, half of it back: a rule of thumb, an inch a foot"
     for stroke_in, roll_ft in ((10, 6.4), (14, 12.1), (18, 20.6)):
         add_stroke_putt(
+            Viewer(golfer),
             session,
-            golfer,
-            Mode.OPEN_PLAY,
             stroke_m=stroke_in * INCH_M,
             roll_m=roll_ft * FOOT_M,
             green_speed_ft=10.0,
         )
-    rate = own_stroke_rate(own_measures(session, golfer))
+    rate = own_stroke_rate(own_measures(Viewer(golfer), session))
     assert (
         lines_of(call(solved, golfer=GolferFigures(rate)))["Stroke"]
         == "17¾ in, half of it back: by your own putts"
@@ -98,17 +97,19 @@ def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):
 
 def test_what_no_golfer_has_is_refused_and_so_is_measuring_in_competition(session, golfer):
     with pytest.raises(InvalidError, match="1 to 5 ft"):
-        add_stride_trial(session, golfer, Mode.OPEN_PLAY, paces=10, tape_m=30.0)
+        add_stride_trial(Viewer(golfer), session, paces=10, tape_m=30.0)
     with pytest.raises(InvalidError, match="between 3 and 20"):
-        add_stroke_putt(session, golfer, Mode.OPEN_PLAY, stroke_m=0.3, roll_m=3.0, green_speed_ft=2.0)
+        add_stroke_putt(Viewer(golfer), session, stroke_m=0.3, roll_m=3.0, green_speed_ft=2.0)
     with pytest.raises(NotAllowedError):
-        add_stride_trial(session, golfer, Mode.COMPETITION, paces=10, tape_m=8.0)
+        add_stride_trial(Viewer(golfer, Mode.COMPETITION), session, paces=10, tape_m=8.0)
     with pytest.raises(NotAllowedError):
-        add_stroke_putt(session, golfer, Mode.COMPETITION, stroke_m=0.3, roll_m=3.0, green_speed_ft=10.0)
+        add_stroke_putt(
+            Viewer(golfer, Mode.COMPETITION), session, stroke_m=0.3, roll_m=3.0, green_speed_ft=10.0
+        )
     for _ in range(20):
-        add_stride_trial(session, golfer, Mode.OPEN_PLAY, paces=10, tape_m=8.0)
+        add_stride_trial(Viewer(golfer), session, paces=10, tape_m=8.0)
     with pytest.raises(InvalidError, match="20 trials"):
-        add_stride_trial(session, golfer, Mode.OPEN_PLAY, paces=10, tape_m=8.0)
+        add_stride_trial(Viewer(golfer), session, paces=10, tape_m=8.0)
 
 
 def test_pace_in_words_for_a_putt_up_two_percent():
@@ -124,9 +125,10 @@ def test_pace_in_words_for_a_putt_up_two_percent():
 
 
 def test_every_sentence_follows_the_golfers_units(session, golfer):
-    keep_measures(session, golfer, METRIC)
+    keep_measures(Viewer(golfer), session, METRIC)
     said = call(
-        read(plane_putt(14, side_right=-0.021, grade=1 / 168)), wording_of(own_measures(session, golfer))
+        read(plane_putt(14, side_right=-0.021, grade=1 / 168)),
+        wording_of(own_measures(Viewer(golfer), session)),
     )
     whole = " ".join([said.sentence, *said.details, *(f"{name} {words}" for _, name, words in said.lines)])
     assert said.sentence.startswith("Aim 44 cm right of centre. Roll it 30 cm past.")

@@ -3,6 +3,7 @@
 import pytest
 from sqlalchemy import func, select
 
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import delete_account, sign_in, sign_up
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.places import Place
@@ -30,7 +31,7 @@ def test_a_golfer_is_entered_by_any_spelling_and_can_go(session, one, other):
     assert sign_in(session, other, PASSWORD) is golfer
     with pytest.raises(InvalidError, match="signed up"):
         sign_up(session, other, PASSWORD)
-    delete_account(session, golfer, PASSWORD)
+    delete_account(Viewer(golfer), session, PASSWORD)
     sign_up(session, other, PASSWORD)
 
 
@@ -61,14 +62,14 @@ def test_every_page_opens_whatever_a_course_is_called(signed_in, session, course
         f"/read?course={course}&green=İNCİ",
     )
     assert [signed_in.get(page).status_code for page in pages] == [200] * len(pages)
-    assert len(list_courses(session, signed_in.golfer)) == 1
+    assert len(list_courses(Viewer(signed_in.golfer), session)) == 1
     signed_in.post("/log", data={"course": course})
     assert course in signed_in.get(f"/log?place={course.lower()}").text
 
 
 def test_a_place_is_found_by_a_part_of_any_spelling(session, create_golfer):
     golfer = create_golfer()
-    putt = note_putt(session, golfer, length_m=3.0, place=Place("İstanbul GC", "100 %"))
+    putt = note_putt(Viewer(golfer), session, length_m=3.0, place=Place("İstanbul GC", "100 %"))
     for part in ("istanbul", "gc, 100", "İST", "0 %"):
-        assert list_putts(session, golfer, place=part).putts == (putt,), part
-    assert list_putts(session, golfer, place="1_0").putts == ()
+        assert list_putts(Viewer(golfer), session, place=part).putts == (putt,), part
+    assert list_putts(Viewer(golfer), session, place="1_0").putts == ()

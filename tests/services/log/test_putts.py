@@ -15,14 +15,14 @@ from orthocline.core.roll import reading as core_read
 from orthocline.db.account.models import Golfer
 from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
+from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.accounts import delete_account, export_account, sign_in, sign_up
-from orthocline.services.account.mode import Mode
 from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, load_demo
 from orthocline.services.demo.speeds import WEEKS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground.places import Place, place_of
 from orthocline.services.log import putts as log
-from orthocline.services.read.reading import compare_own, read_again, read_putt, require_roll
+from orthocline.services.read.reading import compare_own, read_again, read_putt, read_to_roll
 from orthocline.services.speed.book import list_speeds
 from orthocline.services.today import today
 from orthocline.wording.read.call import call, own_words
@@ -35,13 +35,13 @@ INCH = 0.0254
 @pytest.fixture
 def saved(session, create_golfer):
     golfer = create_golfer()
-    return golfer, log.save_read(session, golfer, read(SPINDRIFT.putt), place=SPINDRIFT.place)
+    return golfer, log.save_read(Viewer(golfer), session, read(SPINDRIFT.putt), place=SPINDRIFT.place)
 
 
 def test_a_saved_read_keeps_putt_read_and_model(session, saved):
     golfer, putt = saved
     session.expire_all()
-    found = log.find_putt(session, golfer, putt.id)
+    found = log.find_putt(Viewer(golfer), session, putt.id)
     assert putt_of(found.putt_document).length_m == pytest.approx(14 * 12 * INCH)
     assert found.read_document["aim_right_m"] == pytest.approx(17.66 * INCH, abs=1e-4)
     assert "path" not in found.read_document
@@ -50,60 +50,60 @@ def test_a_saved_read_keeps_putt_read_and_model(session, saved):
 
 def test_a_finish_is_kept_along_and_across_and_can_be_changed(session, saved):
     golfer, putt = saved
-    log.record_finish(putt, Finish(0.2, -0.1))
+    log.record_finish(Viewer(golfer), session, putt.id, Finish(0.2, -0.1))
     assert (putt.holed, putt.finish_along_m, putt.finish_across_m) == (False, 0.2, -0.1)
-    log.record_finish(putt, None)
+    log.record_finish(Viewer(golfer), session, putt.id, None)
     session.flush()
     assert (putt.holed, putt.finish_along_m) == (True, None)
     with pytest.raises(InvalidError):
-        log.record_finish(putt, Finish(31.0, 0.0))
+        log.record_finish(Viewer(golfer), session, putt.id, Finish(31.0, 0.0))
     with pytest.raises(InvalidError):
-        log.record_finish(putt, Finish(float("nan"), 0.0))
-    assert [p.id for p in log.list_putts(session, golfer, result="holed").putts] == [putt.id]
-    assert log.list_putts(session, golfer, result="missed").putts == ()
+        log.record_finish(Viewer(golfer), session, putt.id, Finish(float("nan"), 0.0))
+    assert [p.id for p in log.list_putts(Viewer(golfer), session, result="holed").putts] == [putt.id]
+    assert log.list_putts(Viewer(golfer), session, result="missed").putts == ()
 
 
 def test_filters_and_wildcards_in_places(session, saved):
     golfer, putt = saved
-    assert [p.id for p in log.list_putts(session, golfer, place="spindrift").putts] == [putt.id]
-    assert log.list_putts(session, golfer, place="%").putts == ()
-    assert [p.id for p in log.list_putts(session, golfer, result="open").putts] == [putt.id]
+    assert [p.id for p in log.list_putts(Viewer(golfer), session, place="spindrift").putts] == [putt.id]
+    assert log.list_putts(Viewer(golfer), session, place="%").putts == ()
+    assert [p.id for p in log.list_putts(Viewer(golfer), session, result="open").putts] == [putt.id]
 
 
 def test_delete_can_be_undone_for_a_day_and_is_then_for_good(session, saved):
     golfer, putt = saved
-    log.delete_putt(session, golfer, putt.id)
-    assert log.list_putts(session, golfer).putts == ()
+    log.delete_putt(Viewer(golfer), session, putt.id)
+    assert log.list_putts(Viewer(golfer), session).putts == ()
     with pytest.raises(NotFoundError):
-        log.find_putt(session, golfer, putt.id)
-    assert log.restore_putt(session, golfer, putt.id).deleted_at is None
-    other = log.note_putt(session, golfer, length_m=3.0)
-    log.delete_putt(session, golfer, putt.id)
+        log.find_putt(Viewer(golfer), session, putt.id)
+    assert log.restore_putt(Viewer(golfer), session, putt.id).deleted_at is None
+    other = log.note_putt(Viewer(golfer), session, length_m=3.0)
+    log.delete_putt(Viewer(golfer), session, putt.id)
     putt.deleted_at -= timedelta(days=2)
-    log.delete_putt(session, golfer, other.id)
+    log.delete_putt(Viewer(golfer), session, other.id)
     assert session.scalars(select(LoggedPutt.id)).all() == [other.id]
 
 
 def test_a_neighbour_sees_and_restores_nothing(session, saved, create_golfer):
     golfer, putt = saved
     neighbour = create_golfer("Idris")
-    assert log.list_putts(session, neighbour).putts == ()
+    assert log.list_putts(Viewer(neighbour), session).putts == ()
     with pytest.raises(NotFoundError):
-        log.find_putt(session, neighbour, putt.id)
-    log.delete_putt(session, golfer, putt.id)
+        log.find_putt(Viewer(neighbour), session, putt.id)
+    log.delete_putt(Viewer(golfer), session, putt.id)
     with pytest.raises(NotFoundError):
-        log.restore_putt(session, neighbour, putt.id)
+        log.restore_putt(Viewer(neighbour), session, putt.id)
 
 
 def test_texts_are_tidied_and_bounded(session, saved):
     golfer, putt = saved
-    log.edit_putt(session, putt, place=Place("  the\t links ", " 4"), note="a\0b")
+    log.edit_putt(Viewer(golfer), session, putt.id, place=Place("  the\t links ", " 4"), note="a\0b")
     assert (place_of(putt), putt.note) == (Place("the links", "4"), "ab")
     with pytest.raises(InvalidError) as caught:
-        log.edit_putt(session, putt, place=Place("x" * 81), note="")
+        log.edit_putt(Viewer(golfer), session, putt.id, place=Place("x" * 81), note="")
     assert caught.value.field == "course"
     with pytest.raises(InvalidError):
-        log.note_putt(session, golfer, length_m=0.0)
+        log.note_putt(Viewer(golfer), session, length_m=0.0)
 
 
 @pytest.mark.parametrize("members", [{"holed": False}, {"finish_along_m": 1.0}, {"read_document": {}}])
@@ -130,15 +130,15 @@ def test_sign_up_and_sign_in(session):
 
 def test_export_and_delete_take_everything(session, saved):
     golfer, putt = saved
-    log.record_finish(putt, Finish(0.2, 0.1))
+    log.record_finish(Viewer(golfer), session, putt.id, Finish(0.2, 0.1))
     session.flush()
-    document = json.loads("".join(export_account(session, golfer)))
+    document = json.loads("".join(export_account(Viewer(golfer), session)))
     assert document["golfer"] == "Tove"
     assert document["putts"][0]["putt"]["green_speed_ft"] == 10.2
     assert document["putts"][0]["finish_along_m"] == 0.2
     with pytest.raises(InvalidError):
-        delete_account(session, golfer, "not the password")
-    delete_account(session, golfer, PASSWORD)
+        delete_account(Viewer(golfer), session, "not the password")
+    delete_account(Viewer(golfer), session, PASSWORD)
     assert session.scalar(select(func.count()).select_from(LoggedPutt)) == 0
     assert session.scalar(select(func.count()).select_from(Golfer)) == 0
 
@@ -146,33 +146,33 @@ def test_export_and_delete_take_everything(session, saved):
 def test_competition_refuses_reading_comparing_and_rolling():
     solved = read(plane_putt(10, side_right=0.02))
     for refused in (
-        lambda: read_putt(solved.putt, Mode.COMPETITION),
-        lambda: compare_own(solved, 0.1, Mode.COMPETITION),
-        lambda: require_roll(Mode.COMPETITION),
+        lambda: read_putt(Viewer(mode=Mode.COMPETITION), solved.putt),
+        lambda: compare_own(Viewer(mode=Mode.COMPETITION), solved, 0.1),
+        lambda: read_to_roll(Viewer(mode=Mode.COMPETITION), solved.putt),
     ):
         with pytest.raises(NotAllowedError, match="committee"):
             refused()
-    assert read_putt(solved.putt, Mode.OPEN_PLAY).aim_right_m == solved.aim_right_m
+    assert read_putt(Viewer(), solved.putt).aim_right_m == solved.aim_right_m
 
 
 def test_own_read_rolls_the_golfers_own_aim():
     solved = read(SPINDRIFT.putt)
-    own = compare_own(solved, 9 * INCH, Mode.OPEN_PLAY)
+    own = compare_own(Viewer(), solved, 9 * INCH)
     assert not own.capture.drops
     assert own.finish_right_m < -0.2  # too low: it breaks away below the hole
-    right = compare_own(solved, solved.aim_right_m, Mode.OPEN_PLAY)
+    right = compare_own(Viewer(), solved, solved.aim_right_m)
     assert right.capture.drops
 
 
 def test_a_miss_is_high_or_low_where_it_passes_not_where_it_ends():
     solved = read(plane_putt(15, side_right=-0.03, past_in=10))
-    high = compare_own(solved, solved.aim_right_m * 1.15, Mode.OPEN_PLAY)
+    high = compare_own(Viewer(), solved, solved.aim_right_m * 1.15)
     assert high.passed_right_m > 0 > high.finish_right_m
     assert "high and stop" in own_words(solved, high)
-    low = compare_own(solved, solved.aim_right_m * 0.6, Mode.OPEN_PLAY)
+    low = compare_own(Viewer(), solved, solved.aim_right_m * 0.6)
     assert "low and stop" in own_words(solved, low)
     straight = read(plane_putt(15))
-    assert "left and stop" in own_words(straight, compare_own(straight, -9 * INCH, Mode.OPEN_PLAY))
+    assert "left and stop" in own_words(straight, compare_own(Viewer(), straight, -9 * INCH))
 
 
 @pytest.mark.parametrize(
@@ -186,17 +186,17 @@ def test_a_miss_is_high_or_low_where_it_passes_not_where_it_ends():
 )
 def test_a_saved_read_is_had_again_without_solving_it(session, create_golfer, monkeypatch, asked):
     first = read(plane_putt(12, **asked))
-    logged = log.save_read(session, create_golfer(), first)
+    logged = log.save_read(Viewer(create_golfer()), session, first)
     session.expire(logged)
     with monkeypatch.context() as unsolved:
         unsolved.setattr(core_read, "aims", None)
-        again = read_again(logged, Mode.OPEN_PLAY)
+        again = read_again(Viewer(), logged)
     assert np.abs(again.path - first.path).max() < 1e-6
     assert np.abs(again.path_past - first.path_past).max() < 1e-6
     one, other = call(again), call(first)
     assert (one.sentence, one.details, one.lines) == (other.sentence, other.details, other.lines)
     with pytest.raises(NotAllowedError):
-        read_again(logged, Mode.COMPETITION)
+        read_again(Viewer(mode=Mode.COMPETITION), logged)
 
 
 def test_a_pace_given_as_speed_is_said_as_speed_on_ground_that_holds_no_ball():
@@ -208,16 +208,16 @@ def test_demo_is_loaded_once(session):
     assert load_demo(session)
     assert not load_demo(session)
     golfer = session.scalar(select(Golfer).where(Golfer.name == DEMO_GOLFER))
-    putts = log.list_putts(session, golfer).putts
+    putts = log.list_putts(Viewer(golfer), session).putts
     assert len(putts) == PUTTS_LOGGED
     assert {p.holed for p in putts} == {True, False}
     now = datetime.now(UTC)
-    day = today(session, golfer, Mode.OPEN_PLAY, now)
+    day = today(Viewer(golfer), session, now)
     assert len(day.last) == 5
     assert day.speed.place == Place("Ternholm Links", "practice green")
-    assert not any(note.measured_at > now for note in list_speeds(session, golfer))
-    assert len(list_speeds(session, golfer)) > WEEKS
-    assert [step.place for step in today(None, None, Mode.COMPETITION, now).steps] == [
+    assert not any(note.measured_at > now for note in list_speeds(Viewer(golfer), session))
+    assert len(list_speeds(Viewer(golfer), session)) > WEEKS
+    assert [step.place for step in today(Viewer(mode=Mode.COMPETITION), session, now).steps] == [
         "",
         "log",
     ]

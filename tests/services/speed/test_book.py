@@ -9,8 +9,8 @@ import pytest
 from orthocline.core.estimate import Estimate, combine
 from orthocline.core.speed import STANDARD_RAMP, Findings, HiddenGreen, aged
 from orthocline.core.units import FOOT_M
+from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.accounts import delete_account, export_account
-from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.services.speed import measuring
@@ -36,7 +36,7 @@ RATE = Estimate(3.0, 0.1)
 
 
 def measured(method, rate=None, **figures):
-    return measuring.speed_by(Mode.OPEN_PLAY, method, Findings(figures, stroke_rate=rate))
+    return measuring.speed_by(Viewer(), method, Findings(figures, stroke_rate=rate))
 
 
 @pytest.fixture
@@ -51,7 +51,7 @@ def now():
 def test_several_measures_of_a_day_are_one_speed_the_surer_weighing_more(session, golfer):
     kept_speed(session, golfer, 11.0, within=1.0, hours=0.2, method="posted")
     kept_speed(session, golfer, 10.0, within=0.3, hours=0.1)
-    day = day_speed(session, golfer, now())
+    day = day_speed(Viewer(golfer), session, now())
     assert day.method == "several"
     assert 10.0 < day.speed_ft.value < 10.2
     assert day.speed_ft.value == pytest.approx(
@@ -64,10 +64,10 @@ def test_several_measures_of_a_day_are_one_speed_the_surer_weighing_more(session
 
 def test_a_speed_grows_old_and_less_sure(session, golfer):
     note = kept_speed(session, golfer, within=0.3, hours=0.0)
-    day = day_speed(session, golfer, note.measured_at + 5 * HOUR)
+    day = day_speed(Viewer(golfer), session, note.measured_at + 5 * HOUR)
     assert not day.stale
     assert 0.3 < day.speed_ft.within < 0.5
-    later = day_speed(session, golfer, note.measured_at + 30 * HOUR)
+    later = day_speed(Viewer(golfer), session, note.measured_at + 30 * HOUR)
     assert later.stale
     assert later.speed_ft.within == pytest.approx((0.3**2 + 1.5**2 - 1.0**2) ** 0.5)
     assert is_stale(note.measured_at, note.measured_at + 7 * HOUR)
@@ -79,7 +79,7 @@ def test_a_green_of_its_own_beats_its_course_and_a_course_beats_the_others(sessi
     kept_speed(session, golfer, 11.0, hours=0.4, green="green 4, Spindrift")
     at = now()
     found = {
-        place: round(day_speed(session, golfer, at, place).speed_ft.value, 1)
+        place: round(day_speed(Viewer(golfer), session, at, place).speed_ft.value, 1)
         for place in (NOWHERE, SPINDRIFT, ELSEWHERE)
     }
     assert found == {
@@ -87,8 +87,8 @@ def test_a_green_of_its_own_beats_its_course_and_a_course_beats_the_others(sessi
         SPINDRIFT: 11.0,
         ELSEWHERE: 9.0,
     }
-    assert day_speed(session, golfer, at).place == Place(COURSE)
-    assert day_speed(session, golfer, at, Place("Nowhere yet")) is None
+    assert day_speed(Viewer(golfer), session, at).place == Place(COURSE)
+    assert day_speed(Viewer(golfer), session, at, Place("Nowhere yet")) is None
 
 
 def test_a_course_with_a_comma_in_its_name_keeps_its_speeds(session, golfer):
@@ -96,9 +96,9 @@ def test_a_course_with_a_comma_in_its_name_keeps_its_speeds(session, golfer):
     kept_speed(session, golfer, 9.5, course=north.course)
     kept_speed(session, golfer, 11.5, course=south.course)
     at = now()
-    assert day_speed(session, golfer, at, north).speed_ft.value == 9.5
-    assert day_speed(session, golfer, at, south).speed_ft.value == 11.5
-    assert [note.place for note in list_speeds(session, golfer, "ternholm links, NORTH")] == [
+    assert day_speed(Viewer(golfer), session, at, north).speed_ft.value == 9.5
+    assert day_speed(Viewer(golfer), session, at, south).speed_ft.value == 11.5
+    assert [note.place for note in list_speeds(Viewer(golfer), session, "ternholm links, NORTH")] == [
         Place("Ternholm Links, North")
     ]
 
@@ -106,28 +106,28 @@ def test_a_course_with_a_comma_in_its_name_keeps_its_speeds(session, golfer):
 def test_yesterdays_speeds_do_not_water_down_todays(session, golfer):
     kept_speed(session, golfer, 8.0, hours=49)
     newest = kept_speed(session, golfer, 10.0, hours=0.0)
-    assert [note.id for note in day_speed(session, golfer, now()).notes] == [newest.id]
+    assert [note.id for note in day_speed(Viewer(golfer), session, now()).notes] == [newest.id]
 
 
 def test_a_book_is_its_golfers_own(session, golfer, create_golfer):
     note = kept_speed(session, golfer)
     idris = create_golfer("Idris")
-    assert day_speed(session, idris, now()) is None
+    assert day_speed(Viewer(idris), session, now()) is None
     with pytest.raises(NotFoundError):
-        find_speed(session, idris, note.id)
+        find_speed(Viewer(idris), session, note.id)
     with pytest.raises(NotFoundError):
-        find_speed(session, golfer, 10**30)
+        find_speed(Viewer(golfer), session, 10**30)
 
 
 def test_deleted_speeds_come_back_for_a_day(session, golfer):
     note = kept_speed(session, golfer)
-    delete_speed(session, golfer, note.id)
-    assert list_speeds(session, golfer) == []
-    restore_speed(session, golfer, note.id)
-    restore_speed(session, golfer, note.id)
-    assert [kept.id for kept in list_speeds(session, golfer)] == [note.id]
+    delete_speed(Viewer(golfer), session, note.id)
+    assert list_speeds(Viewer(golfer), session) == []
+    restore_speed(Viewer(golfer), session, note.id)
+    restore_speed(Viewer(golfer), session, note.id)
+    assert [kept.id for kept in list_speeds(Viewer(golfer), session)] == [note.id]
     with pytest.raises(NotFoundError):
-        restore_speed(session, golfer, note.id + 1)
+        restore_speed(Viewer(golfer), session, note.id + 1)
 
 
 @pytest.mark.parametrize(
@@ -144,7 +144,7 @@ def test_deleted_speeds_come_back_for_a_day(session, golfer):
 def test_what_cannot_be_kept_is_named(session, golfer, change, field):
     given = {"speed_ft": Estimate(10.0, 0.2), "method": "ramp", "place": Place(COURSE), "measured_at": now()}
     with pytest.raises(InvalidError) as caught:
-        keep_speed(session, golfer, Mode.OPEN_PLAY, **{**given, **change})
+        keep_speed(Viewer(golfer), session, **{**given, **change})
     assert caught.value.field == field
 
 
@@ -152,25 +152,24 @@ def test_the_archive_holds_the_book_and_the_measures_and_deleting_takes_them(ses
     kept_speed(
         session, golfer, 10.4, green="practice green", condition=Condition(firmness="firm", trueness=4)
     )
-    document = json.loads("".join(export_account(session, golfer)))
+    document = json.loads("".join(export_account(Viewer(golfer), session)))
     assert document["speeds"][0]["speed_ft"] == 10.4
     assert (document["speeds"][0]["firmness"], document["speeds"][0]["trueness"]) == ("firm", 4)
     assert document["measures"] is None
-    delete_account(session, golfer, PASSWORD)
-    assert list_speeds(session, golfer) == []
+    delete_account(Viewer(golfer), session, PASSWORD)
+    assert list_speeds(Viewer(golfer), session) == []
 
 
 def test_everything_that_measures_or_times_is_refused_in_competition(session, golfer):
-    refused = Mode.COMPETITION
+    refused = Viewer(golfer, Mode.COMPETITION)
     for measure in (
         lambda: ramp_speed(refused, STANDARD_RAMP, [3.0], [3.0]),
         lambda: measuring.speed_by(refused, "posted", Findings({"posted": [10.0]})),
         lambda: measuring.tuning_putts(refused, 4.0, 0.4, [4.1]),
         lambda: stroke_beat(refused, None),
         lambda: keep_speed(
-            session,
-            golfer,
             refused,
+            session,
             speed_ft=Estimate(10.0, 0.2),
             method="ramp",
             place=Place(COURSE),
@@ -184,14 +183,14 @@ def test_everything_that_measures_or_times_is_refused_in_competition(session, go
 @pytest.mark.parametrize(
     ("measure", "field"),
     [
-        (lambda: ramp_speed(Mode.OPEN_PLAY, STANDARD_RAMP, [], []), "out"),
-        (lambda: ramp_speed(Mode.OPEN_PLAY, STANDARD_RAMP, [15.0], [], level=Estimate(0.1, 0.001)), "level"),
+        (lambda: ramp_speed(Viewer(), STANDARD_RAMP, [], []), "out"),
+        (lambda: ramp_speed(Viewer(), STANDARD_RAMP, [15.0], [], level=Estimate(0.1, 0.001)), "level"),
         (lambda: measured("timed", length=[20.0], times=[0.5]), "times"),
         (lambda: measured("timed", length=[20.0]), "times"),
         (lambda: measured("stroke", strokes=[0.4], rolls=[3.0]), "strokes"),
         (lambda: measured("stroke", RATE, rolls=[3.0]), "strokes"),
         (lambda: measured("stroke", RATE, strokes=[0.4, 0.5], rolls=[3.0]), "rolls"),
-        (lambda: measuring.tuning_putts(Mode.OPEN_PLAY, 4.0, 0.4, []), "balls"),
+        (lambda: measuring.tuning_putts(Viewer(), 4.0, 0.4, []), "balls"),
     ],
 )
 def test_what_is_missing_or_cannot_be_is_named(measure, field):
@@ -202,8 +201,8 @@ def test_what_is_missing_or_cannot_be_is_named(measure, field):
 
 def test_each_method_says_how_sure_it_is():
     assert measured("posted", posted=[10.5]).within == 1.0
-    assert ramp_speed(Mode.OPEN_PLAY, STANDARD_RAMP, [3.0] * 3, [3.1] * 3).speed_ft.within >= 0.3
-    assert ramp_speed(Mode.OPEN_PLAY, STANDARD_RAMP, [3.0] * 3, []).speed_ft.within >= 1.0
+    assert ramp_speed(Viewer(), STANDARD_RAMP, [3.0] * 3, [3.1] * 3).speed_ft.within >= 0.3
+    assert ramp_speed(Viewer(), STANDARD_RAMP, [3.0] * 3, []).speed_ft.within >= 1.0
     assert level_reading(0.01, "level_averaged").within == pytest.approx(0.002)
     assert level_reading(0.01, "level").within == pytest.approx(np.hypot(0.002, 0.005))
 
@@ -219,14 +218,14 @@ def test_a_seed_is_always_the_same_green_and_the_same_rolls():
 
 
 def test_the_beat_halves_whatever_goes_back():
-    beat = dict(stroke_beat(Mode.OPEN_PLAY, 0.8).sounds)
+    beat = dict(stroke_beat(Viewer(), 0.8).sounds)
     assert beat == {"start": 0.0, "top": 0.8, "strike": pytest.approx(1.2), "mark": pytest.approx(2.2)}
 
 
 def test_notes_of_a_day_age_together(session, golfer):
     for _ in range(3):
         kept_speed(session, golfer, 10.0, within=0.3, hours=12.0)
-    day = day_speed(session, golfer, now())
+    day = day_speed(Viewer(golfer), session, now())
     alone = aged(Estimate(10.0, 0.15), 12.0)
     assert day.speed_ft.within > 0.9 * alone.within, "three notes do not take the day's drift away"
     assert day.speed_ft.within == pytest.approx(aged(Estimate(10.0, 0.15 / 3**0.5), 12.0).within, abs=0.01)

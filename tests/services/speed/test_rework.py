@@ -7,6 +7,7 @@ import pytest
 from orthocline.core.estimate import Estimate
 from orthocline.core.speed import one_way, speed_from_rolls
 from orthocline.core.units import FOOT_M
+from orthocline.services.account.access import Viewer
 from orthocline.services.speed.book import day_speed, list_speeds
 from orthocline.services.speed.rework import reworked_ramp_speed
 from orthocline.wording.wording import USUAL_WORDING
@@ -57,9 +58,9 @@ def test_without_its_figures_a_speed_stays(evidence):
 def test_the_book_says_what_it_was_and_reads_use_what_it_became(session, create_golfer):
     golfer = create_golfer()
     note = kept_speed(session, golfer, 10.5, hours=0.1, evidence=urlencode(RODS | ROLLS))
-    assert list_speeds(session, golfer)[0].was_ft is None, "worked out as ramps are counted now"
+    assert list_speeds(Viewer(golfer), session)[0].was_ft is None, "worked out as ramps are counted now"
     note.model_version = "1"
     session.flush()
-    (kept,) = list_speeds(session, golfer)
+    (kept,) = list_speeds(Viewer(golfer), session)
     assert (kept.was_ft.value, kept.speed_ft.value) == (10.5, pytest.approx(10.0, abs=0.01))
-    assert day_speed(session, golfer, now()).speed_ft.value == pytest.approx(kept.speed_ft.value)
+    assert day_speed(Viewer(golfer), session, now()).speed_ft.value == pytest.approx(kept.speed_ft.value)

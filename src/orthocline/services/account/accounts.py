@@ -23,7 +23,7 @@ from orthocline.db.ground.queries import courses_of
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.log.queries import all_putts
 from orthocline.db.speed.queries import all_speeds
-from orthocline.services.account.mode import Mode
+from orthocline.services.account.access import Mode, Viewer, anyone, own_data
 from orthocline.services.errors import InvalidError
 from orthocline.services.text import tidy_text
 from orthocline.wording.dates import is_zone
@@ -42,6 +42,7 @@ _hasher = PasswordHasher()
 _NOBODY = _hasher.hash("nobody has this password")
 
 
+@anyone
 def sign_up(session: Session, name: str, password: str, key: UUID | None = None) -> Golfer:
     """Return a new golfer. The same `key` again, with the same password, is the same golfer.
 
@@ -66,12 +67,14 @@ def sign_up(session: Session, name: str, password: str, key: UUID | None = None)
     return golfer
 
 
+@anyone
 def golfer_in_session(session: Session, golfer_id: int, version: str) -> Golfer | None:
     """Return the golfer of a session, unless all of theirs were ended since it began."""
     golfer = golfer_by_id(session, golfer_id)
     return golfer if golfer and version == str(golfer.session_version) else None
 
 
+@anyone
 def sign_in(session: Session, name: str, password: str) -> Golfer:
     """Return the golfer of that name and password.
 
@@ -86,7 +89,8 @@ def sign_in(session: Session, name: str, password: str) -> Golfer:
     return golfer
 
 
-def change_password(golfer: Golfer, password: str, new: str) -> None:
+@own_data
+def change_password(viewer: Viewer, password: str, new: str) -> None:
     """Give a golfer a new password, which ends all sessions.
 
     Raises
@@ -94,15 +98,16 @@ def change_password(golfer: Golfer, password: str, new: str) -> None:
     InvalidError
         When the password is not the golfer's, or the new one is too short, too long or too common.
     """
-    _check_owner(golfer, password)
-    _check_password("new_password", new, golfer.name)
-    golfer.password_hash = _hasher.hash(new)
-    end_sessions(golfer)
+    _check_owner(viewer.owner, password)
+    _check_password("new_password", new, viewer.owner.name)
+    viewer.owner.password_hash = _hasher.hash(new)
+    end_sessions(viewer)
 
 
-def end_sessions(golfer: Golfer) -> None:
+@own_data
+def end_sessions(viewer: Viewer) -> None:
     """Sign a golfer out everywhere: every cookie that was made so far, copied ones too, counts no more."""
-    golfer.session_version += 1
+    viewer.owner.session_version += 1
 
 
 def _opens(golfer: Golfer | None, password: str) -> bool:
@@ -129,7 +134,8 @@ def _check_password(field: str, password: str, name: str) -> None:
         )
 
 
-def keep_time_zone(golfer: Golfer, zone: str) -> None:
+@own_data
+def keep_time_zone(viewer: Viewer, zone: str) -> None:
     """Keep by whose clock a golfer lives.
 
     Raises
@@ -139,44 +145,47 @@ def keep_time_zone(golfer: Golfer, zone: str) -> None:
     """
     if not is_zone(zone):
         raise InvalidError("time_zone", "That is no time zone: choose one such as Europe/Oslo.")
-    golfer.time_zone = zone
+    viewer.owner.time_zone = zone
 
 
-def live_where_seen(golfer: Golfer, zone: str) -> None:
+@own_data
+def live_where_seen(viewer: Viewer, zone: str) -> None:
     """Keep the browser's time zone for a golfer who has none yet; a name that is none is let pass."""
-    if golfer.time_zone is None and is_zone(zone):
-        golfer.time_zone = zone
+    if viewer.owner.time_zone is None and is_zone(zone):
+        viewer.owner.time_zone = zone
 
 
-def set_mode(golfer: Golfer, mode: Mode) -> None:
+@own_data
+def set_mode(viewer: Viewer, mode: Mode) -> None:
     """Put a golfer in Open play or Competition."""
-    golfer.mode = mode.value
+    viewer.owner.mode = mode.value
 
 
-def export_account(session: Session, golfer: Golfer) -> Iterator[str]:
+@own_data
+def export_account(viewer: Viewer, session: Session) -> Iterator[str]:
     """Return everything that is kept of a golfer as JSON, in pieces: a log may be long.
 
     In Competition reads and speeds are left out, and the file says so.
     """
-    hidden = golfer.mode == Mode.COMPETITION.value
+    golfer, hidden = viewer.owner, viewer.in_competition
     whole = {
         "version": 1,
         "golfer": golfer.name,
         "signed_up": golfer.created_at.isoformat(),
         "time_zone": golfer.time_zone,
-        "measures": _measures_document(measures_of(session, golfer.id), hidden=hidden),
+        "measures": _measures_document(measures_of(session, viewer.owner_id), hidden=hidden),
     }
     if hidden:
         whole["withheld"] = WITHHELD
     yield f"{json.dumps(whole, indent=1)[:-2]},\n"
-    courses = courses_of(session, golfer.id)
+    courses = courses_of(session, viewer.owner_id)
     yield from _listed("courses", (_course_document(course) for course in courses))
     yield ",\n"
-    speeds = () if hidden else all_speeds(session, golfer.id)
+    speeds = () if hidden else all_speeds(session, viewer.owner_id)
     yield from _listed("speeds", (_where(note) | _columns(note) for note in speeds))
     yield ",\n"
     yield from _listed(
-        "putts", (_putt_document(putt, hidden=hidden) for putt in all_putts(session, golfer.id))
+        "putts", (_putt_document(putt, hidden=hidden) for putt in all_putts(session, viewer.owner_id))
     )
     yield "\n}\n"
 
@@ -188,7 +197,8 @@ def _listed(name: str, rows: Iterator[dict[str, Any]]) -> Iterator[str]:
     yield "\n ]"
 
 
-def delete_account(session: Session, golfer: Golfer, password: str) -> None:
+@own_data
+def delete_account(viewer: Viewer, session: Session, password: str) -> None:
     """Delete a golfer and everything of theirs; a copy of the demo needs no password.
 
     Raises
@@ -196,6 +206,7 @@ def delete_account(session: Session, golfer: Golfer, password: str) -> None:
     InvalidError
         When the password is not the golfer's.
     """
+    golfer = viewer.owner
     if golfer.demo is None:
         _check_owner(golfer, password)
     session.delete(golfer)

@@ -15,10 +15,10 @@ from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.speed import StrokePutt, stroke_rate
 from orthocline.core.units import PACE_M
 from orthocline.db.account import models
-from orthocline.db.account.models import Golfer, OwnMeasures
+from orthocline.db.account.models import OwnMeasures
 from orthocline.db.account.queries import measures_of
 from orthocline.db.entries import add_once, count_of, entry_of, one_at_a_time, with_same_key
-from orthocline.services.account.mode import Mode, require_open_play
+from orthocline.services.account.access import Viewer, open_play, own_data
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.wording.calibration import Calibration
 from orthocline.wording.dates import calendar_of
@@ -89,9 +89,10 @@ STRIDE_RANGE_M = (0.3, 1.5)
 MOST_TRIALS = 20
 
 
-def own_measures(session: Session, golfer: Golfer) -> Measures:
+@own_data
+def own_measures(viewer: Viewer, session: Session) -> Measures:
     """Return a golfer's own measures, with the usual ones where none were kept."""
-    kept = measures_of(session, golfer.id)
+    kept = measures_of(session, viewer.owner_id)
     if kept is None:
         return Measures()
     strides = (StrideTrial(one.id, one.paces, one.tape_m) for one in kept.stride_trials)
@@ -102,9 +103,10 @@ def own_measures(session: Session, golfer: Golfer) -> Measures:
     return Measures(**values, stride_trials=tuple(strides), stroke_trials=tuple(strokes))
 
 
-def keep_measures(session: Session, golfer: Golfer, values: Mapping[str, Any]) -> None:
+@own_data
+def keep_measures(viewer: Viewer, session: Session, values: Mapping[str, Any]) -> None:
     """Keep the measures named in `KEPT`; None is the usual one."""
-    measures = _kept(session, golfer)
+    measures = _kept(viewer, session)
     for name in KEPT:
         setattr(measures, name, values[name])
 
@@ -124,9 +126,10 @@ def golfer_figures(measures: Measures | None) -> GolferFigures:
     return GolferFigures(own_stroke_rate(measures)) if measures else USUAL_GOLFER
 
 
-def stroke_trials(measures: Measures, mode: Mode) -> Sequence[StrokeTrial]:
+@own_data
+def stroke_trials(viewer: Viewer, measures: Measures) -> Sequence[StrokeTrial]:
     """Return the putts that calibrate the stroke; none in Competition, because they tell a green's speed."""
-    return measures.stroke_trials if mode is Mode.OPEN_PLAY else ()
+    return () if viewer.in_competition else measures.stroke_trials
 
 
 def stroke_putts(trials: Sequence[StrokeTrial]) -> list[StrokePutt]:
@@ -151,8 +154,9 @@ def pacing_sd(wording: Wording) -> float:
     return INSTRUMENTS["own_paces" if wording.calibration.own_pace else "usual_paces"].sd
 
 
+@open_play("Measuring your stride")
 def add_stride_trial(
-    session: Session, golfer: Golfer, mode: Mode, *, paces: float, tape_m: float, key: UUID | None = None
+    viewer: Viewer, session: Session, *, paces: float, tape_m: float, key: UUID | None = None
 ) -> None:
     """Keep one more try of pacing along a tape. The same `key` again is the same try.
 
@@ -163,18 +167,17 @@ def add_stride_trial(
     NotAllowedError
         In Competition.
     """
-    require_open_play(mode, "Measuring your stride")
     least, most = STRIDE_RANGE_M
     if not least <= tape_m / paces <= most:
         raise InvalidError("paces", "A pace is 1 to 5 ft (0.3 to 1.5 m) long: check paces and tape.")
-    trial = models.StrideTrial(golfer_id=golfer.id, key=key, paces=paces, tape_m=tape_m)
-    _add(session, golfer, trial, "paces")
+    trial = models.StrideTrial(golfer_id=viewer.owner_id, key=key, paces=paces, tape_m=tape_m)
+    _add(viewer, session, trial, "paces")
 
 
+@open_play("Calibrating your stroke")
 def add_stroke_putt(
+    viewer: Viewer,
     session: Session,
-    golfer: Golfer,
-    mode: Mode,
     *,
     stroke_m: float,
     roll_m: float,
@@ -192,17 +195,17 @@ def add_stroke_putt(
     NotAllowedError
         In Competition.
     """
-    require_open_play(mode, "Calibrating your stroke")
     least, most = GREEN_SPEED_RANGE_FT
     if not least <= green_speed_ft <= most:
         raise InvalidError("stroke_speed", f"Green speed must be between {least:g} and {most:g} feet.")
     trial = models.StrokeTrial(
-        golfer_id=golfer.id, key=key, stroke_m=stroke_m, roll_m=roll_m, green_speed_ft=green_speed_ft
+        golfer_id=viewer.owner_id, key=key, stroke_m=stroke_m, roll_m=roll_m, green_speed_ft=green_speed_ft
     )
-    _add(session, golfer, trial, "stroke")
+    _add(viewer, session, trial, "stroke")
 
 
-def remove_trial(session: Session, golfer: Golfer, kind: str, trial_id: int) -> None:
+@own_data
+def remove_trial(viewer: Viewer, session: Session, kind: str, trial_id: int) -> None:
     """Remove one of the golfer's trials; `kind` is one of `TRIALS`.
 
     Raises
@@ -210,8 +213,8 @@ def remove_trial(session: Session, golfer: Golfer, kind: str, trial_id: int) -> 
     NotFoundError
         When there is none of that number.
     """
-    measures = _kept(session, golfer)
-    trial = entry_of(session, TRIALS[kind], golfer.id, trial_id)
+    measures = _kept(viewer, session)
+    trial = entry_of(session, TRIALS[kind], viewer.owner_id, trial_id)
     if trial is None:
         raise NotFoundError("That one is gone already.")
     session.delete(trial)
@@ -219,22 +222,25 @@ def remove_trial(session: Session, golfer: Golfer, kind: str, trial_id: int) -> 
     session.expire(measures)
 
 
-def _kept(session: Session, golfer: Golfer) -> OwnMeasures:
+def _kept(viewer: Viewer, session: Session) -> OwnMeasures:
     """Return the golfer's measures to be changed, by one request at a time."""
-    one_at_a_time(session, golfer.id)
-    measures = measures_of(session, golfer.id)
+    one_at_a_time(session, viewer.owner_id)
+    measures = measures_of(session, viewer.owner_id)
     if measures is None:
-        measures = OwnMeasures(golfer_id=golfer.id)
+        measures = OwnMeasures(golfer_id=viewer.owner_id)
         session.add(measures)
         session.flush()
     return measures
 
 
 def _add(
-    session: Session, golfer: Golfer, trial: models.StrideTrial | models.StrokeTrial, field: str
+    viewer: Viewer, session: Session, trial: models.StrideTrial | models.StrokeTrial, field: str
 ) -> None:
-    measures = _kept(session, golfer)
-    if with_same_key(session, trial) is None and count_of(session, type(trial), golfer.id) >= MOST_TRIALS:
+    measures = _kept(viewer, session)
+    if (
+        with_same_key(session, trial) is None
+        and count_of(session, type(trial), viewer.owner_id) >= MOST_TRIALS
+    ):
         raise InvalidError(field, f"{MOST_TRIALS} trials are enough: remove one first.")
     add_once(session, trial)
     session.expire(measures)

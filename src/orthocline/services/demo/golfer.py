@@ -17,6 +17,7 @@ from orthocline.db.account.queries import golfer_of_key
 from orthocline.db.demo import copy_all, delete_demo_copies, demo_template
 from orthocline.db.entries import hold
 from orthocline.db.speed.queries import newest_speed
+from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
 from orthocline.services.errors import NotFoundError
 from orthocline.services.ground.places import Place
@@ -75,6 +76,7 @@ SPINDRIFT = DemoPutt(4, 14.0, -0.021, 1.0 / 168.0, 10.2, 12.0)
 """The demo putt: green 4, 14 ft, 2.1 % falling left, an inch up, speed 10.2, a foot past."""
 
 
+@anyone
 def load_demo(session: Session, seed: int = 4) -> bool:
     """Load the demo's golfer and all of hers, once; return whether it was loaded now."""
     hold(session, LOADING_DEMO)
@@ -88,6 +90,7 @@ def load_demo(session: Session, seed: int = 4) -> bool:
     return True
 
 
+@anyone
 def demo_copy(session: Session, now: datetime, key: UUID | None = None) -> Golfer:
     """Return a copy of the demo's golfer that is one visitor's alone, as if she had measured this morning.
 
@@ -143,9 +146,10 @@ def _log_one(
     putt = asked.putt
     solved = read(putt)
     seen = rng.normal(0.75, 0.25)  # golfers under-read
+    wren = Viewer(golfer)
     logged = save_read(
+        wren,
         session,
-        golfer,
         solved,
         place=asked.place,
         own_aim_right_m=round((solved.aim_right_m or 0.0) * seen / INCH_M) * INCH_M,
@@ -158,4 +162,5 @@ def _log_one(
     track = roller(putt, solved.aim)(struck)
     along, right = putt.along_and_right_m(track.finish)
     holed = capture_of(track, putt.hole).drops
-    record_finish(logged, None if holed else Finish(along - putt.length_m, right))
+    session.flush()
+    record_finish(wren, session, logged.id, None if holed else Finish(along - putt.length_m, right))

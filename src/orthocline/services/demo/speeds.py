@@ -19,8 +19,8 @@ from orthocline.core.speed import (
 )
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.account.models import Golfer
+from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.account.measures import add_stride_trial, add_stroke_putt, keep_measures
-from orthocline.services.account.mode import Mode
 from orthocline.services.ground.places import Place
 from orthocline.services.speed.book import Condition, keep_speed
 from orthocline.wording.wording import USUAL_WORDING
@@ -41,6 +41,7 @@ NOTES = {
 }
 
 
+@anyone
 def load_demo_speeds(session: Session, golfer: Golfer, rng: np.random.Generator) -> None:
     """Keep a season of speeds, up to this morning, and the golfer's own measures."""
     morning = datetime.now(UTC).astimezone().replace(hour=7, minute=40, second=0, microsecond=0)
@@ -102,9 +103,8 @@ def _keep(
     evidence: str = "",
 ) -> None:
     keep_speed(
+        Viewer(golfer),
         session,
-        golfer,
-        Mode.OPEN_PLAY,
         speed_ft=speed_ft,
         method=method,
         place=Place(COURSE, PRACTICE_GREEN),
@@ -116,8 +116,8 @@ def _keep(
 
 def _own_measures(session: Session, golfer: Golfer) -> None:
     keep_measures(
+        Viewer(golfer),
         session,
-        golfer,
         {
             "units": "feet",
             "slopes": "percent",
@@ -134,12 +134,11 @@ def _own_measures(session: Session, golfer: Golfer) -> None:
         },
     )
     for paces, tape_ft in ((10.0, 28.2), (10.0, 27.9), (20.0, 56.5)):
-        add_stride_trial(session, golfer, Mode.OPEN_PLAY, paces=paces, tape_m=tape_ft * FOOT_M)
+        add_stride_trial(Viewer(golfer), session, paces=paces, tape_m=tape_ft * FOOT_M)
     for stroke_in, roll_ft in ((10.0, 6.4), (14.0, 12.1), (18.0, 20.6), (22.0, 30.0)):
         add_stroke_putt(
+            Viewer(golfer),
             session,
-            golfer,
-            Mode.OPEN_PLAY,
             stroke_m=stroke_in * INCH_M,
             roll_m=roll_ft * FOOT_M,
             green_speed_ft=TODAY_FT,

@@ -10,7 +10,6 @@ from sqlalchemy.orm import Session
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.log import FARTHEST_FINISH_M, Finish
 from orthocline.core.roll import Putt, Read
-from orthocline.db.account.models import Golfer
 from orthocline.db.entries import LARGEST_ID, add_once
 from orthocline.db.log.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.log.models import LoggedPutt
@@ -18,7 +17,7 @@ from orthocline.db.log.queries import count_putts, putts_of
 from orthocline.formats.putt_document import document_of
 from orthocline.formats.putt_document import putt_of as putt_of_document
 from orthocline.formats.read_document import summary_document
-from orthocline.services.account.mode import Mode
+from orthocline.services.account.access import Viewer, open_play, own_data
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.ground.places import NOWHERE, Place, place_of, put_at
 from orthocline.services.text import short_text, tidy_text
@@ -68,9 +67,10 @@ class LogPage:
     older: str
 
 
+@open_play("Saving a read")
 def save_read(
+    viewer: Viewer,
     session: Session,
-    golfer: Golfer,
     read: Read,
     *,
     place: Place = NOWHERE,
@@ -80,7 +80,7 @@ def save_read(
 ) -> LoggedPutt:
     """Log a read with its intention; the finish is recorded later. The same `key` again is the same putt."""
     putt = LoggedPutt(
-        golfer_id=golfer.id,
+        golfer_id=viewer.owner_id,
         key=key,
         length_m=read.putt.length_m,
         green_speed_ft=read.putt.green_speed_ft,
@@ -90,13 +90,14 @@ def save_read(
         own_aim_right_m=own_aim_right_m,
         note=short_text("note", note, NOTE_LENGTH),
     )
-    put_at(session, putt, golfer.id, place)
+    put_at(viewer, session, putt, place)
     return add_once(session, putt)
 
 
+@own_data
 def note_putt(
+    viewer: Viewer,
     session: Session,
-    golfer: Golfer,
     *,
     length_m: float,
     place: Place = NOWHERE,
@@ -107,22 +108,24 @@ def note_putt(
     if not 0.0 < length_m <= LONGEST_M:
         raise InvalidError("length", f"A putt is up to {LONGEST_M:g} metres long.")
     putt = LoggedPutt(
-        golfer_id=golfer.id,
+        golfer_id=viewer.owner_id,
         key=key,
         length_m=length_m,
         note=short_text("note", note, NOTE_LENGTH),
     )
-    put_at(session, putt, golfer.id, place)
+    put_at(viewer, session, putt, place)
     return add_once(session, putt)
 
 
-def find_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
+@own_data
+def find_putt(viewer: Viewer, session: Session, putt_id: int) -> LoggedPutt:
     """Return a putt of the golfer's own log; raises as `find_entry` does."""
-    return find_entry(session, LoggedPutt, golfer, putt_id, MISSING)
+    return find_entry(viewer, session, LoggedPutt, putt_id, MISSING)
 
 
+@own_data
 def list_putts(
-    session: Session, golfer: Golfer, *, result: str = "", place: str = "", before: str = ""
+    viewer: Viewer, session: Session, *, result: str = "", place: str = "", before: str = ""
 ) -> LogPage:
     """Return a page of the golfer's putts, newest first, filtered by result and part of the place.
 
@@ -132,15 +135,18 @@ def list_putts(
         For a `before` that no page has given.
     """
     tidy, start = tidy_text(place), _place_of(before) if before else None
-    putts = putts_of(session, golfer.id, result=result, place=tidy, before=start, limit=PUTTS_A_PAGE + 1)
+    putts = putts_of(
+        session, viewer.owner_id, result=result, place=tidy, before=start, limit=PUTTS_A_PAGE + 1
+    )
     page, more = tuple(putts[:PUTTS_A_PAGE]), len(putts) > PUTTS_A_PAGE
     if not more and not before:
         return LogPage(page, len(page), "")
-    total = count_putts(session, golfer.id, result=result, place=tidy, most=MOST_COUNTED)
+    total = count_putts(session, viewer.owner_id, result=result, place=tidy, most=MOST_COUNTED)
     return LogPage(page, total, _mark_of(page[-1]) if more else "")
 
 
-def shown(putt: LoggedPutt, mode: Mode) -> Entry:
+@own_data
+def shown(viewer: Viewer, putt: LoggedPutt) -> Entry:
     """Return what a golfer may see of a putt of theirs: in Competition nothing that was measured or read."""
     return Entry(
         putt.id,
@@ -152,7 +158,7 @@ def shown(putt: LoggedPutt, mode: Mode) -> Entry:
         None
         if putt.finish_along_m is None or putt.finish_across_m is None
         else Finish(putt.finish_along_m, putt.finish_across_m),
-        *(_read_part(putt) if mode is Mode.OPEN_PLAY else (None, None, None)),
+        *((None, None, None) if viewer.in_competition else _read_part(putt)),
     )
 
 
@@ -177,14 +183,18 @@ def _place_of(mark: str) -> tuple[datetime, int]:
     return place
 
 
-def record_finish(putt: LoggedPutt, finish: Finish | None) -> None:
+@own_data
+def record_finish(viewer: Viewer, session: Session, putt_id: int, finish: Finish | None) -> None:
     """Keep where the ball finished; None if it was holed.
 
     Raises
     ------
     InvalidError
         When the place is further from the hole than any putt finishes.
+    NotFoundError
+        When there is none of that number.
     """
+    putt = find_putt(viewer, session, putt_id)
     if finish and not finish.plausible:
         raise InvalidError("finish", f"A finish lies within {FARTHEST_FINISH_M:g} metres of the hole.")
     putt.holed = finish is None
@@ -192,17 +202,21 @@ def record_finish(putt: LoggedPutt, finish: Finish | None) -> None:
     putt.finish_across_m = finish.across_m if finish else None
 
 
-def edit_putt(session: Session, putt: LoggedPutt, *, place: Place, note: str) -> None:
-    """Change what was written of a putt."""
+@own_data
+def edit_putt(viewer: Viewer, session: Session, putt_id: int, *, place: Place, note: str) -> None:
+    """Change what was written of a putt; raises as `find_entry` does."""
+    putt = find_putt(viewer, session, putt_id)
     putt.note = short_text("note", note, NOTE_LENGTH)
-    put_at(session, putt, putt.golfer_id, place)
+    put_at(viewer, session, putt, place)
 
 
-def delete_putt(session: Session, golfer: Golfer, putt_id: int) -> None:
+@own_data
+def delete_putt(viewer: Viewer, session: Session, putt_id: int) -> None:
     """Delete a putt, with a way back; raises as `delete_entry` does."""
-    delete_entry(session, LoggedPutt, golfer, putt_id, MISSING)
+    delete_entry(viewer, session, LoggedPutt, putt_id, MISSING)
 
 
-def restore_putt(session: Session, golfer: Golfer, putt_id: int) -> LoggedPutt:
+@own_data
+def restore_putt(viewer: Viewer, session: Session, putt_id: int) -> LoggedPutt:
     """Bring a deleted putt back; raises as `restore_entry` does."""
-    return restore_entry(session, LoggedPutt, golfer, putt_id)
+    return restore_entry(viewer, session, LoggedPutt, putt_id)

@@ -11,15 +11,14 @@ from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.estimate import Estimate, combine
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.speed import METHODS, STALE_H, aged
-from orthocline.db.account.models import Golfer
 from orthocline.db.entries import add_once
 from orthocline.db.ground.queries import course_named, place_named
 from orthocline.db.speed.models import EVIDENCE_LENGTH, SpeedNote
 from orthocline.db.speed.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.speed.queries import measured_courses, newest_speed, speeds_of
 from orthocline.formats.speed_origin import SEVERAL, SpeedOrigin
+from orthocline.services.account.access import Viewer, open_play, own_data
 from orthocline.services.account.measures import own_measures, wording_of
-from orthocline.services.account.mode import Mode, require_open_play
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.places import NOWHERE, Place, place_of, put_at
 from orthocline.services.speed.rework import FORMER_VERSION, reworked_ramp_speed
@@ -113,10 +112,10 @@ class DaySpeed:
         return SpeedOrigin(round(then.value, 1), round(then.within, 1), self.measured_at, self.method)
 
 
+@open_play("Measuring green speed")
 def keep_speed(
+    viewer: Viewer,
     session: Session,
-    golfer: Golfer,
-    mode: Mode,
     *,
     speed_ft: Estimate,
     method: str,
@@ -137,7 +136,6 @@ def keep_speed(
     NotAllowedError
         In Competition.
     """
-    require_open_play(mode, "Measuring green speed")
     least, most = GREEN_SPEED_RANGE_FT
     if not least <= speed_ft.value <= most:
         raise InvalidError("speed", f"A green speed lies between {least:g} and {most:g} feet.")
@@ -146,7 +144,7 @@ def keep_speed(
     if measured_at < datetime.now(UTC) - LONGEST_AGO:
         raise InvalidError("when", "That is more than ten years ago.")
     note = SpeedNote(
-        golfer_id=golfer.id,
+        golfer_id=viewer.owner_id,
         key=key,
         measured_at=measured_at,
         method=METHODS[method].name,
@@ -155,18 +153,20 @@ def keep_speed(
         evidence=evidence[:EVIDENCE_LENGTH],
         model_version=MODEL_VERSION,
     )
-    _describe(session, note, golfer, place, condition or Condition())
+    _describe(viewer, session, note, place, condition or Condition())
     return add_once(session, note)
 
 
-def last_evidence(session: Session, golfer: Golfer, method: str) -> str:
+@open_play("Measuring green speed")
+def last_evidence(viewer: Viewer, session: Session, method: str) -> str:
     """Return what the golfer's last speed by a method was found from, as the query of an address."""
-    note = newest_speed(session, golfer.id, method=method)
+    note = newest_speed(session, viewer.owner_id, method=method)
     return note.evidence if note else ""
 
 
+@open_play("The speed book")
 def describe_speed(
-    session: Session, golfer: Golfer, note_id: int, *, place: Place, condition: Condition
+    viewer: Viewer, session: Session, note_id: int, *, place: Place, condition: Condition
 ) -> None:
     """Write anew where a kept speed was measured and how the green was.
 
@@ -177,20 +177,21 @@ def describe_speed(
     NotFoundError
         When there is none of that number.
     """
-    note = find_entry(session, SpeedNote, golfer, note_id, MISSING)
-    _describe(session, note, golfer, place, condition)
+    note = find_entry(viewer, session, SpeedNote, note_id, MISSING)
+    _describe(viewer, session, note, place, condition)
 
 
-def last_place(session: Session, golfer: Golfer) -> Place:
+@own_data
+def last_place(viewer: Viewer, session: Session) -> Place:
     """Return where a speed was measured last."""
-    note = newest_speed(session, golfer.id)
+    note = newest_speed(session, viewer.owner_id)
     return place_of(note) if note else NOWHERE
 
 
-def _describe(session: Session, note: SpeedNote, golfer: Golfer, place: Place, condition: Condition) -> None:
+def _describe(viewer: Viewer, session: Session, note: SpeedNote, place: Place, condition: Condition) -> None:
     if not tidy_text(place.course):
         raise InvalidError("course", "Which course? A name is enough.")
-    put_at(session, note, golfer.id, place)
+    put_at(viewer, session, note, place)
     note.mowing, note.moisture, note.firmness = condition.mowing, condition.moisture, condition.firmness
     note.trueness, note.smoothness = condition.trueness, condition.smoothness
     note.note = short_text("note", condition.note, NOTE_LENGTH)
@@ -216,43 +217,49 @@ def _kept(note: SpeedNote, wording: Wording) -> KeptSpeed:
     )
 
 
-def _all_kept(session: Session, golfer: Golfer, notes: Sequence[SpeedNote]) -> list[KeptSpeed]:
+def _all_kept(viewer: Viewer, session: Session, notes: Sequence[SpeedNote]) -> list[KeptSpeed]:
     """Return rows of the book; what was typed without a unit is in the golfer's."""
     former = any(map(_is_former, notes))
-    wording = wording_of(own_measures(session, golfer)) if former else USUAL_WORDING
+    wording = wording_of(own_measures(viewer, session)) if former else USUAL_WORDING
     return [_kept(note, wording) for note in notes]
 
 
-def list_speeds(session: Session, golfer: Golfer, course: str = "") -> list[KeptSpeed]:
+@open_play("The speed book")
+def list_speeds(viewer: Viewer, session: Session, course: str = "") -> list[KeptSpeed]:
     """Return the golfer's speeds, newest first, of all courses or of one."""
-    known = course_named(session, golfer.id, course) if course else None
+    known = course_named(session, viewer.owner_id, course) if course else None
     if course and known is None:
         return []
-    return _all_kept(session, golfer, speeds_of(session, golfer.id, course=known))
+    return _all_kept(viewer, session, speeds_of(session, viewer.owner_id, course=known))
 
 
-def list_courses(session: Session, golfer: Golfer) -> list[str]:
+@own_data
+def list_courses(viewer: Viewer, session: Session) -> list[str]:
     """Return the courses of the golfer's book."""
-    return [course.name for course in measured_courses(session, golfer.id)]
+    return [course.name for course in measured_courses(session, viewer.owner_id)]
 
 
-def find_speed(session: Session, golfer: Golfer, note_id: int) -> KeptSpeed:
+@open_play("The speed book")
+def find_speed(viewer: Viewer, session: Session, note_id: int) -> KeptSpeed:
     """Return one speed of the golfer's own book; raises as `find_entry` does."""
-    (kept,) = _all_kept(session, golfer, [find_entry(session, SpeedNote, golfer, note_id, MISSING)])
+    (kept,) = _all_kept(viewer, session, [find_entry(viewer, session, SpeedNote, note_id, MISSING)])
     return kept
 
 
-def delete_speed(session: Session, golfer: Golfer, note_id: int) -> None:
+@own_data
+def delete_speed(viewer: Viewer, session: Session, note_id: int) -> None:
     """Delete a speed, with a way back; raises as `delete_entry` does."""
-    delete_entry(session, SpeedNote, golfer, note_id, MISSING)
+    delete_entry(viewer, session, SpeedNote, note_id, MISSING)
 
 
-def restore_speed(session: Session, golfer: Golfer, note_id: int) -> None:
+@own_data
+def restore_speed(viewer: Viewer, session: Session, note_id: int) -> None:
     """Bring a deleted speed back; raises as `restore_entry` does."""
-    restore_entry(session, SpeedNote, golfer, note_id)
+    restore_entry(viewer, session, SpeedNote, note_id)
 
 
-def day_speed(session: Session, golfer: Golfer, now: datetime, place: Place = NOWHERE) -> DaySpeed | None:
+@open_play("The speed book")
+def day_speed(viewer: Viewer, session: Session, now: datetime, place: Place = NOWHERE) -> DaySpeed | None:
     """Return the speed for a place: that of the day on which its course was measured last.
 
     The measures of one green are taken where the place names that green and it has any; else all of the
@@ -260,13 +267,15 @@ def day_speed(session: Session, golfer: Golfer, now: datetime, place: Place = NO
     course's speed says nothing.
     """
     name = tidy_text(place.course)
-    course, green = place_named(session, golfer.id, name, tidy_text(place.green)) if name else (None, None)
-    newest = newest_speed(session, golfer.id, course=course) if course or not name else None
+    course, green = (
+        place_named(session, viewer.owner_id, name, tidy_text(place.green)) if name else (None, None)
+    )
+    newest = newest_speed(session, viewer.owner_id, course=course) if course or not name else None
     if newest is None:
         return None
-    notes = speeds_of(session, golfer.id, course=newest.course, since=newest.measured_at - DAY)
+    notes = speeds_of(session, viewer.owner_id, course=newest.course, since=newest.measured_at - DAY)
     notes = [note for note in notes if green and note.green_id == green.id] or notes
-    return combined(tuple(_all_kept(session, golfer, notes)), now)
+    return combined(tuple(_all_kept(viewer, session, notes)), now)
 
 
 def combined(notes: tuple[KeptSpeed, ...], now: datetime) -> DaySpeed:

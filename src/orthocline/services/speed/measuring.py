@@ -23,7 +23,7 @@ from orthocline.core.speed import (
     some_green,
     speed_from_rolls,
 )
-from orthocline.services.account.mode import Mode, require_open_play
+from orthocline.services.account.access import Viewer, open_play
 from orthocline.services.errors import InvalidError, MissingError
 from orthocline.wording.figures import speed_text
 from orthocline.wording.speed.methods import METHOD_WORDS
@@ -37,8 +37,9 @@ def level_reading(slope: float, instrument: str) -> Estimate:
     return Estimate(slope, INSTRUMENTS[instrument].sd)
 
 
+@open_play(WHAT)
 def ramp_speed(
-    mode: Mode,
+    _viewer: Viewer,
     ramp: Ramp,
     out_m: Sequence[float],
     back_m: Sequence[float],
@@ -53,7 +54,6 @@ def ramp_speed(
     InvalidError
         Without a roll, for a speed that no green has, or a level's reading that cannot be true.
     """
-    require_open_play(mode, WHAT)
     if not out_m and not back_m:
         raise MissingError("out", "No rolls yet: enter the first one.")
     out, back = one_way(out_m, ramp.correction), one_way(back_m, ramp.correction)
@@ -65,7 +65,8 @@ def ramp_speed(
     return rolled
 
 
-def speed_by(mode: Mode, method: str, findings: Findings) -> Estimate:
+@open_play(WHAT)
+def speed_by(_viewer: Viewer, method: str, findings: Findings) -> Estimate:
     """Return the green speed [ft] that one of `METHODS` gives; refused in Competition.
 
     Raises
@@ -73,7 +74,6 @@ def speed_by(mode: Mode, method: str, findings: Findings) -> Estimate:
     InvalidError
         When a figure is missing or cannot be true, or the speed is one that no green has.
     """
-    require_open_play(mode, WHAT)
     how, words = METHODS[method], METHOD_WORDS[method]
     for figure in how.figures:
         if not figure.optional and not findings.figures.get(figure.name):
@@ -86,7 +86,8 @@ def speed_by(mode: Mode, method: str, findings: Findings) -> Estimate:
         raise InvalidError(error.name, said) from error
 
 
-def tuning_putts(mode: Mode, target_m: float, zone_m: float, lengths_m: Sequence[float]) -> TuningScore:
+@open_play("Tuning putts")
+def tuning_putts(_viewer: Viewer, target_m: float, zone_m: float, lengths_m: Sequence[float]) -> TuningScore:
     """Return the score of balls putted to one level distance; refused in Competition.
 
     Raises
@@ -94,7 +95,6 @@ def tuning_putts(mode: Mode, target_m: float, zone_m: float, lengths_m: Sequence
     InvalidError
         Without a ball.
     """
-    require_open_play(mode, "Tuning putts")
     if not lengths_m:
         raise MissingError("balls", TUNING_WORDS.figures["balls"].missing)
     return score_tuning_putts(target_m, zone_m, lengths_m)

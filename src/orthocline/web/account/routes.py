@@ -33,7 +33,7 @@ from orthocline.services.demo.golfer import COPY_LIFE, demo_copy
 from orthocline.services.errors import InvalidError
 from orthocline.web.account.forms import DeleteForm, PasswordForm, SignInForm, SignUpForm, TimeZoneForm
 from orthocline.web.database import session
-from orthocline.web.identity import golfer, login_manager, sign_in_as, sign_out_here
+from orthocline.web.identity import login_manager, sign_in_as, sign_out_here, viewer
 from orthocline.web.local import local_path
 from orthocline.web.once import Typed, carried_form, entry_key, typed_form
 from orthocline.web.security import SIGN_IN_LIMIT, limiter
@@ -78,7 +78,7 @@ def sign_out() -> AnyResponse:
 @login_required
 def sign_out_everywhere() -> AnyResponse:
     """Sign out in every browser, whoever copied its cookie."""
-    end_sessions(golfer())
+    end_sessions(viewer())
     sign_out_here()
     flash("You are signed out everywhere.")
     return redirect(url_for("account.sign_in"), 303)
@@ -96,11 +96,11 @@ def page() -> Page:
 @login_required
 def password() -> Page:
     """Change the password, which ends every other session."""
-    form, who = PasswordForm(), golfer()
+    form, who = PasswordForm(), viewer()
     try:
         if form.validate():
             change_password(who, form.password.data, form.new_password.data)
-            sign_in_as(who)
+            sign_in_as(who.owner)
             flash("Your password is changed, and every other browser is signed out.")
             return redirect(url_for("account.page"), 303)
     except InvalidError as error:
@@ -112,7 +112,7 @@ def password() -> Page:
 @login_required
 def time_zone() -> Page:
     """Keep by whose clock the golfer lives."""
-    form, who = TimeZoneForm(), golfer()
+    form, who = TimeZoneForm(), viewer()
     try:
         if form.validate():
             keep_time_zone(who, form.time_zone.data)
@@ -127,7 +127,7 @@ def time_zone() -> Page:
 @login_required
 def export() -> Response:
     """Everything that is kept of the golfer, as one JSON file, sent as it is read."""
-    pieces = stream_with_context(export_account(session(), golfer()))
+    pieces = stream_with_context(export_account(viewer(), session()))
     headers = {"Content-Disposition": "attachment; filename=orthocline-account.json"}
     return Response(pieces, mimetype="application/json", headers=headers)
 
@@ -137,10 +137,10 @@ def export() -> Response:
 @login_required
 def delete() -> Page:
     """Delete the account and everything in it."""
-    form, who = DeleteForm(), golfer()
+    form, who = DeleteForm(), viewer()
     try:
-        if who.demo or form.validate():
-            delete_account(session(), who, form.password.data or "")
+        if who.owner.demo or form.validate():
+            delete_account(who, session(), form.password.data or "")
             sign_out_here()
             flash("Your account and everything in it is deleted.")
             return redirect(local_path(None), 303)
@@ -158,9 +158,9 @@ def _page(
         "account/page.html",
         form=delete_form or DeleteForm(formdata=None),
         password_form=password_form or PasswordForm(formdata=None),
-        zone_form=zone_form or TimeZoneForm(formdata=None, data={"time_zone": golfer().time_zone}),
+        zone_form=zone_form or TimeZoneForm(formdata=None, data={"time_zone": viewer().owner.time_zone}),
         zones=time_zones(),
-        copy_ends=golfer().created_at + COPY_LIFE if golfer().demo else None,
+        copy_ends=viewer().owner.created_at + COPY_LIFE if viewer().owner.demo else None,
     )
     return page, 422 if request.method == "POST" else 200
 

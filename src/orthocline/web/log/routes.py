@@ -19,7 +19,7 @@ from orthocline.services.log.putts import (
     shown,
 )
 from orthocline.web.database import session
-from orthocline.web.identity import golfer, mode, wording
+from orthocline.web.identity import viewer, wording
 from orthocline.web.log.forms import EditForm, FilterForm, FinishForm, NoteForm
 from orthocline.web.once import entry_key
 from orthocline.web.page import is_part
@@ -46,8 +46,8 @@ def note() -> Page:
     if not form.validate_on_submit():
         return _list_page(form), 422
     putt = note_putt(
+        viewer(),
         session(),
-        golfer(),
         length_m=form.length.figure or 0.0,
         place=place_in(form.data),
         note=form.note.data or "",
@@ -60,11 +60,11 @@ def note() -> Page:
 @login_required
 def finish(putt_id: int) -> Page:
     """Record where the ball stopped."""
-    putt = find_putt(session(), golfer(), putt_id)
-    entry = shown(putt, mode())
+    putt = find_putt(viewer(), session(), putt_id)
+    entry = shown(viewer(), putt)
     form = FinishForm(data=_finish_texts(entry.finish, wording()), meta={"wording": wording()})
     if form.is_submitted() and (form.holed.data or form.validate()):
-        record_finish(putt, None if form.holed.data else form.finish())
+        record_finish(viewer(), session(), putt_id, None if form.holed.data else form.finish())
         return redirect(url_for("log.page"), 303)
     status = 422 if form.errors else 200
     drawn = target(entry.finish, request.args.get("span", ""), wording())
@@ -77,12 +77,12 @@ def finish(putt_id: int) -> Page:
 @login_required
 def edit(putt_id: int) -> Page:
     """Change what is written of a putt."""
-    putt = find_putt(session(), golfer(), putt_id)
-    entry = shown(putt, mode())
+    putt = find_putt(viewer(), session(), putt_id)
+    entry = shown(viewer(), putt)
     form = EditForm(data={"course": entry.place.course, "green": entry.place.green, "note": entry.note})
     if form.validate_on_submit():
         try:
-            edit_putt(session(), putt, place=place_in(form.data), note=form.note.data or "")
+            edit_putt(viewer(), session(), putt_id, place=place_in(form.data), note=form.note.data or "")
             return redirect(url_for("log.page"), 303)
         except InvalidError as error:
             form[error.field].errors = [str(error)]
@@ -94,7 +94,7 @@ def edit(putt_id: int) -> Page:
 @login_required
 def delete(putt_id: int) -> Response:
     """Delete a putt, with a way back."""
-    delete_putt(session(), golfer(), putt_id)
+    delete_putt(viewer(), session(), putt_id)
     return redirect(url_for("log.page", deleted=putt_id), 303)
 
 
@@ -102,7 +102,7 @@ def delete(putt_id: int) -> Response:
 @login_required
 def restore(putt_id: int) -> Response:
     """Bring a deleted putt back."""
-    restore_putt(session(), golfer(), putt_id)
+    restore_putt(viewer(), session(), putt_id)
     return redirect(url_for("log.page"), 303)
 
 
@@ -112,11 +112,11 @@ def _list_page(note_form: NoteForm) -> str:
     result = filters.result.data if not filters.result.errors else ""
     place = filters.place.data if not filters.place.errors else ""
     before = request.args.get("before", "")
-    listed = list_putts(session(), golfer(), result=result or "", place=place or "", before=before)
+    listed = list_putts(viewer(), session(), result=result or "", place=place or "", before=before)
     deleted = request.args.get("deleted", "")
     return render_template(
         "log/_part.html" if is_part() else "log/page.html",
-        rows=[row(shown(putt, mode()), wording()) for putt in listed.putts],
+        rows=[row(shown(viewer(), putt), wording()) for putt in listed.putts],
         total=listed.total,
         most_counted=MOST_COUNTED,
         newest=_address(result, place),

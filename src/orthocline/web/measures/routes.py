@@ -14,7 +14,7 @@ from orthocline.services.account.measures import (
 )
 from orthocline.services.errors import InvalidError
 from orthocline.web.database import session
-from orthocline.web.identity import golfer, measures, mode, wording
+from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.measures.forms import MeasuresForm, StrideForm, StrokeForm, measures_texts
 from orthocline.web.measures.view import view
 from orthocline.web.once import entry_key
@@ -37,7 +37,7 @@ def keep() -> Page:
     form = MeasuresForm(meta={"wording": wording()})
     if not form.validate():
         return _page(measures_form=form)
-    keep_measures(session(), golfer(), form.values())
+    keep_measures(viewer(), session(), form.values())
     flash("Kept. Every page follows it.")
     return _back()
 
@@ -50,7 +50,7 @@ def add_stride() -> Page:
     try:
         if form.validate():
             paces, tape = form.paces.figure or 0.0, form.tape.figure or 0.0
-            add_stride_trial(session(), golfer(), mode(), paces=paces, tape_m=tape, key=entry_key())
+            add_stride_trial(viewer(), session(), paces=paces, tape_m=tape, key=entry_key())
             return _back("stride")
     except InvalidError as error:
         form[error.field].errors = [str(error)]
@@ -65,9 +65,8 @@ def add_stroke() -> Page:
     try:
         if form.validate():
             add_stroke_putt(
+                viewer(),
                 session(),
-                golfer(),
-                mode(),
                 stroke_m=form.stroke.figure or 0.0,
                 roll_m=form.roll.figure or 0.0,
                 green_speed_ft=form.stroke_speed.figure or 0.0,
@@ -83,7 +82,7 @@ def add_stroke() -> Page:
 @login_required
 def remove(kind: str, trial_id: int) -> Response:
     """Remove one trial."""
-    remove_trial(session(), golfer(), kind, trial_id)
+    remove_trial(viewer(), session(), kind, trial_id)
     return _back(kind)
 
 
@@ -103,7 +102,7 @@ def _page(
     status = 422 if request.method == "POST" else 200
     return render_template(
         "measures/page.html",
-        view=view(own, said, mode()),
+        view=view(viewer(), own, said),
         form=measures_form or MeasuresForm(blank, meta=meta),
         stride_form=stride_form or StrideForm(None, meta=meta),
         stroke_form=stroke_form or StrokeForm(None, meta=meta),

@@ -5,13 +5,13 @@ from dataclasses import dataclass
 from orthocline.core.speed import stroke_rate
 from orthocline.drawing.account.measures import stride_drawing, strokes_drawing
 from orthocline.drawing.scene import Scene
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import (
     Measures,
     own_stride,
     stroke_putts,
     stroke_trials,
 )
-from orthocline.services.account.mode import Mode
 from orthocline.wording.account.measures import (
     stride_trial_words,
     stride_words,
@@ -33,14 +33,14 @@ class OwnView:
     strokes: Scene | None
 
 
-def view(measures: Measures, wording: Wording, mode: Mode) -> OwnView:
+def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
     """Return the page of a golfer's own measures; in Competition without the strokes, which tell a speed."""
-    strokes = stroke_trials(measures, mode)
+    strokes = stroke_trials(viewer, measures)
     putts = stroke_putts(strokes)
     return OwnView(
         stride_words(own_stride(measures), wording),
         tuple((one.id, stride_trial_words(one.paces, one.tape_m, wording)) for one in measures.stride_trials),
-        stroke_words(stroke_rate(putts), len(putts)) if mode is Mode.OPEN_PLAY else "",
+        "" if viewer.in_competition else stroke_words(stroke_rate(putts), len(putts)),
         tuple(
             (one.id, stroke_trial_words(one.stroke_m, one.roll_m, one.green_speed_ft, wording))
             for one in strokes

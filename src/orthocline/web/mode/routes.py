@@ -4,9 +4,9 @@ from flask import Blueprint, current_app, redirect, request, url_for
 from flask import session as cookie
 from werkzeug.wrappers import Response
 
+from orthocline.services.account.access import Mode
 from orthocline.services.account.accounts import set_mode
-from orthocline.services.account.mode import Mode
-from orthocline.web.identity import signed_in
+from orthocline.web.identity import viewer
 from orthocline.web.local import local_path
 
 blueprint = Blueprint("mode", __name__)
@@ -16,9 +16,9 @@ blueprint = Blueprint("mode", __name__)
 def switch() -> Response:
     """Put the golfer, or the visitor's browser, into the mode asked for."""
     chosen = Mode.COMPETITION if request.form.get("mode") == Mode.COMPETITION.value else Mode.OPEN_PLAY
-    golfer = signed_in()
-    if golfer:
-        set_mode(golfer, chosen)
+    who = viewer()
+    if who.golfer:
+        set_mode(who, chosen)
     else:
         cookie["mode"] = chosen.value
     return redirect(local_path(request.form.get("next")), 303)

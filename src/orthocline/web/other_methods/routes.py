@@ -7,11 +7,11 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
 from orthocline.core.estimate import Estimate
+from orthocline.services.account.access import require_open_play
 from orthocline.services.account.measures import own_stroke_rate
-from orthocline.services.account.mode import require_open_play
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
-from orthocline.web.identity import measures, mode, signed_in, wording
+from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.other_methods.request import TUNING, MethodRequest, method_request, ways
 from orthocline.web.other_methods.view import MethodView, measured, view
 from orthocline.web.page import is_part
@@ -27,7 +27,7 @@ blueprint = Blueprint("other_methods", __name__)
 @read_limit
 def page() -> Response:
     """A speed by another way than the ramp."""
-    require_open_play(mode(), "Measuring green speed")
+    require_open_play(viewer(), "Measuring green speed")
     wanted = method_request(MultiDict(request.args), wording())
     seen = _view(wanted)
     response = make_response(_page(seen, save_form()), 422 if seen.errors else 200)
@@ -45,7 +45,7 @@ def save() -> Page:
         "other_methods.page",
         wanted.fields,
         wanted.by,
-        lambda: measured(wanted, mode(), _rate()),
+        lambda: measured(viewer(), wanted, _rate()),
         lambda form: _page(_view(wanted), form),
     )
 
@@ -56,9 +56,9 @@ def _rate() -> Estimate | None:
 
 
 def _view(wanted: MethodRequest) -> MethodView:
-    who, now = signed_in(), datetime.now(UTC)
-    day = day_speed(session(), who, now, place_in(wanted.form.data)) if who else None
-    return view(wanted, mode(), _rate(), day, now)
+    who, now = viewer(), datetime.now(UTC)
+    day = day_speed(who, session(), now, place_in(wanted.form.data)) if who.golfer else None
+    return view(who, wanted, _rate(), day, now)
 
 
 def _page(seen: MethodView, form: SaveForm) -> str:

@@ -7,8 +7,8 @@ from orthocline.core.estimate import Estimate
 from orthocline.core.speed import METHODS, Findings
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.speed.scales import speed_scale, tuning_plan
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import pacing_sd
-from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError, MissingError
 from orthocline.services.speed.book import DaySpeed, beside_the_book
 from orthocline.services.speed.measuring import speed_by, tuning_putts
@@ -41,7 +41,7 @@ class MethodView:
 
 
 def view(
-    wanted: MethodRequest, mode: Mode, rate: Estimate | None, day: DaySpeed | None, now: datetime
+    viewer: Viewer, wanted: MethodRequest, rate: Estimate | None, day: DaySpeed | None, now: datetime
 ) -> MethodView:
     """Return the page of what is asked; refused in Competition.
 
@@ -56,14 +56,14 @@ def view(
     if wanted.errors or wanted.is_empty:
         return blank
     try:
-        return _scored(blank, mode) if wanted.by == TUNING else _found(blank, mode, rate, day, now)
+        return _scored(viewer, blank) if wanted.by == TUNING else _found(viewer, blank, rate, day, now)
     except MissingError as error:
         return replace(blank, details=f"{words.how} {error}")
     except InvalidError as error:
         return replace(blank, errors={error.field: str(error)})
 
 
-def measured(wanted: MethodRequest, mode: Mode, rate: Estimate | None) -> Estimate:
+def measured(viewer: Viewer, wanted: MethodRequest, rate: Estimate | None) -> Estimate:
     """Return the green speed [ft] that is asked for.
 
     Raises
@@ -77,7 +77,7 @@ def measured(wanted: MethodRequest, mode: Mode, rate: Estimate | None) -> Estima
         raise InvalidError("course", "Mend the marked figures first.")
     if wanted.by == TUNING:
         raise InvalidError("course", "Tuning putts give no green speed.")
-    return speed_by(mode, wanted.by, _findings(wanted, rate))
+    return speed_by(viewer, wanted.by, _findings(wanted, rate))
 
 
 def _findings(wanted: MethodRequest, rate: Estimate | None) -> Findings:
@@ -85,10 +85,10 @@ def _findings(wanted: MethodRequest, rate: Estimate | None) -> Findings:
 
 
 def _found(
-    blank: MethodView, mode: Mode, rate: Estimate | None, day: DaySpeed | None, now: datetime
+    viewer: Viewer, blank: MethodView, rate: Estimate | None, day: DaySpeed | None, now: datetime
 ) -> MethodView:
     wanted = blank.request
-    speed_ft = measured(wanted, mode, rate)
+    speed_ft = measured(viewer, wanted, rate)
     return replace(
         blank,
         speed_ft=speed_ft,
@@ -109,10 +109,10 @@ def _beside(
     return [*speeds, ("Together", together)] if together else speeds
 
 
-def _scored(blank: MethodView, mode: Mode) -> MethodView:
+def _scored(viewer: Viewer, blank: MethodView) -> MethodView:
     wanted = blank.request
     (target_m,), (zone_m,) = wanted.measured["target"], wanted.measured["zone"]
-    score = tuning_putts(mode, target_m, zone_m, wanted.measured["balls"])
+    score = tuning_putts(viewer, target_m, zone_m, wanted.measured["balls"])
     return replace(
         blank,
         picture=tuning_plan(score, wanted.wording),

@@ -8,11 +8,11 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
 from orthocline.core.estimate import Estimate
-from orthocline.services.account.mode import require_open_play
+from orthocline.services.account.access import require_open_play
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import last_evidence
 from orthocline.web.database import session
-from orthocline.web.identity import mode, signed_in, wording
+from orthocline.web.identity import viewer, wording
 from orthocline.web.page import is_part
 from orthocline.web.ramp.request import BACK, OUT, SEEDS, START, RampRequest, ramp_request, with_simulated
 from orthocline.web.ramp.view import RampView, measured, view
@@ -28,11 +28,11 @@ ANOTHER = "another"
 @read_limit
 def page() -> Response:
     """The ramp of the address, its rolls and the speed they give."""
-    require_open_play(mode(), "Measuring green speed")
+    require_open_play(viewer(), "Measuring green speed")
     wanted, changed = _wanted()
     if changed and not is_part():
         return redirect(f"{url_for('ramp.page')}?{wanted.query}", 303)
-    seen = view(wanted, mode())
+    seen = view(viewer(), wanted)
     response = make_response(_page(seen, save_form()), 422 if seen.errors else 200)
     response.vary.add("HX-Request")
     if is_part():
@@ -48,10 +48,10 @@ def save() -> Page:
     def find() -> Estimate:
         if not wanted.readable:
             raise InvalidError("course", "Mend the marked figures first.")
-        return measured(wanted, mode()).speed_ft
+        return measured(viewer(), wanted).speed_ft
 
     return save_speed(
-        "ramp.page", wanted.fields, "ramp", find, lambda form: _page(view(wanted, mode()), form)
+        "ramp.page", wanted.fields, "ramp", find, lambda form: _page(view(viewer(), wanted), form)
     )
 
 
@@ -68,10 +68,10 @@ def _wanted() -> tuple[RampRequest, bool]:
 
 def _own_ramp() -> dict[str, str]:
     """Return the figures of the ramp that the golfer used last, for a page that does not give any."""
-    who = signed_in()
-    if who is None or set(START) <= set(request.values):
+    who = viewer()
+    if who.golfer is None or who.in_competition or set(START) <= set(request.values):
         return {}
-    used = dict(parse_qsl(last_evidence(session(), who, "ramp")))
+    used = dict(parse_qsl(last_evidence(who, session(), "ramp")))
     return {name: used[name] for name in START if name in used}
 
 

@@ -7,8 +7,8 @@ from orthocline.core.speed import RampSpeed
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.speed.ramp import ramp_plan
 from orthocline.drawing.speed.tape import Roll
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import pacing_sd
-from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.measuring import level_reading, ramp_speed
 from orthocline.web.ramp.request import RampForm, RampRequest
@@ -60,13 +60,13 @@ class RampView:
         }
 
 
-def view(wanted: RampRequest, mode: Mode) -> RampView:
+def view(viewer: Viewer, wanted: RampRequest) -> RampView:
     """Return the page of what is asked; refused in Competition."""
     if wanted.ramp is None:
         return RampView(wanted, wanted.errors)
     speed, errors = None, wanted.errors
     try:
-        speed = measured(wanted, mode) if wanted.readable and (wanted.out or wanted.back) else None
+        speed = measured(viewer, wanted) if wanted.readable and (wanted.out or wanted.back) else None
     except InvalidError as error:
         errors = errors | {error.field: str(error)}
     wording = wanted.wording
@@ -87,7 +87,7 @@ def _rolls(trials: Sequence[Trial]) -> list[Roll]:
     return [Roll(one.figure, one.left_out) for one in trials if one.figure is not None]
 
 
-def measured(wanted: RampRequest, mode: Mode) -> RampSpeed:
+def measured(viewer: Viewer, wanted: RampRequest) -> RampSpeed:
     """Return what the rolls of a readable request say.
 
     Raises
@@ -101,7 +101,7 @@ def measured(wanted: RampRequest, mode: Mode) -> RampSpeed:
     out, back = wanted.lengths
     level = wanted.form.level_out
     return ramp_speed(
-        mode,
+        viewer,
         wanted.ramp,
         out,
         back,

@@ -7,7 +7,7 @@ from flask import request
 from orthocline.core.units import PERCENT
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
-from orthocline.web.identity import measures, signed_in, wording
+from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.shared.places import place_in
 from orthocline.web.shared.read_address import START, speed_values
 from orthocline.wording.wording import Wording
@@ -15,13 +15,13 @@ from orthocline.wording.wording import Wording
 
 def start_values() -> dict[str, str]:
     """Return the starting values of whoever asks: usual ones, or the golfer's own and the book's speed."""
-    own, who, said = measures(), signed_in(), wording()
+    own, who, said = measures(), viewer(), wording()
     values = _in_units(said)
     if own and own.usual_past_m is not None:
         values["past"] = said.typed_near(own.usual_past_m)
-    if who and "speed" not in request.values:
+    if who.golfer and not who.in_competition and "speed" not in request.values:
         place = place_in(request.values)
-        day = day_speed(session(), who, datetime.now(UTC), place)
+        day = day_speed(who, session(), datetime.now(UTC), place)
         values |= speed_values(day.origin) if day else {}
         if day and not place.course:
             values |= {"course": day.place.course, "green": day.place.green}

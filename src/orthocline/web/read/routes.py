@@ -9,9 +9,9 @@ from werkzeug.wrappers import Response as AnyResponse
 from orthocline.drawing.roll.hole_frame import way_spots
 from orthocline.drawing.roll.plan import plan
 from orthocline.services.log.putts import save_read
-from orthocline.services.read.reading import read_putt, require_roll
+from orthocline.services.read.reading import read_putt, read_to_roll
 from orthocline.web.database import session
-from orthocline.web.identity import golfer, measures, mode, signed_in, wording
+from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part
 from orthocline.web.read.defaults import start_values
@@ -30,7 +30,7 @@ def page() -> Response:
     """The read of the putt in the address."""
     now = datetime.now(UTC)
     wanted = asked(request.args, wording(), start_values())
-    seen = view(wanted, mode(), measures(), now)
+    seen = view(viewer(), wanted, measures(), now)
     template = "read/page.html"
     if is_part():
         template = "read/_frame.html" if wanted.read and wanted.read.held else "read/_part.html"
@@ -56,11 +56,10 @@ def _guide_htmx(response: Response, wanted: Asked) -> None:
 @read_limit
 def roll() -> Response | tuple[Response, int]:
     """The ball's way in real time, in units of the drawing; refused in Competition."""
-    require_roll(mode())
     wanted = asked(request.args, wording(), start_values())
     if wanted.read is None:
         return jsonify(errors=wanted.errors), 422
-    solved = read_putt(wanted.read.putt, mode())
+    solved = read_to_roll(viewer(), wanted.read.putt)
     frame = plan(solved.putt, solved, wording()).frame
     end = min(solved.aim.time_to_hole_s, solved.track.duration_s)
     rows = solved.track.even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
@@ -74,14 +73,14 @@ def save() -> AnyResponse:
     """Save the read in the form; its finish is asked for next."""
     wanted = asked(dict(typed_fields()), wording(), start_values())
     address = f"{url_for('read.page')}?{wanted.read.query if wanted.read else urlencode(wanted.typed)}"
-    if signed_in() is None:
+    if viewer().golfer is None:
         return redirect(url_for("account.sign_in", next=address), 303)
     if wanted.read is None:
         return redirect(address, 303)
     putt = save_read(
+        viewer(),
         session(),
-        golfer(),
-        read_putt(wanted.read.putt, mode()),
+        read_putt(viewer(), wanted.read.putt),
         place=wanted.read.place,
         own_aim_right_m=wanted.read.own_right_m,
         key=entry_key(),

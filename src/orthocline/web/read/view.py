@@ -16,8 +16,8 @@ from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan, plan
 from orthocline.drawing.roll.profile import profile
 from orthocline.drawing.scene import Scene, Spot
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import Measures, golfer_figures
-from orthocline.services.account.mode import Mode
 from orthocline.services.ground.places import Place
 from orthocline.services.read.reading import compare_own, read_putt
 from orthocline.services.speed.book import hours_since, is_stale
@@ -71,7 +71,7 @@ class ReadView:
     Attributes
     ----------
     asked : Asked
-    mode : Mode
+    viewer : Viewer
     golfer : GolferFigures
     now : datetime
     solved : Read or None
@@ -79,7 +79,7 @@ class ReadView:
     """
 
     asked: Asked
-    mode: Mode
+    viewer: Viewer
     golfer: GolferFigures
     now: datetime
     solved: Read | None
@@ -183,7 +183,7 @@ class ReadView:
         """The roll of the golfer's own aim."""
         if self.answer is None or self._read.own_right_m is None:
             return None
-        return compare_own(self.answer, self._read.own_right_m, self.mode)
+        return compare_own(self.viewer, self.answer, self._read.own_right_m)
 
     @property
     def own(self) -> str:
@@ -264,10 +264,10 @@ class ReadView:
         return self.read
 
 
-def view(asked: Asked, mode: Mode, measures: Measures | None, now: datetime) -> ReadView:
+def view(viewer: Viewer, asked: Asked, measures: Measures | None, now: datetime) -> ReadView:
     """Return the page of what is asked; refused in Competition."""
-    solved = read_putt(asked.read.putt, mode) if asked.read else None
-    return ReadView(asked, mode, golfer_figures(measures), now, solved)
+    solved = read_putt(viewer, asked.read.putt) if asked.read else None
+    return ReadView(asked, viewer, golfer_figures(measures), now, solved)
 
 
 def _source(read: ReadRequest | None, wording: Wording, now: datetime) -> Source:

@@ -10,12 +10,11 @@ from werkzeug.wrappers import Response
 
 from orthocline.core.estimate import Estimate
 from orthocline.formats.speed_origin import SpeedOrigin
-from orthocline.services.account.mode import Mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.places import NOWHERE, place_of
 from orthocline.services.speed.book import day_speed, keep_speed, last_place
 from orthocline.web.database import session
-from orthocline.web.identity import golfer, mode, signed_in, wording
+from orthocline.web.identity import viewer, wording
 from orthocline.web.local import local_path
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.shared.places import place_in
@@ -30,8 +29,7 @@ def save_form() -> SaveForm:
     """Return the form as far as it is filled in; the course is the one of the read, or the last measured."""
     values = MultiDict(request.values)
     if "course" not in values:
-        who = signed_in()
-        last = last_place(session(), who) if who else NOWHERE
+        last = last_place(viewer(), session()) if viewer().golfer else NOWHERE
         values["course"], values["green"] = last.course, last.green
     return SaveForm(values)
 
@@ -57,10 +55,10 @@ def save_speed(
         Renders the page again with a form that has errors.
     """
     typed = [(name, value) for name, value in typed_fields() if name != "add"]
-    if signed_in() is None:
+    if viewer().golfer is None:
         address = f"{url_for(page)}?{urlencode(typed)}"
         return redirect(url_for("account.sign_in", next=address), 303)
-    if mode() is Mode.COMPETITION:
+    if viewer().in_competition:
         return redirect(f"{url_for(page)}?{urlencode(typed)}", 303)
     form = save_form()
     if form.validate():
@@ -75,9 +73,8 @@ def _kept(
     form: SaveForm, fields: Sequence[tuple[str, str]], method: str, find: Callable[[], Estimate]
 ) -> Response:
     note = keep_speed(
+        viewer(),
         session(),
-        golfer(),
-        mode(),
         speed_ft=find(),
         method=method,
         place=place_in(form.data),
@@ -87,7 +84,7 @@ def _kept(
         key=entry_key(),
     )
     flash(f"Speed {speed_text(note.speed_ft)} is in your book, and your next reads use it.")
-    day = day_speed(session(), golfer(), datetime.now(UTC), place_of(note))
+    day = day_speed(viewer(), session(), datetime.now(UTC), place_of(note))
     if day is None or not _asked_by_a_read():
         return redirect(url_for("speed.page"), 303)
     return redirect(_read_with(day.origin), 303)

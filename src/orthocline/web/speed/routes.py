@@ -9,7 +9,7 @@ from werkzeug.wrappers import Response
 
 from orthocline.core.speed import STANDARD_RAMP
 from orthocline.drawing.speed.ramp import ramp_plan
-from orthocline.services.account.mode import require_open_play
+from orthocline.services.account.access import require_open_play
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.places import Place
 from orthocline.services.speed.book import (
@@ -22,7 +22,7 @@ from orthocline.services.speed.book import (
     restore_speed,
 )
 from orthocline.web.database import session
-from orthocline.web.identity import golfer, mode, signed_in, wording
+from orthocline.web.identity import viewer, wording
 from orthocline.web.shared.places import place_in
 from orthocline.web.shared.save_forms import PlaceForm, place_values
 from orthocline.web.speed.view import book_view, row
@@ -34,12 +34,12 @@ Page = str | Response | tuple[str, int]
 @blueprint.get("/speed")
 def page() -> str:
     """The day's speed, its trend, and the golfer's book; for a stranger, where to begin."""
-    require_open_play(mode(), "The speed book")
-    who, now = signed_in(), datetime.now(UTC)
-    courses = list_courses(session(), who) if who else ()
+    require_open_play(viewer(), "The speed book")
+    who, now = viewer(), datetime.now(UTC)
+    courses = list_courses(who, session()) if who.golfer else ()
     course = request.args.get("course", "")
-    day = day_speed(session(), who, now, Place(course if course in courses else "")) if who else None
-    mine = list_speeds(session(), who, day.place.course) if who and day else ()
+    day = day_speed(who, session(), now, Place(course if course in courses else "")) if who.golfer else None
+    mine = list_speeds(who, session(), day.place.course) if day else ()
     deleted = request.args.get("deleted", "")
     return render_template(
         "speed/page.html",
@@ -54,14 +54,14 @@ def page() -> str:
 @login_required
 def edit(note_id: int) -> Page:
     """Change what is written of a speed."""
-    require_open_play(mode(), "The speed book")
-    note = find_speed(session(), golfer(), note_id)
+    require_open_play(viewer(), "The speed book")
+    note = find_speed(viewer(), session(), note_id)
     form = PlaceForm(request.form if request.method == "POST" else MultiDict(place_values(note)))
     if form.validate_on_submit():
         try:
             describe_speed(
+                viewer(),
                 session(),
-                golfer(),
                 note_id,
                 place=place_in(form.data),
                 condition=form.condition(),
@@ -78,7 +78,7 @@ def edit(note_id: int) -> Page:
 @login_required
 def delete(note_id: int) -> Response:
     """Delete a speed, with a way back."""
-    delete_speed(session(), golfer(), note_id)
+    delete_speed(viewer(), session(), note_id)
     return redirect(url_for("speed.page", deleted=note_id), 303)
 
 
@@ -86,5 +86,5 @@ def delete(note_id: int) -> Response:
 @login_required
 def restore(note_id: int) -> Response:
     """Bring a deleted speed back."""
-    restore_speed(session(), golfer(), note_id)
+    restore_speed(viewer(), session(), note_id)
     return redirect(url_for("speed.page"), 303)

@@ -6,7 +6,7 @@ from datetime import datetime
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.scene import Scene
 from orthocline.formats.putt_document import putt_of
-from orthocline.services.account.mode import Mode
+from orthocline.services.account.access import Viewer
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
 from orthocline.services.ground.places import place_of
 from orthocline.services.log.putts import shown
@@ -45,9 +45,9 @@ class TodayView:
     speed: str = ""
 
 
-def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
+def view(viewer: Viewer, day: Today, wording: Wording, now: datetime) -> TodayView:
     """Return the start page of a day: the golfer's last read drawn, or else the demo putt."""
-    rows = tuple(row(shown(putt, mode), wording) for putt in day.last)
+    rows = tuple(row(shown(viewer, putt), wording) for putt in day.last)
     last = next((putt for putt in day.last if putt.putt_document), None)
     if last and last.putt_document:
         title = place_of(last).text or "Your last read"
@@ -55,8 +55,8 @@ def view(day: Today, mode: Mode, wording: Wording, now: datetime) -> TodayView:
     else:
         title, values = DEMO_PUTT.place.text, demo_values(wording, now)
     solved = None
-    if mode is Mode.OPEN_PLAY:
-        solved = read_again(last, mode) if last else read_putt(DEMO_PUTT.putt, mode)
+    if not viewer.in_competition:
+        solved = read_again(viewer, last) if last else read_putt(viewer, DEMO_PUTT.putt)
     words = call(solved, wording) if solved else None
     return TodayView(
         day,
