@@ -100,7 +100,7 @@ def test_a_made_up_instrument_is_computed_said_drawn_and_kept(monkeypatch, signe
     both = rolls | {"back": ["10 ft", "10 ft 1 in", "10 ft"], "level_with": instrument.NAME}
     assert "The soup agrees with the rolls" in text(signed_in.get("/speed/ramp", query_string=both))
     signed_in.post("/speed/ramp", data=both | {"course": "Ternholm Links"})
-    assert "level_with=soup" in session.scalars(select(SpeedNote)).one().evidence
+    assert session.scalars(select(SpeedNote)).one().evidence["choices"]["level_with"] == "soup"
 
 
 def test_a_made_up_kind_of_ground_is_solved_drawn_and_logged(monkeypatch, signed_in, session, tmp_path):

@@ -7,6 +7,7 @@ import pytest
 from sqlalchemy import event
 
 from orthocline.db.speed.models import SpeedNote
+from orthocline.formats.sheet import sheet_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import add_stroke_putt
 from orthocline.services.speed.measuring import hidden_green
@@ -165,7 +166,7 @@ def test_a_kept_speed_goes_into_the_book_and_on_to_the_read_that_asked(signed_in
     note = session.query(SpeedNote).one()
     assert (note.course.name, note.method, note.trueness) == (COURSE, "ramp", 4)
     assert value(signed_in.get(RAMP), "gap") == "20 mm"
-    again = signed_in.get(f"{RAMP}?{note.evidence}")
+    again = signed_in.get(f"{RAMP}?{sheet_of(note.evidence).query}")
     assert "Speed 10.1" in text(again)
 
 

@@ -1,22 +1,23 @@
 """The speed book."""
 
 from datetime import datetime
+from typing import Any
 
 from sqlalchemy import BigInteger, CheckConstraint, DateTime, ForeignKey, Index, String, UniqueConstraint
+from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, mapped_column
 
 from orthocline.db.base import Base, UndoableEntry
 from orthocline.db.ground.models import Placed
 
 NOTE_LENGTH = 500
-EVIDENCE_LENGTH = 2000
 
 
 class SpeedNote(UndoableEntry, Placed, Base):
     """A green speed in the golfer's book: what, where, when, by which method, and how the green was.
 
-    `evidence` holds the address of the page that found it, so that it can be gone over again, and
-    `model_version` the version of the model that it was worked out by.
+    `evidence` holds the figures that it was found from (`formats.sheet`), so that it can be gone over again;
+    `model_version` is the version of the model that it was worked out by.
     """
 
     __tablename__ = "speed_notes"
@@ -35,7 +36,7 @@ class SpeedNote(UndoableEntry, Placed, Base):
     method: Mapped[str] = mapped_column(String(20))
     speed_ft: Mapped[float]
     sd_ft: Mapped[float]
-    evidence: Mapped[str] = mapped_column(String(EVIDENCE_LENGTH), server_default="")
+    evidence: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True))
     model_version: Mapped[str] = mapped_column(String(10), server_default="1")
     mowing: Mapped[str] = mapped_column(String(20), server_default="")
     moisture: Mapped[str] = mapped_column(String(20), server_default="")

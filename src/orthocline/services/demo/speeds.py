@@ -2,7 +2,6 @@
 
 import math
 from datetime import UTC, datetime, timedelta
-from urllib.parse import urlencode
 
 import numpy as np
 from sqlalchemy.orm import Session
@@ -19,6 +18,7 @@ from orthocline.core.speed import (
 )
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.account.models import Golfer
+from orthocline.formats.sheet import Noted, Sheet
 from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.account.measures import add_stride_trial, add_stroke_putt, keep_measures
 from orthocline.services.ground.places import Place
@@ -32,7 +32,11 @@ WEEKS = 26
 SPRING_FT, SUMMER_GAIN_FT = 9.2, 1.3
 TODAY_FT = 10.4
 """What the green is this morning; the ramp finds 10.2, as the demo putt has it."""
-USUAL_RAMP = {"length": "30 in", "angle": "20 deg", "rails": "groove", "groove": "145 deg"}
+USUAL_RAMP = {
+    "length": (Noted("30 in", 30.0 * INCH_M),),
+    "angle": (Noted("20 deg", 20.0),),
+    "groove": (Noted("145 deg", 145.0),),
+}
 NOTES = {
     3: "Sanded on Tuesday: bumpy.",
     11: "Rolled for the club championship.",
@@ -54,7 +58,9 @@ def load_demo_speeds(session: Session, golfer: Golfer, rng: np.random.Generator)
         _ramp(session, golfer, rng, speed, when, _condition(rng, week))
         if week % 4 == 1:
             posted = posted_speed(round(2.0 * (speed + float(rng.normal(0.0, 0.4)))) / 2.0)
-            _keep(session, golfer, posted, "posted", when - timedelta(minutes=35), Condition())
+            _keep(
+                session, golfer, posted, "posted", when - timedelta(minutes=35), Condition(), _board(posted)
+            )
     _ramp(session, golfer, rng, TODAY_FT, morning, _condition(rng, WEEKS, "Firm after three dry days."))
     _own_measures(session, golfer)
 
@@ -87,10 +93,17 @@ def _ramp(
     }
     taped = {back: [round(roll / INCH_M) * INCH_M for roll in made] for back, made in rolls.items()}
     measured_ft = speed_from_rolls(one_way(taped[False]), one_way(taped[True])).speed_ft
-    texts = [
-        ("back" if back else "out", USUAL_WORDING.taped(r)) for back, made in taped.items() for r in made
-    ]
-    _keep(session, golfer, measured_ft, "ramp", when, condition, urlencode([*USUAL_RAMP.items(), *texts]))
+    rolled = {
+        "back" if back else "out": tuple(Noted(USUAL_WORDING.taped(roll), roll) for roll in made)
+        for back, made in taped.items()
+    }
+    sheet = Sheet(USUAL_RAMP | rolled, {"rails": "groove"})
+    _keep(session, golfer, measured_ft, "ramp", when, condition, sheet)
+
+
+def _board(posted_ft: Estimate) -> Sheet:
+    noted = Noted(f"{posted_ft.value:g}", posted_ft.value)
+    return Sheet({"posted": (noted,)}, {"by": "posted"})
 
 
 def _keep(
@@ -100,7 +113,7 @@ def _keep(
     method: str,
     when: datetime,
     condition: Condition,
-    evidence: str = "",
+    evidence: Sheet,
 ) -> None:
     keep_speed(
         Viewer(golfer),
@@ -109,7 +122,7 @@ def _keep(
         method=method,
         place=Place(COURSE, PRACTICE_GREEN),
         measured_at=when,
-        evidence=evidence or urlencode({"by": "posted", "posted": f"{speed_ft.value:g}"}),
+        evidence=evidence,
         condition=condition,
     )
 

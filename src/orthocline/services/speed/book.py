@@ -13,18 +13,17 @@ from orthocline.core.roll import GREEN_SPEED_RANGE_FT
 from orthocline.core.speed import METHODS, STALE_H, aged
 from orthocline.db.entries import add_once
 from orthocline.db.ground.queries import course_named, place_named
-from orthocline.db.speed.models import EVIDENCE_LENGTH, SpeedNote
 from orthocline.db.speed.models import NOTE_LENGTH as NOTE_LENGTH
+from orthocline.db.speed.models import SpeedNote
 from orthocline.db.speed.queries import measured_courses, newest_speed, speeds_of
+from orthocline.formats.sheet import Sheet, sheet_of
 from orthocline.formats.speed_origin import SEVERAL, SpeedOrigin
 from orthocline.services.account.access import Viewer, open_play, own_data
-from orthocline.services.account.measures import own_measures, wording_of
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.places import NOWHERE, Place, place_of, put_at
 from orthocline.services.speed.rework import FORMER_VERSION, reworked_ramp_speed
 from orthocline.services.text import short_text, tidy_text
 from orthocline.services.undo import delete_entry, find_entry, restore_entry
-from orthocline.wording.wording import USUAL_WORDING, Wording
 
 MOWING = ("mown today", "rolled today", "mown yesterday", "not mown")
 MOISTURE = ("dry", "damp", "wet")
@@ -65,7 +64,7 @@ class KeptSpeed:
     measured_at: datetime
     method: str
     speed_ft: Estimate
-    evidence: str
+    evidence: Sheet | None
     condition: Condition
     was_ft: Estimate | None = None
 
@@ -121,7 +120,7 @@ def keep_speed(
     method: str,
     place: Place,
     measured_at: datetime,
-    evidence: str = "",
+    evidence: Sheet | None = None,
     condition: Condition | None = None,
     key: UUID | None = None,
 ) -> SpeedNote:
@@ -150,7 +149,7 @@ def keep_speed(
         method=METHODS[method].name,
         speed_ft=speed_ft.value,
         sd_ft=speed_ft.sd,
-        evidence=evidence[:EVIDENCE_LENGTH],
+        evidence=evidence.document if evidence else None,
         model_version=MODEL_VERSION,
     )
     _describe(viewer, session, note, place, condition or Condition())
@@ -158,10 +157,10 @@ def keep_speed(
 
 
 @open_play("Measuring green speed")
-def last_evidence(viewer: Viewer, session: Session, method: str) -> str:
-    """Return what the golfer's last speed by a method was found from, as the query of an address."""
+def last_sheet(viewer: Viewer, session: Session, method: str) -> Sheet | None:
+    """Return what the golfer's last speed by a method was found from."""
     note = newest_speed(session, viewer.owner_id, method=method)
-    return note.evidence if note else ""
+    return _evidence(note) if note else None
 
 
 @open_play("The speed book")
@@ -202,26 +201,23 @@ def _is_former(note: SpeedNote) -> bool:
     return note.method == "ramp" and note.model_version == FORMER_VERSION
 
 
-def _kept(note: SpeedNote, wording: Wording) -> KeptSpeed:
-    kept = Estimate(note.speed_ft, note.sd_ft)
-    again = reworked_ramp_speed(kept, note.evidence, wording) if _is_former(note) else None
+def _evidence(note: SpeedNote) -> Sheet | None:
+    return sheet_of(note.evidence) if note.evidence else None
+
+
+def _kept(note: SpeedNote) -> KeptSpeed:
+    kept, sheet = Estimate(note.speed_ft, note.sd_ft), _evidence(note)
+    again = reworked_ramp_speed(kept, sheet) if sheet and _is_former(note) else None
     return KeptSpeed(
         note.id,
         place_of(note),
         note.measured_at,
         note.method,
         again or kept,
-        note.evidence,
+        sheet,
         Condition(note.mowing, note.moisture, note.firmness, note.trueness, note.smoothness, note.note),
         kept if again else None,
     )
-
-
-def _all_kept(viewer: Viewer, session: Session, notes: Sequence[SpeedNote]) -> list[KeptSpeed]:
-    """Return rows of the book; what was typed without a unit is in the golfer's."""
-    former = any(map(_is_former, notes))
-    wording = wording_of(own_measures(viewer, session)) if former else USUAL_WORDING
-    return [_kept(note, wording) for note in notes]
 
 
 @open_play("The speed book")
@@ -230,7 +226,7 @@ def list_speeds(viewer: Viewer, session: Session, course: str = "") -> list[Kept
     known = course_named(session, viewer.owner_id, course) if course else None
     if course and known is None:
         return []
-    return _all_kept(viewer, session, speeds_of(session, viewer.owner_id, course=known))
+    return [_kept(note) for note in speeds_of(session, viewer.owner_id, course=known)]
 
 
 @own_data
@@ -242,8 +238,7 @@ def list_courses(viewer: Viewer, session: Session) -> list[str]:
 @open_play("The speed book")
 def find_speed(viewer: Viewer, session: Session, note_id: int) -> KeptSpeed:
     """Return one speed of the golfer's own book; raises as `find_entry` does."""
-    (kept,) = _all_kept(viewer, session, [find_entry(viewer, session, SpeedNote, note_id, MISSING)])
-    return kept
+    return _kept(find_entry(viewer, session, SpeedNote, note_id, MISSING))
 
 
 @own_data
@@ -275,7 +270,7 @@ def day_speed(viewer: Viewer, session: Session, now: datetime, place: Place = NO
         return None
     notes = speeds_of(session, viewer.owner_id, course=newest.course, since=newest.measured_at - DAY)
     notes = [note for note in notes if green and note.green_id == green.id] or notes
-    return combined(tuple(_all_kept(viewer, session, notes)), now)
+    return combined(tuple(_kept(note) for note in notes), now)
 
 
 def combined(notes: tuple[KeptSpeed, ...], now: datetime) -> DaySpeed:

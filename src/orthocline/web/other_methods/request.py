@@ -2,15 +2,14 @@
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
-from functools import cached_property
-from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
 from wtforms import StringField
 
 from orthocline.core.speed import METHODS, TUNING_FIGURES, Figure, Quantity
+from orthocline.formats.sheet import Sheet
 from orthocline.web.shared.fields import FigureForm, QuantityField
-from orthocline.web.shared.trials import Trial, TrialKind, address_of, counted, first_error, trials_in
+from orthocline.web.shared.sheets import TrialKind, errors_of, sheet_in
 from orthocline.wording.quantities import (
     is_paced,
     parse_far_m,
@@ -74,26 +73,33 @@ def _kind_of(figure: Figure, words: MethodWords) -> TrialKind:
 
 @dataclass(frozen=True)
 class MethodRequest:
-    """What a request asks for: the method, its form, and its trials by name."""
+    """The figures of one method, or of tuning putts, by its name.
+
+    Attributes
+    ----------
+    by : str
+    sheet : Sheet
+        Every figure.
+    errors : dict
+        What is wrong, by field.
+    wording : Wording
+        How the golfer who asks says figures.
+    """
 
     by: str
-    words: MethodWords
-    form: PlaceFields
-    figures: tuple[Figure, ...]
-    kinds: Mapping[str, TrialKind]
-    trials: Mapping[str, tuple[Trial, ...]]
+    sheet: Sheet
+    errors: dict[str, str]
+    wording: Wording
 
     @property
-    def wording(self) -> Wording:
-        """How the golfer who asks says figures."""
-        return self.form.wording
+    def words(self) -> MethodWords:
+        """How it is said."""
+        return ways()[self.by]
 
     @property
-    def errors(self) -> dict[str, str]:
-        """What is wrong, by field."""
-        wrong = {name: field.errors[0] for name, field in self.form._fields.items() if field.errors}
-        tried = {name: first_error(trials) for name, trials in self.trials.items()}
-        return wrong | {name: error for name, error in tried.items() if error}
+    def figures(self) -> tuple[Figure, ...]:
+        """What it asks for."""
+        return _figures_of(self.by)
 
     @property
     def timed(self) -> str:
@@ -105,51 +111,50 @@ class MethodRequest:
     def paced(self) -> bool:
         """Whether a length along the green was paced or measured in shoes."""
         far = [one.name for one in self.figures if one.quantity is Quantity.FAR]
-        typed = [self.form[name].data or "" for name in far if name in self.form]
-        typed += [one.text for name in far for one in self.trials.get(name, ())]
-        return any(map(is_paced, typed))
+        return any(is_paced(one.typed) for name in far for one in self.sheet.noted(name))
 
     @property
     def is_empty(self) -> bool:
         """Whether no figure is there yet; how far to putt, and how far past, have usual ones."""
-        typed = [self.form[one.name].data for one in self.figures if not one.many and self.by != TUNING]
-        return not (any(typed) or any(self.trials.values()))
-
-    @cached_property
-    def fields(self) -> list[tuple[str, str]]:
-        """Everything that is not empty, as the fields of its address."""
-        shown = [("by", self.by)] + [(n, f.data) for n, f in self.form._fields.items() if f.data]
-        return shown + [
-            field for name, kind in self.kinds.items() for field in address_of(kind, self.trials[name])
-        ]
-
-    @property
-    def query(self) -> str:
-        """The same as the query of an address."""
-        return urlencode(self.fields)
+        asked = [one.name for one in self.figures if one.many or self.by != TUNING]
+        return not any(self.sheet.noted(name) for name in asked)
 
     @property
     def measured(self) -> dict[str, list[float]]:
         """The figures that can be read, by name, in SI units or feet of green speed."""
-        once = {
-            one.name: [figure]
-            for one in self.figures
-            if not one.many and (figure := self.form[one.name].figure) is not None
-        }
-        return once | {name: counted(trials) for name, trials in self.trials.items()}
+        read = {one.name: self.sheet.counted(one.name) for one in self.figures}
+        return {one.name: read[one.name] for one in self.figures if one.many or read[one.name]}
+
+    @property
+    def evidence(self) -> Sheet:
+        """What the speed was found from, to be kept in the book beside its place."""
+        return self.sheet.choosing(course="", green="", next="")
 
 
 def method_request(arguments: MultiDict[str, str], wording: Wording) -> MethodRequest:
     """Return what a request asks for; anything else than there is, is the posted number."""
-    by, said = arguments.get("by", USUAL), ways()
-    by = by if by in said else USUAL
-    figures = TUNING_FIGURES if by == TUNING else METHODS[by].figures
+    by = arguments.get("by", USUAL)
+    by = by if by in ways() else USUAL
     values = MultiDict(arguments)
     if by == TUNING:
         for name, usual in tuning_start(wording).items():
             values[name] = values.get(name) or usual
-    form = _form_of(figures, said[by])(values, meta={"wording": wording})
+    form = form_of(by, values, wording)
+    sheet = sheet_in(values, form, kinds_of(by).values(), {"by": by})
+    return MethodRequest(by, sheet, errors_of(form, sheet), wording)
+
+
+def form_of(by: str, values: MultiDict[str, str], wording: Wording) -> PlaceFields:
+    """Return the fields of the figures that are asked for once, checked."""
+    form = _form_of(_figures_of(by), ways()[by])(values, meta={"wording": wording})
     form.validate()
-    kinds = {one.name: _kind_of(one, said[by]) for one in figures if one.many}
-    trials = {name: trials_in(values, kind, wording) for name, kind in kinds.items()}
-    return MethodRequest(by, said[by], form, figures, kinds, trials)
+    return form
+
+
+def kinds_of(by: str) -> dict[str, TrialKind]:
+    """Return what is tried several times, by name."""
+    return {one.name: _kind_of(one, ways()[by]) for one in _figures_of(by) if one.many}
+
+
+def _figures_of(by: str) -> tuple[Figure, ...]:
+    return TUNING_FIGURES if by == TUNING else METHODS[by].figures

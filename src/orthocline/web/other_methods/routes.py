@@ -33,7 +33,7 @@ def page() -> Response:
     response = make_response(_page(seen, save_form()), 422 if seen.errors else 200)
     response.vary.add("HX-Request")
     if is_part():
-        response.headers["HX-Replace-Url"] = f"{url_for('other_methods.page')}?{wanted.query}"
+        response.headers["HX-Replace-Url"] = f"{url_for('other_methods.page')}?{wanted.sheet.query}"
     return response
 
 
@@ -43,7 +43,7 @@ def save() -> Page:
     wanted = method_request(MultiDict(request.form), wording())
     return save_speed(
         "other_methods.page",
-        wanted.fields,
+        wanted.evidence,
         wanted.by,
         lambda: measured(viewer(), wanted, _rate()),
         lambda form: _page(_view(wanted), form),
@@ -57,7 +57,7 @@ def _rate() -> Estimate | None:
 
 def _view(wanted: MethodRequest) -> MethodView:
     who, now = viewer(), datetime.now(UTC)
-    day = day_speed(who, session(), now, place_in(wanted.form.data)) if who.golfer else None
+    day = day_speed(who, session(), now, place_in(wanted.sheet.choices)) if who.golfer else None
     return view(who, wanted, _rate(), day, now)
 
 

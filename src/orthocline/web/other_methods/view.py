@@ -2,6 +2,9 @@
 
 from dataclasses import dataclass, replace
 from datetime import datetime
+from functools import cached_property
+
+from werkzeug.datastructures import MultiDict
 
 from orthocline.core.estimate import Estimate
 from orthocline.core.speed import METHODS, Findings
@@ -12,7 +15,8 @@ from orthocline.services.account.measures import pacing_sd
 from orthocline.services.errors import InvalidError, MissingError
 from orthocline.services.speed.book import DaySpeed, beside_the_book
 from orthocline.services.speed.measuring import speed_by, tuning_putts
-from orthocline.web.other_methods.request import TUNING, MethodRequest
+from orthocline.web.other_methods.request import TUNING, MethodRequest, PlaceFields, form_of, kinds_of
+from orthocline.web.shared.sheets import TrialKind
 from orthocline.wording.speed.methods import METHOD_WORDS
 from orthocline.wording.speed.tuning_putts import tuning_details, tuning_title
 
@@ -38,6 +42,16 @@ class MethodView:
     details: str
     speed_ft: Estimate | None = None
     picture: Scene | None = None
+
+    @cached_property
+    def form(self) -> PlaceFields:
+        """The fields of the figures that are asked for once."""
+        return form_of(self.request.by, MultiDict(self.request.sheet.fields), self.request.wording)
+
+    @property
+    def kinds(self) -> dict[str, TrialKind]:
+        """What is tried several times, by name."""
+        return kinds_of(self.request.by)
 
 
 def view(

@@ -4,220 +4,129 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
-from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
-from wtforms import BooleanField, RadioField, StringField
-from wtforms.fields.choices import SelectChoice
 
-from orthocline.core.instruments import Gives, giving
-from orthocline.core.speed import (
-    GROOVE_RANGE_DEG,
-    HIDDEN_GRAIN_RANGE,
-    HIDDEN_SLOPE_RANGE,
-    HIDDEN_SPEED_RANGE_FT,
-    RAIL_GAP_RANGE_M,
-    RAMP_ANGLE_RANGE_DEG,
-    RAMP_LENGTH_RANGE_M,
-    ROLL_RANGE_M,
-    Groove,
-    HiddenGreen,
-    Ramp,
-    Rods,
-)
+from orthocline.core.speed import Groove, Ramp, Rods
+from orthocline.formats.sheet import Noted, Sheet
 from orthocline.services.speed.measuring import SimulatedRamp, hidden_green
-from orthocline.web.shared.fields import FigureForm, QuantityField
-from orthocline.web.shared.trials import Trial, TrialKind, address_of, counted, first_error, trials_in
-from orthocline.wording.instruments import INSTRUMENT_WORDS
-from orthocline.wording.quantities import (
-    is_paced,
-    parse_degrees,
-    parse_far_m,
-    parse_green_speed_ft,
-    parse_near_m,
-    parse_number,
-    parse_slope,
-)
+from orthocline.web.ramp.forms import BACK, OUT, RampForm
+from orthocline.web.shared.sheets import errors_of, noted, sheet_in
+from orthocline.wording.quantities import is_paced, parse_slope
 from orthocline.wording.wording import Wording
 
 START = {"length": "30 in", "angle": "20 deg", "rails": "rods", "gap": "20 mm", "groove": "145 deg"}
 METRIC_START = START | {"length": "76.2 cm"}
-OUT = TrialKind(
-    "out",
-    "A roll",
-    parse_far_m,
-    ROLL_RANGE_M,
-    "between 1 and 60 ft (0.3 and 18 m), such as 9 ft 2 in or 2.8 m",
-)
-BACK = replace(OUT, name="back")
-SEEDS = (1, 999_999)
-
-
-def _parse_degrees(text: str, _wording: Wording) -> float:
-    return parse_degrees(text)
-
-
-def _slope_instruments() -> list[SelectChoice]:
-    return [SelectChoice(one.name, INSTRUMENT_WORDS[one.name].choice) for one in giving(Gives.SLOPE)]
-
-
-class RampForm(FigureForm):
-    """The figures of the ramp page, as they stand in its address; rolls are kept apart."""
-
-    length = QuantityField(
-        "Ramp length",
-        parse_near_m,
-        between=RAMP_LENGTH_RANGE_M,
-        allowed="between 8 in and 6.5 ft (20 cm and 2 m), such as 30 in",
-    )
-    angle = QuantityField(
-        "Angle", _parse_degrees, between=RAMP_ANGLE_RANGE_DEG, allowed="between 5 and 45 degrees"
-    )
-    rails = RadioField(
-        "Rails",
-        choices=[SelectChoice("groove", "V-groove"), SelectChoice("rods", "two rods")],
-        default="rods",
-    )
-    gap = QuantityField(
-        "Gap",
-        parse_near_m,
-        between=RAIL_GAP_RANGE_M,
-        allowed="between 5 and 38 mm, less than the ball",
-    )
-    groove = QuantityField(
-        "Groove", _parse_degrees, between=GROOVE_RANGE_DEG, allowed="between 60 and 180 degrees"
-    )
-    level = QuantityField(
-        "Level reading",
-        lambda text, wording: parse_slope(text, 1.0, wording)[0],
-        between=(-0.1, 0.1),
-        allowed="at most 10 %, such as 0.8 % or 0.5 deg",
-        optional=True,
-    )
-    level_way = RadioField(
-        "The way out is", choices=[SelectChoice("up", "up ↑"), SelectChoice("down", "down ↓")], default="up"
-    )
-    level_with = RadioField("Read with", choices=_slope_instruments, default="level")
-    course = StringField("Course")
-    green = StringField("Green")
-    next = StringField("Next")
-    seed = QuantityField(
-        "Simulated green",
-        lambda text, _: parse_number(text, "a whole number"),
-        between=SEEDS,
-        allowed="a whole number up to 999999",
-        optional=True,
-    )
-    sim_speed = QuantityField(
-        "Hidden speed",
-        lambda text, _: parse_green_speed_ft(text),
-        between=HIDDEN_SPEED_RANGE_FT,
-        allowed="between 6 and 13 feet",
-        optional=True,
-    )
-    sim_slope = QuantityField(
-        "Hidden slope, up the way out",
-        lambda text, wording: parse_slope(text, 1.0, wording)[0],
-        between=HIDDEN_SLOPE_RANGE,
-        allowed="between -3 and 3 %",
-        optional=True,
-    )
-    sim_grain = QuantityField(
-        "Hidden grain, growing the way out",
-        lambda text, _: parse_number(text, "a strength between -0.25 and 0.25"),
-        between=HIDDEN_GRAIN_RANGE,
-        allowed="between -0.25 and 0.25",
-        optional=True,
-    )
-    reveal = BooleanField("Reveal")
-
-    def ramp(self) -> Ramp:
-        """Return the ramp of a form that validates."""
-        gap, groove = self.gap.figure or 0.0, self.groove.figure or 0.0
-        rails = Rods(gap) if self.rails.data == "rods" else Groove(math.radians(groove))
-        return Ramp(self.length.figure or 0.0, math.radians(self.angle.figure or 0.0), rails)
-
-    @property
-    def level_out(self) -> float | None:
-        """The level's reading [ratio], positive where the way out is up."""
-        if self.level.figure is None:
-            return None
-        return float(self.level.figure) * (1.0 if self.level_way.data == "up" else -1.0)
+ROLLS = (OUT.name, BACK.name)
+EACH_WAY = 3
 
 
 @dataclass(frozen=True)
 class RampRequest:
-    """What a request asks for; `ramp` is None while something of it cannot be read."""
+    """A ramp, its rolls and what was read beside them; its edits return another.
 
-    form: RampForm
-    out: tuple[Trial, ...]
-    back: tuple[Trial, ...]
-    ramp: Ramp | None
+    Attributes
+    ----------
+    sheet : Sheet
+        Every figure and choice.
+    errors : dict
+        What is wrong, by field.
+    wording : Wording
+        How the golfer who asks says figures.
+    """
 
-    @property
-    def wording(self) -> Wording:
-        """How the golfer who asks says figures."""
-        return self.form.wording
-
-    @property
-    def paced(self) -> bool:
-        """Whether a roll that counts was paced or measured in shoes."""
-        return any(is_paced(one.text) for one in (*self.out, *self.back) if not one.left_out)
-
-    @property
-    def readable(self) -> bool:
-        """Whether everything can be read."""
-        return self.ramp is not None and not first_error((*self.out, *self.back))
-
-    @property
-    def errors(self) -> dict[str, str]:
-        """What is wrong, by field."""
-        errors = {name: field.errors[0] for name, field in self.form._fields.items() if field.errors}
-        for kind, trials in ((OUT, self.out), (BACK, self.back)):
-            if first_error(trials):
-                errors[kind.name] = first_error(trials)
-        return errors
+    sheet: Sheet
+    errors: dict[str, str]
+    wording: Wording
 
     @cached_property
-    def fields(self) -> list[tuple[str, str]]:
-        """Everything that is not empty, as the fields of its address."""
-        shown = [(name, field.data) for name, field in self.form._fields.items()]
-        told = [(name, "1" if data is True else data) for name, data in shown if data]
-        return told + address_of(OUT, self.out) + address_of(BACK, self.back)
-
-    @property
-    def query(self) -> str:
-        """The same as the query of an address."""
-        return urlencode(self.fields)
-
-    @property
-    def simulated(self) -> SimulatedRamp | None:
-        """The simulated ramp on its hidden green, if one is in use."""
-        seed = self.form.seed.figure
-        if seed is None or self.ramp is None:
+    def ramp(self) -> Ramp | None:
+        """The ramp; None while something other than a roll cannot be read."""
+        if set(self.errors) - set(ROLLS):
             return None
-        green, form = hidden_green(int(seed)), self.form
-        chosen = HiddenGreen(
-            *(
-                hidden if field.figure is None else field.figure
-                for field, hidden in (
-                    (form.sim_speed, green.speed_ft),
-                    (form.sim_slope, green.slope),
-                    (form.sim_grain, green.grain),
-                )
-            )
-        )
-        return SimulatedRamp(int(seed), self.ramp, chosen)
+        length, angle = self._once("length"), math.radians(self._once("angle"))
+        if self.sheet.choices["rails"] == "rods":
+            return Ramp(length, angle, Rods(self._once("gap")))
+        return Ramp(length, angle, Groove(math.radians(self._once("groove"))))
 
     @property
-    def revealed(self) -> bool:
-        """Whether it is asked what the simulated green really is."""
-        return bool(self.form.reveal.data)
+    def rolls(self) -> dict[str, tuple[Noted, ...]]:
+        """The rolls of both directions, as typed."""
+        return {name: self.sheet.noted(name) for name in ROLLS}
 
     @property
     def lengths(self) -> tuple[list[float], list[float]]:
         """The rolls that count [m], out and back."""
-        return counted(self.out), counted(self.back)
+        return self.sheet.counted(OUT.name), self.sheet.counted(BACK.name)
+
+    @property
+    def has_rolls(self) -> bool:
+        """Whether there is any roll."""
+        return any(self.rolls.values())
+
+    @property
+    def paced(self) -> bool:
+        """Whether a roll that counts was paced or measured in shoes."""
+        return any(one.counts and is_paced(one.typed) for rolls in self.rolls.values() for one in rolls)
+
+    @property
+    def level_out(self) -> float | None:
+        """The level's reading [ratio], positive where the way out is up."""
+        read = self.sheet.once("level")
+        return read if read is None or self.sheet.choices["level_way"] == "up" else -read
+
+    @property
+    def revealed(self) -> bool:
+        """Whether it is asked what the simulated green really is."""
+        return bool(self.sheet.choices["reveal"])
+
+    @property
+    def simulated(self) -> SimulatedRamp | None:
+        """The simulated ramp on its hidden green, if one is in use."""
+        seed = self.sheet.once("seed")
+        if seed is None or self.ramp is None:
+            return None
+        green, known = hidden_green(int(seed)), self.sheet.once
+        chosen = {"speed_ft": known("sim_speed"), "slope": known("sim_slope"), "grain": known("sim_grain")}
+        told = {name: figure for name, figure in chosen.items() if figure is not None}
+        return SimulatedRamp(int(seed), self.ramp, replace(green, **told))
+
+    def on_another_green(self, seed: int) -> "RampRequest":
+        """Return it on another hidden green, where nothing was rolled yet."""
+        sheet, gone = self.sheet.anew("seed", Noted(str(seed), seed)).choosing(reveal=""), (*ROLLS, "level")
+        for name in gone:
+            sheet = sheet.anew(name)
+        errors = {name: error for name, error in self.errors.items() if name not in (*gone, "seed")}
+        return replace(self, sheet=sheet, errors=errors)
+
+    def simulating(self, add: str) -> "RampRequest":
+        """Return it with what the simulated ramp adds: ``out``, ``back``, ``six`` rolls, or ``level``."""
+        simulated = self.simulated
+        if simulated is None:
+            return self
+        if add == "level":
+            return replace(self, sheet=self._levelled(simulated.level()))
+        sheet = self.sheet
+        for kind in (OUT, BACK):
+            done, wished = len(sheet.noted(kind.name)), EACH_WAY if add == "six" else int(add == kind.name)
+            lengths = [simulated.roll_m(back=kind is BACK, number=done + i) for i in range(wished)]
+            texts = [self.wording.taped(length) for length in lengths]
+            sheet = sheet.more(kind.name, *(noted(text, kind, self.wording) for text in texts))
+        return replace(self, sheet=sheet)
+
+    @property
+    def evidence(self) -> Sheet:
+        """What the speed was found from, to be kept in the book beside its place."""
+        return self.sheet.choosing(course="", green="", next="")
+
+    def _levelled(self, slope: float) -> Sheet:
+        text = self.wording.typed_slope(abs(slope))
+        read = Noted(text, parse_slope(text, 1.0, self.wording)[0])
+        way = "up" if slope >= 0.0 else "down"
+        return self.sheet.anew("level", read).choosing(level_way=way, level_with="level_averaged")
+
+    def _once(self, name: str) -> float:
+        return self.sheet.once(name) or 0.0
 
 
 def ramp_request(
@@ -228,31 +137,11 @@ def ramp_request(
     A figure of the ramp that is not in it is that of the golfer's `own_ramp`, or else the usual one.
     """
     values = MultiDict(arguments)
-    if values.pop("averaged", ""):
-        values["level_with"] = "level_averaged"  # as addresses said it that the book kept
     usual = METRIC_START if wording.units.metric else START
     for name, value in (usual | dict(own_ramp or {})).items():
         if name not in values:
             values[name] = value
     form = RampForm(values, meta={"wording": wording})
-    out, back = trials_in(values, OUT, wording), trials_in(values, BACK, wording)
-    return RampRequest(form, out, back, form.ramp() if form.validate() else None)
-
-
-def with_simulated(wanted: RampRequest, add: str) -> RampRequest:
-    """Return the same with what the simulated ramp adds: ``out``, ``back``, ``six`` rolls, or ``level``."""
-    simulated = wanted.simulated
-    if simulated is None:
-        return wanted
-    values = MultiDict(wanted.fields)
-    for kind, trials, count in ((OUT, wanted.out, 3), (BACK, wanted.back, 3)):
-        wished = count if add == "six" else 1 if add == kind.name else 0
-        for number in range(len(trials), len(trials) + wished):
-            roll = simulated.roll_m(back=kind is BACK, number=number)
-            values.add(kind.name, wanted.wording.taped(roll))
-    if add == "level":
-        slope = simulated.level()
-        values["level"] = wanted.wording.typed_slope(abs(slope))
-        values["level_way"] = "up" if slope >= 0.0 else "down"
-        values["level_with"] = "level_averaged"
-    return ramp_request(values, wanted.wording)
+    form.validate()
+    sheet = sheet_in(values, form, (OUT, BACK), {})
+    return RampRequest(sheet, errors_of(form, sheet), wording)

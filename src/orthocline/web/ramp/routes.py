@@ -1,7 +1,6 @@
 """The ramp: one address, as a page, as the part that changes, and kept in the book."""
 
 import secrets
-from urllib.parse import parse_qsl
 
 from flask import Blueprint, make_response, redirect, render_template, request, url_for
 from werkzeug.datastructures import MultiDict
@@ -10,11 +9,12 @@ from werkzeug.wrappers import Response
 from orthocline.core.estimate import Estimate
 from orthocline.services.account.access import require_open_play
 from orthocline.services.errors import InvalidError
-from orthocline.services.speed.book import last_evidence
+from orthocline.services.speed.book import last_sheet
 from orthocline.web.database import session
 from orthocline.web.identity import viewer, wording
 from orthocline.web.page import is_part
-from orthocline.web.ramp.request import BACK, OUT, SEEDS, START, RampRequest, ramp_request, with_simulated
+from orthocline.web.ramp.forms import BACK, OUT, SEEDS
+from orthocline.web.ramp.request import START, RampRequest, ramp_request
 from orthocline.web.ramp.view import RampView, measured, view
 from orthocline.web.security import read_limit
 from orthocline.web.shared.save_forms import SaveForm
@@ -31,12 +31,12 @@ def page() -> Response:
     require_open_play(viewer(), "Measuring green speed")
     wanted, changed = _wanted()
     if changed and not is_part():
-        return redirect(f"{url_for('ramp.page')}?{wanted.query}", 303)
+        return redirect(f"{url_for('ramp.page')}?{wanted.sheet.query}", 303)
     seen = view(viewer(), wanted)
     response = make_response(_page(seen, save_form()), 422 if seen.errors else 200)
     response.vary.add("HX-Request")
     if is_part():
-        response.headers["HX-Replace-Url"] = f"{url_for('ramp.page')}?{wanted.query}"
+        response.headers["HX-Replace-Url"] = f"{url_for('ramp.page')}?{wanted.sheet.query}"
     return response
 
 
@@ -46,24 +46,21 @@ def save() -> Page:
     wanted = ramp_request(MultiDict(request.form), wording(), _own_ramp())
 
     def find() -> Estimate:
-        if not wanted.readable:
+        if wanted.errors:
             raise InvalidError("course", "Mend the marked figures first.")
         return measured(viewer(), wanted).speed_ft
 
     return save_speed(
-        "ramp.page", wanted.fields, "ramp", find, lambda form: _page(view(viewer(), wanted), form)
+        "ramp.page", wanted.evidence, "ramp", find, lambda form: _page(view(viewer(), wanted), form)
     )
 
 
 def _wanted() -> tuple[RampRequest, bool]:
     """Return what is asked for, and whether the simulated ramp added to it."""
-    values, add = MultiDict(request.args), request.args.get("add", "")
+    wanted, add = ramp_request(MultiDict(request.args), wording(), _own_ramp()), request.args.get("add", "")
     if add == ANOTHER:
-        values["seed"] = str(SEEDS[0] + secrets.randbelow(SEEDS[1]))
-        for name in ("out", "back", "left_out", "reveal", "level"):
-            values.poplist(name)
-    wanted = ramp_request(values, wording(), _own_ramp())
-    return (with_simulated(wanted, add) if add else wanted), bool(add)
+        return wanted.on_another_green(SEEDS[0] + secrets.randbelow(SEEDS[1])), True
+    return wanted.simulating(add), bool(add)
 
 
 def _own_ramp() -> dict[str, str]:
@@ -71,7 +68,8 @@ def _own_ramp() -> dict[str, str]:
     who = viewer()
     if who.golfer is None or who.in_competition or set(START) <= set(request.values):
         return {}
-    used = dict(parse_qsl(last_evidence(who, session(), "ramp")))
+    sheet = last_sheet(who, session(), "ramp")
+    used = dict(sheet.fields) if sheet else {}
     return {name: used[name] for name in START if name in used}
 
 

@@ -2,17 +2,21 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cached_property
+
+from werkzeug.datastructures import MultiDict
 
 from orthocline.core.speed import RampSpeed
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.speed.ramp import ramp_plan
 from orthocline.drawing.speed.tape import Roll
+from orthocline.formats.sheet import Noted
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import pacing_sd
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.measuring import level_reading, ramp_speed
-from orthocline.web.ramp.request import RampForm, RampRequest
-from orthocline.web.shared.trials import Trial, counted
+from orthocline.web.ramp.forms import RampForm
+from orthocline.web.ramp.request import RampRequest
 from orthocline.wording.speed.ramp import hidden_words, ramp_details, ramp_notes, set_up_words
 
 
@@ -37,15 +41,12 @@ class RampView:
     set_up: str = ""
     hidden: str = ""
 
-    @property
+    @cached_property
     def form(self) -> RampForm:
-        """The figures as typed."""
-        return self.request.form
-
-    @property
-    def trials(self) -> dict[str, tuple[Trial, ...]]:
-        """The rolls of both directions, as typed."""
-        return {"out": self.request.out, "back": self.request.back}
+        """The fields of the page, with what is wrong beside each."""
+        form = RampForm(MultiDict(self.request.sheet.fields), meta={"wording": self.request.wording})
+        form.validate()
+        return form
 
     @property
     def stands_out(self) -> dict[str, list[bool]]:
@@ -55,8 +56,8 @@ class RampView:
         ways = {"out": self.speed.out, "back": self.speed.back}
         flags = {name: iter(way.stands_out if way else ()) for name, way in ways.items()}
         return {
-            name: [bool(counted([one])) and next(flags[name], False) for one in trials]
-            for name, trials in self.trials.items()
+            name: [one.counts and next(flags[name], False) for one in rolls]
+            for name, rolls in self.request.rolls.items()
         }
 
 
@@ -66,25 +67,25 @@ def view(viewer: Viewer, wanted: RampRequest) -> RampView:
         return RampView(wanted, wanted.errors)
     speed, errors = None, wanted.errors
     try:
-        speed = measured(viewer, wanted) if wanted.readable and (wanted.out or wanted.back) else None
+        speed = measured(viewer, wanted) if wanted.has_rolls and not errors else None
     except InvalidError as error:
         errors = errors | {error.field: str(error)}
-    wording = wanted.wording
+    wording, drawn = wanted.wording, {name: _drawn(rolls) for name, rolls in wanted.rolls.items()}
     return RampView(
         wanted,
         errors,
         speed,
-        tuple(ramp_details(speed, wanted.ramp, wording, wanted.form.level_with.data)) if speed else (),
+        tuple(ramp_details(speed, wanted.ramp, wording, wanted.sheet.choices["level_with"])) if speed else (),
         tuple(ramp_notes(speed, wording, paced=wanted.paced)) if speed else (),
-        ramp_plan(wanted.ramp, speed, _rolls(wanted.out), _rolls(wanted.back), wording),
+        ramp_plan(wanted.ramp, speed, drawn["out"], drawn["back"], wording),
         set_up_words(wanted.ramp, wording),
         hidden_words(wanted.simulated.green, speed, wording) if wanted.revealed and wanted.simulated else "",
     )
 
 
-def _rolls(trials: Sequence[Trial]) -> list[Roll]:
+def _drawn(rolls: Sequence[Noted]) -> list[Roll]:
     """Return the rolls that can be read, to be drawn."""
-    return [Roll(one.figure, one.left_out) for one in trials if one.figure is not None]
+    return [Roll(one.figure, one.left_out) for one in rolls if one.figure is not None]
 
 
 def measured(viewer: Viewer, wanted: RampRequest) -> RampSpeed:
@@ -99,12 +100,12 @@ def measured(viewer: Viewer, wanted: RampRequest) -> RampSpeed:
     """
     assert wanted.ramp is not None
     out, back = wanted.lengths
-    level = wanted.form.level_out
+    level = wanted.level_out
     return ramp_speed(
         viewer,
         wanted.ramp,
         out,
         back,
-        level=level_reading(level, wanted.form.level_with.data) if level is not None else None,
+        level=level_reading(level, wanted.sheet.choices["level_with"]) if level is not None else None,
         length_share_sd=pacing_sd(wanted.wording) if wanted.paced else 0.0,
     )

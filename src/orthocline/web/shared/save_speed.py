@@ -1,6 +1,6 @@
 """Keep what a page measured in the golfer's book, and go on to the read that asked for it."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from datetime import UTC, datetime
 from urllib.parse import parse_qsl, urlencode
 
@@ -9,6 +9,7 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
 from orthocline.core.estimate import Estimate
+from orthocline.formats.sheet import Sheet
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.places import NOWHERE, place_of
@@ -36,7 +37,7 @@ def save_form() -> SaveForm:
 
 def save_speed(
     page: str,
-    fields: Sequence[tuple[str, str]],
+    evidence: Sheet,
     method: str,
     find: Callable[[], Estimate],
     again: Callable[[SaveForm], str],
@@ -47,8 +48,8 @@ def save_speed(
     ----------
     page : str
         Endpoint of the page that measured, to come back to signed in or in Open play with nothing lost.
-    fields : sequence of (str, str)
-        What was measured, as the fields of its address.
+    evidence : Sheet
+        What was measured.
     find : callable
         Returns the estimate, or raises `InvalidError`.
     again : callable
@@ -63,15 +64,13 @@ def save_speed(
     form = save_form()
     if form.validate():
         try:
-            return _kept(form, fields, method, find)
+            return _kept(form, evidence, method, find)
         except InvalidError as error:
             _tell(form, error)
     return again(form), 422
 
 
-def _kept(
-    form: SaveForm, fields: Sequence[tuple[str, str]], method: str, find: Callable[[], Estimate]
-) -> Response:
+def _kept(form: SaveForm, evidence: Sheet, method: str, find: Callable[[], Estimate]) -> Response:
     note = keep_speed(
         viewer(),
         session(),
@@ -79,7 +78,7 @@ def _kept(
         method=method,
         place=place_in(form.data),
         measured_at=form.measured_at(wording().calendar),
-        evidence=urlencode([(name, value) for name, value in fields if name != "next"]),
+        evidence=evidence,
         condition=form.condition(),
         key=entry_key(),
     )

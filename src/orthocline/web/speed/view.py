@@ -70,7 +70,6 @@ def book_view(
 
 def row(note: KeptSpeed, calendar: Calendar) -> Row:
     """Return one speed as the list shows it."""
-    page = _page_of(note.method)
     return Row(
         note.id,
         speed_text(note.speed_ft.value),
@@ -81,13 +80,16 @@ def row(note: KeptSpeed, calendar: Calendar) -> Row:
         how_words(note.method, note.was_ft),
         _condition(note.condition),
         note.condition.note,
-        f"{page}?{note.evidence}" if note.evidence else "",
+        _again(note),
     )
 
 
-def _page_of(method: str) -> str:
-    """Return the address of the page that measures by a method: its own where it has one."""
-    return url_for("other_methods.page" if METHODS[method].figures else f"{method}.page")
+def _again(note: KeptSpeed) -> str:
+    """Return the address that goes over a speed again, on its method's own page where it has one."""
+    if note.evidence is None:
+        return ""
+    page = url_for("other_methods.page" if METHODS[note.method].figures else f"{note.method}.page")
+    return f"{page}?{note.evidence.choosing(course=note.place.course, green=note.place.green).query}"
 
 
 def _condition(seen: Condition) -> str:
