@@ -8,11 +8,11 @@ from tests.speeds import kept_speed
 
 TOLD = (
     "2.1 %",
-    "0.6 %",
+    "0.9 %",
     "10.2",
     "17¾",
     "9 in left",
-    "12 in past",
+    "9 in past",
     "tilt_percent",
     "10.7",
     "plays_like",

@@ -28,7 +28,7 @@ def test_saving_leads_to_the_finish(signed_in, session):
     putt = rows(session)[0]
     assert (response.status_code, response.location) == (303, f"/log/{putt.id}/finish")
     assert place_of(putt).text == "Ternholm Links, green 4, Spindrift"
-    assert putt.read_document["aim_right_m"] == pytest.approx(17.66 * INCH, abs=1e-4)
+    assert putt.read_document["aim_right_m"] == pytest.approx(17.697 * INCH, abs=1e-4)
 
 
 def test_saving_without_an_account_leads_through_sign_in_and_back(client, create_golfer):
@@ -48,7 +48,7 @@ def test_a_bad_putt_is_not_saved_and_nothing_is_lost(signed_in, session):
 
 def test_finish_typed_and_holed(signed_in, session, saved):
     address = f"/log/{saved.id}/finish"
-    assert "The call was aim 17¾ in right, 12 in past" in text(signed_in.get(address))
+    assert "The call was aim 17¾ in right, 9 in past" in text(signed_in.get(address))
     finish = {"along": "8 in", "along_way": "past", "across": "3 in", "across_way": "left"}
     assert signed_in.post(address, data=finish).status_code == 303
     putt = rows(session)[0]
@@ -69,7 +69,7 @@ def test_a_bad_finish_is_told_and_kept_as_typed(signed_in, saved):
 
 @pytest.mark.usefixtures("saved")
 def test_list_filters_part_and_empty_states(signed_in):
-    assert "14 ft · 2.1 % left · 0.6 % up · speed 10.2" in text(signed_in.get("/log"))
+    assert "14 ft · 2.1 % left · 0.9 % up · speed 10.2" in text(signed_in.get("/log"))
     assert "own read 9 in left" in text(signed_in.get("/log"))
     assert "No putt in your log fits" in text(signed_in.get("/log?result=holed"))
     assert "14 ft" in text(signed_in.get("/log?place=SPIN&result=nonsense"))

@@ -112,7 +112,7 @@ def test_measuring_oneself_is_refused_in_competition_but_units_are_not(signed_in
 def test_the_beat_is_set_from_the_read(client):
     page = client.get(links(client.get("/read", query_string=SPINDRIFT), "/beat")[0])
     assert "beat mark: 6.8 ft" in text(page)
-    assert "7½ in back, as far through" in text(page)
+    assert "8 in back, as far through" in text(page)
     assert "0.6 s back, 0.3 s to the ball" in text(page)
     assert "0.8 s back, 0.4 s to the ball" in text(client.get("/beat?back=0.8"))
     bad = client.get("/beat?back=0&mark=far")
@@ -122,3 +122,50 @@ def test_the_beat_is_set_from_the_read(client):
 
 def test_a_left_hander_sees_the_hole_on_the_right(metric):
     assert "to the hole →" in text(metric.get("/beat"))
+
+
+TO_ME = {"past": "9 in", "usual": "9 in"}
+"""A roll-past as the page filled it in."""
+
+
+@pytest.fixture
+def three_pasts(signed_in):
+    pasts = {"usual_past": "9 in", "usual_past_uphill": "13 in", "usual_past_downhill": "5 in"}
+    signed_in.post("/measures", data={**METRIC, "units": "feet", "slopes": "percent", **pasts})
+    return signed_in
+
+
+@pytest.mark.parametrize(
+    ("asked", "past", "beside"),
+    [
+        ({}, "9 in", "usual"),
+        ({"rise": "2 %", "slope": "down"}, "5 in", "usual downhill"),
+        ({"rise": "2 %", "slope": "up", **TO_ME}, "13 in", "usual uphill"),
+        ({"rise": "2 %", "slope": "up", "past": "7 in", "usual": "9 in"}, "7 in", "if covered"),
+        ({"rise": "2 %", "slope": "up", "past": "9 in"}, "9 in", "if covered"),
+        ({**TO_ME, "step": "past:1"}, "10 in", "if covered"),
+        ({**TO_ME, "around": "180", "rise": "2 %", "slope": "up"}, "5 in", "usual downhill"),
+    ],
+)
+def test_the_usual_roll_past_goes_with_the_slope_until_another_is_asked_for(three_pasts, asked, past, beside):
+    page = three_pasts.get("/read", query_string=asked)
+    assert value(page, "past") == past
+    assert beside in words_of(parsed(page).select_one("#past-beside"))
+
+
+def test_a_tempo_is_kept_and_the_read_counts_by_it(signed_in):
+    page = signed_in.get("/beat?back=0.7&beat=1.3")
+    assert "Keep this tempo and beat as mine" in text(page)
+    signed_in.post("/beat", data={"back": "0.7", "beat": "1.3"})
+    assert "0.7 s back, 0.35 s to the ball" in text(signed_in.get("/beat"))
+    assert "0.7 s back, then one beat of 1.3 s" in text(signed_in.get("/measures"))
+    read = signed_in.get("/read", query_string=SPINDRIFT)
+    assert "one beat, 1.3 s, after the strike" in text(read)
+    assert signed_in.get("/read/roll", query_string=SPINDRIFT).get_json()["beat_s"] == 1.3
+    refused = signed_in.post("/beat", data={"back": "0.7", "beat": "3"})
+    assert "One beat must be between 0.8 and 2 s" in text(signed_in.get(refused.location))
+
+
+def test_the_stroke_is_held_against_the_golfers_feet(signed_in):
+    signed_in.post("/measures", data={**METRIC, "units": "feet", "slopes": "percent", "stance": "17 in"})
+    assert re.search(r"its ends ½ in inside your feet", text(signed_in.get("/read", query_string=SPINDRIFT)))

@@ -32,7 +32,7 @@ def test_an_address_is_a_read(client):
     page = client.get("/read", query_string=SPINDRIFT)
     assert page.status_code == 200
     assert "17¾ in right of centre." in text(page)
-    assert "Plays like 15.1 ft." in text(page)
+    assert "Plays like 15.7 ft." in text(page)
     assert "17.7" not in text(page), "a value is rounded alike everywhere"
     assert "Ternholm Links, green 4, Spindrift" in text(page)
     assert "as typed" in text(page)
@@ -102,8 +102,8 @@ def test_a_figure_that_is_not_there_yet_is_no_error(client, typed, quiet):
     [
         ("length:1", "length", "15 ft"),
         ("side:-1", "side", "2 %"),
-        ("rise:1", "rise", "1.5 in"),
-        ("past:-1", "past", "11 in"),
+        ("rise:1", "rise", "1 %"),
+        ("past:-1", "past", "8 in"),
         ("speed:1", "speed", "10.3"),
         ("length:9", "length", "14 ft"),
         ("green:1", "green", SPINDRIFT["green"]),
@@ -195,7 +195,7 @@ def test_a_frame_of_a_drag_is_the_drawing_and_the_calls_first_line(client):
 
 
 def test_a_ball_that_dies_and_rolls_back_is_offered_the_softest_pace_that_can_be_asked(client):
-    page = client.get("/read", query_string={**SPINDRIFT, "past": "0 in"})
+    page = client.get("/read", query_string={**SPINDRIFT, "rise": "0.6 %", "past": "0 in"})
     assert page.status_code == 200
     straight = client.get(link(page, "Read the ball that goes straight in"))
     assert "Reach the hole at 0.16 ft/s" in text(straight)
@@ -217,6 +217,7 @@ def test_what_a_hand_drags_is_as_round_as_a_hand_is_sure(client):
 @pytest.mark.parametrize(
     ("typed", "step", "name", "result"),
     [
+        ({"rise": "1 in"}, "rise:1", "rise", "1.5 in"),
         ({"past": "2 ft/s"}, "past:1", "past", "2.2 ft/s"),
         ({"length": "5 paces"}, "length:1", "length", "6 paces"),
         ({"length": "60 m"}, "length:1", "length", "60 m"),
@@ -335,8 +336,8 @@ def test_a_hole_that_no_ball_reaches_is_said(client, monkeypatch):
 
 def test_the_roll_is_the_balls_way_in_time(client):
     response = client.get("/read/roll", query_string=SPINDRIFT).get_json()
-    assert response["duration_s"] == pytest.approx(3.022, abs=0.001)
-    assert len(response["spots"]) == 90
+    assert response["duration_s"] == pytest.approx(3.074, abs=0.001)
+    assert len(response["spots"]) == 92
     assert client.get("/read/roll?length=x").status_code == 422
 
 

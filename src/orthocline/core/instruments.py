@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from typing import Final
 
+from orthocline.core.estimate import Estimate
 from orthocline.core.units import FOOT_M
 
 LEVEL_SD: Final = 0.001
@@ -38,6 +39,8 @@ DAY_SD_FT: Final = math.sqrt(0.75**2 - 0.5**2)
 """What a day adds to a green speed: a posted number is known within 1.0 ft that day, 1.5 ft after."""
 THUMB_SD_S: Final = 0.075
 """A stopwatch started and stopped by thumb."""
+USUAL_STROKE_RATE: Final = Estimate(5.7, 0.5 * 0.3 * 5.7)
+"""Launch speed per length of the whole stroke [1/s], until the golfer's own is known: within 30 %."""
 STROKE_SHARE: Final = 0.04
 """Usual scatter of launch speed from putts of one stroke length, where too few were made to tell."""
 USUAL_SHOE_M: Final = FOOT_M

@@ -11,13 +11,12 @@ from orthocline.core.speed import (
     StrokePutt,
     aged,
     posted_speed,
-    rule_of_thumb_stroke_m,
     stroke_length_m,
     stroke_rate,
 )
 from orthocline.core.speed.stroke import speed_from_strokes
 from orthocline.core.speed.timed import timed_speed
-from orthocline.core.units import FOOT_M, INCH_M
+from orthocline.core.units import FOOT_M
 from tests.putts import plane_putt
 
 HUNDREDTH_FT = 0.01
@@ -104,7 +103,3 @@ def test_a_calibrated_stroke_gives_stroke_lengths_and_green_speed():
     assert day.value == pytest.approx(1.83**2 * 3.9 / (3.2 * 0.5) ** 2 / FOOT_M, rel=0.01)
     unsure = speed_from_strokes([(0.4, 2.5), (0.5, 3.9), (0.6, 5.6)], Estimate(rate, 0.1))
     assert unsure.within > day.within
-
-
-def test_the_rule_of_thumb_is_an_inch_a_foot():
-    assert rule_of_thumb_stroke_m(15 * FOOT_M) == pytest.approx(15 * INCH_M)

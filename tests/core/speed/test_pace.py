@@ -4,7 +4,7 @@ import statistics
 
 import pytest
 
-from orthocline.core.speed import TUNING_FIGURES, score_tuning_putts, tempo_beat
+from orthocline.core.speed import TUNING_FIGURES, Tempo, score_tuning_putts, tempo_beat
 from orthocline.core.units import FOOT_M, INCH_M
 
 
@@ -26,11 +26,10 @@ def test_tuning_putts_are_scored_by_where_they_stop():
     assert [end / FOOT_M for end in balls] == pytest.approx([1.0, 100.0])
 
 
-def test_the_beat_is_two_to_one_and_counts_one_second_from_the_strike():
-    beat = tempo_beat()
+@pytest.mark.parametrize(("back_s", "beat_s"), [(0.6, 1.0), (0.8, 1.4)])
+def test_the_beat_is_two_to_one_and_counts_one_beat_from_the_strike(back_s, beat_s):
+    beat = tempo_beat(Tempo(back_s, beat_s))
     assert [name for name, _ in beat.sounds] == ["start", "top", "strike", "mark"]
     start, top, strike, mark = (time for _, time in beat.sounds)
-    assert (top - start) == pytest.approx(2 * (strike - top))
-    assert mark - strike == 1.0
+    assert (top - start, strike - top, mark - strike) == pytest.approx((back_s, back_s / 2, beat_s))
     assert beat.period_s > mark
-    assert len(tempo_beat(count=False).sounds) == 3

@@ -76,10 +76,9 @@ def test_a_stride_from_tries_is_surer_than_the_usual_one(session, golfer):
         remove_trial(Viewer(golfer), session, "stride", gone)
 
 
-def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):
+def test_a_calibrated_stroke_replaces_the_usual_one(session, golfer):
     solved = read(plane_putt(15, grade=0.02, past_in=12))
-    thumb = lines_of(call(solved))
-    assert thumb["Stroke"] == "19 in, half of it back: a rule of thumb, an inch a foot"
+    assert lines_of(call(solved))["Stroke"] == "18 in, within 5¼ in, half of it back: usual stroke, not yours"
     for stroke_in, roll_ft in ((10, 6.4), (14, 12.1), (18, 20.6)):
         add_stroke_putt(
             Viewer(golfer),
@@ -91,7 +90,7 @@ def test_a_calibrated_stroke_replaces_the_rule_of_thumb(session, golfer):
     rate = own_stroke_rate(own_measures(Viewer(golfer), session))
     assert (
         lines_of(call(solved, golfer=GolferFigures(rate)))["Stroke"]
-        == "17¾ in, half of it back: by your own putts"
+        == "17¾ in, within ½ in, half of it back: by your own putts"
     )
 
 

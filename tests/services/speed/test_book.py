@@ -7,7 +7,7 @@ import numpy as np
 import pytest
 
 from orthocline.core.estimate import Estimate, combine
-from orthocline.core.speed import STANDARD_RAMP, Findings, HiddenGreen, aged
+from orthocline.core.speed import STANDARD_RAMP, Findings, HiddenGreen, Tempo, aged
 from orthocline.core.units import FOOT_M
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.accounts import delete_account, export_account
@@ -218,7 +218,7 @@ def test_a_seed_is_always_the_same_green_and_the_same_rolls():
 
 
 def test_the_beat_halves_whatever_goes_back():
-    beat = dict(stroke_beat(Viewer(), 0.8).sounds)
+    beat = dict(stroke_beat(Viewer(), Tempo(0.8)).sounds)
     assert beat == {"start": 0.0, "top": 0.8, "strike": pytest.approx(1.2), "mark": pytest.approx(2.2)}
 
 

@@ -26,8 +26,8 @@ def said(solved, wording=USUAL_WORDING):
     [
         ("level_twin", "Level twin", "putt to the coin 12¼ in past, 19 in right, as on a floor"),
         ("pace_target", "Pace target", "pace it to 13¼ in past, as on the level; that takes 1½ in less aim"),
-        ("beat_mark", "Beat mark", "the ball should pass 6.8 ft"),
-        ("stroke", "Stroke", "15 in, half of it back: a rule of thumb, an inch a foot"),
+        ("beat_mark", "Beat mark", "the ball should pass 6.8 ft one second after the strike"),
+        ("stroke", "Stroke", "16 in, within 4¾ in, half of it back: usual stroke, not yours"),
         ("aim_spot", "Break", "17¾ in right of centre"),
         ("curve_gate", "Curve gate", "6 in right, two thirds along"),
         ("apex", "Apex", "6 in right, 8.4 ft along: pass over it, start outside it"),
@@ -49,7 +49,7 @@ def test_metres_and_borrow_are_followed():
     lines = said(RIGHT, METRIC)
     assert lines["aim_spot"] == ("Borrow", "45 cm right of centre")
     assert lines["curve_gate"][1] == "15 cm right, two thirds along"
-    assert lines["beat_mark"][1] == "the ball should pass 2.07 m"
+    assert lines["beat_mark"][1] == "the ball should pass 2.07 m one second after the strike"
 
 
 def test_a_straight_putt_has_no_apex_and_aims_at_the_centre():

@@ -1,7 +1,7 @@
 """The calls: one module per school, and the registry of them."""
 
 from orthocline.core.calls.apex import Apex, apex_of
-from orthocline.core.calls.beat_mark import beat_mark_m, slide
+from orthocline.core.calls.beat_mark import BeatMark, beat_mark_of, slide
 from orthocline.core.calls.curve_gate import curve_gate_of
 from orthocline.core.calls.level_twin import LevelTwin, level_twin_of
 from orthocline.core.calls.marks import Mark
@@ -15,6 +15,7 @@ __all__ = [
     "SCHOOLS",
     "USUAL_GOLFER",
     "Apex",
+    "BeatMark",
     "GolferFigures",
     "LevelTwin",
     "Mark",
@@ -22,7 +23,7 @@ __all__ = [
     "School",
     "StrokeLength",
     "apex_of",
-    "beat_mark_m",
+    "beat_mark_of",
     "curve_gate_of",
     "level_twin_of",
     "pace_target_of",

@@ -1,16 +1,21 @@
-"""The beat mark: how far along its way the ball is one second after it leaves the face."""
+"""The beat mark: how far along its way the ball is one beat after it leaves the face."""
 
 import math
 from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.core.calls.school import School
+from orthocline.core.calls.school import GolferFigures, School
 from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2
 from orthocline.core.roll import Read, rolling_deceleration_mps2
 
-BEAT_S = 1.0
-"""One beat [s], from the strike to the mark."""
+
+@dataclass(frozen=True)
+class BeatMark:
+    """Where the ball passes, how far along its way [m], and how long after the strike [s]."""
+
+    along_m: float
+    after_s: float
 
 
 @dataclass(frozen=True)
@@ -53,8 +58,8 @@ def slide(launch_speed_mps: float, drag_mps2: float) -> Slide:
     return Slide(face, 12.0 * face**2 / (49.0 * grip), 2.0 * face / (7.0 * grip))
 
 
-def beat_mark_m(read: Read) -> float | None:
-    """Return the path length [m] after one second, the slide included; None if the ball is at rest by then.
+def beat_mark_of(read: Read, golfer: GolferFigures) -> BeatMark | None:
+    """Return where the ball passes one beat after the strike; None if it is at rest by then.
 
     After the slide the ball moves as the pure roll does from the same place, only some hundredths of a
     second ahead of it: the slope under the slide is neglected, which costs up to
@@ -64,23 +69,25 @@ def beat_mark_m(read: Read) -> float | None:
     ----------
     read : Read
         The solved putt.
+    golfer : GolferFigures
+        Whose beat it is.
 
     Returns
     -------
-    float or None
-        Path length [m], or None.
+    BeatMark or None
+        The path length with the slide included, and when; or None.
     """
     track, drag_mps2 = read.track, rolling_deceleration_mps2(read.putt.green_speed_ft)
     slid = slide(read.launch_speed_mps, drag_mps2)
     when_rolled = float(np.interp(slid.distance_m, track.samples[:, 5], track.samples[:, 0]))
-    clock = BEAT_S + when_rolled - slid.duration_s
+    clock = golfer.tempo.beat_s + when_rolled - slid.duration_s
     if clock > track.duration_s:
         return None
-    return float(track.at_times(np.array([clock]))[0, 4])
+    return BeatMark(float(track.at_times(np.array([clock]))[0, 4]), golfer.tempo.beat_s)
 
 
 SCHOOL = School(
     "beat_mark",
-    lambda read, _: beat_mark_m(read),
-    lambda path_m: {"beat_mark": {"after_s": BEAT_S, "along_m": path_m}},
+    beat_mark_of,
+    lambda mark: {"beat_mark": {"after_s": mark.after_s, "along_m": mark.along_m}},
 )

@@ -1,11 +1,12 @@
 """What a school is: a value of its own from one solved putt."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 from orthocline.core.estimate import Estimate
 from orthocline.core.roll import Read
+from orthocline.core.speed import Tempo
 
 
 @dataclass(frozen=True)
@@ -16,9 +17,15 @@ class GolferFigures:
     ----------
     stroke_rate : Estimate or None
         The golfer's own launch speed per length of stroke [1/s], if a few putts calibrated it.
+    tempo : Tempo
+        The golfer's tempo and beat.
+    stance_m : float or None
+        Width of the stance [m] from the outside of one foot to that of the other, if it was measured.
     """
 
     stroke_rate: Estimate | None = None
+    tempo: Tempo = field(default_factory=Tempo)
+    stance_m: float | None = None
 
 
 USUAL_GOLFER = GolferFigures()

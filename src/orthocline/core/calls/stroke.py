@@ -2,22 +2,37 @@
 
 from dataclasses import dataclass
 
-from orthocline.core.calls.level_twin import level_twin_of
 from orthocline.core.calls.school import GolferFigures, School
+from orthocline.core.instruments import USUAL_STROKE_RATE
 from orthocline.core.roll import Read
-from orthocline.core.speed import rule_of_thumb_stroke_m, stroke_length_m
+from orthocline.core.speed import stroke_length_m
 
 
 @dataclass(frozen=True)
 class StrokeLength:
-    """Length of the whole stroke [m], and whether the golfer's own putts say so or the rule of thumb."""
+    """The stroke of a putt.
+
+    Attributes
+    ----------
+    length_m : float
+        Of the whole stroke, half of it back.
+    calibrated : bool
+        Whether the golfer's own putts say so, or the usual stroke.
+    within_share : float
+        How far it may be off, as a share of its length.
+    outside_feet_m : float or None
+        How far the stroke's ends go outside the golfer's feet, negative inside them, with the ball in the
+        middle of the stance; None where the stance was not measured.
+    """
 
     length_m: float
     calibrated: bool
+    within_share: float
+    outside_feet_m: float | None = None
 
 
 def stroke_of(read: Read, golfer: GolferFigures) -> StrokeLength:
-    """Return the length of the stroke, by the golfer's own putts or else by the rule of thumb.
+    """Return the stroke by the golfer's own putts, or else the usual one.
 
     Parameters
     ----------
@@ -29,11 +44,12 @@ def stroke_of(read: Read, golfer: GolferFigures) -> StrokeLength:
     Returns
     -------
     StrokeLength
-        Length of the whole stroke, and whose figures it comes from.
+        Length of the whole stroke, how sure, and against the feet.
     """
-    if golfer.stroke_rate is None:
-        return StrokeLength(rule_of_thumb_stroke_m(level_twin_of(read).plays_like_m), calibrated=False)
-    return StrokeLength(stroke_length_m(read.launch_speed_mps, golfer.stroke_rate), calibrated=True)
+    rate = golfer.stroke_rate or USUAL_STROKE_RATE
+    length_m = stroke_length_m(read.launch_speed_mps, rate)
+    outside = None if golfer.stance_m is None else 0.5 * (length_m - golfer.stance_m)
+    return StrokeLength(length_m, golfer.stroke_rate is not None, rate.within / rate.value, outside)
 
 
 SCHOOL = School("stroke", stroke_of)

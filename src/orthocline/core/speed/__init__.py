@@ -1,7 +1,7 @@
 """Green speed and pace: ramp, rolls, timed putts, strokes, tuning putts, ageing, the beat."""
 
 from orthocline.core.speed.ageing import STALE_H, aged
-from orthocline.core.speed.beat import Beat, tempo_beat
+from orthocline.core.speed.beat import BACK_RANGE_S, BEAT_RANGE_S, Beat, Tempo, tempo_beat
 from orthocline.core.speed.method import Figure, FindingError, Findings, Quantity, SpeedMethod
 from orthocline.core.speed.methods import METHODS
 from orthocline.core.speed.posted import posted_speed
@@ -25,9 +25,7 @@ from orthocline.core.speed.ramp_rolls import (
     speed_from_rolls,
 )
 from orthocline.core.speed.simulated_ramp import (
-    HIDDEN_GRAIN_RANGE,
-    HIDDEN_SLOPE_RANGE,
-    HIDDEN_SPEED_RANGE_FT,
+    HIDDEN_RANGES,
     HiddenGreen,
     setting_up,
     simulated_roll_m,
@@ -35,7 +33,6 @@ from orthocline.core.speed.simulated_ramp import (
 )
 from orthocline.core.speed.stroke import (
     StrokePutt,
-    rule_of_thumb_stroke_m,
     stroke_length_m,
     stroke_rate,
 )
@@ -43,10 +40,10 @@ from orthocline.core.speed.tuning_putts import FIGURES as TUNING_FIGURES
 from orthocline.core.speed.tuning_putts import TuningScore, score_tuning_putts
 
 __all__ = [
+    "BACK_RANGE_S",
+    "BEAT_RANGE_S",
     "GROOVE_RANGE_DEG",
-    "HIDDEN_GRAIN_RANGE",
-    "HIDDEN_SLOPE_RANGE",
-    "HIDDEN_SPEED_RANGE_FT",
+    "HIDDEN_RANGES",
     "METHODS",
     "RAIL_GAP_RANGE_M",
     "RAMP_ANGLE_RANGE_DEG",
@@ -68,13 +65,13 @@ __all__ = [
     "Rods",
     "SpeedMethod",
     "StrokePutt",
+    "Tempo",
     "TuningScore",
     "across_share",
     "aged",
     "level_speed_m",
     "one_way",
     "posted_speed",
-    "rule_of_thumb_stroke_m",
     "score_tuning_putts",
     "setting_up",
     "simulated_roll_m",

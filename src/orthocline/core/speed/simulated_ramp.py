@@ -12,9 +12,8 @@ from orthocline.core.instruments import RAMP_SD_FT
 from orthocline.core.roll import Grain, Point, Putt, RollPast, accelerations_of, roll
 from orthocline.core.speed.ramp import STANDARD_RAMP, Ramp
 
-HIDDEN_SPEED_RANGE_FT = (6.0, 13.0)
-HIDDEN_SLOPE_RANGE = (-0.03, 0.03)
-HIDDEN_GRAIN_RANGE = (-0.25, 0.25)
+HIDDEN_RANGES = {"speed_ft": (6.0, 13.0), "slope": (-0.03, 0.03), "grain": (-0.25, 0.25)}
+"""Between which a hidden green lies, by the names of `HiddenGreen`."""
 ROLL_SCATTER = 0.02
 """Scatter of one roll as a share of it, one standard deviation: the release by hand and the grass's own."""
 FARTHEST_M = 100.0

@@ -18,9 +18,6 @@ from orthocline.core.speed.method import (
 )
 from orthocline.core.units import FOOT_M, INCH_M
 
-BACK_S, THROUGH_S = 0.6, 0.3
-"""The usual tempo of two to one: to the top, and down to the ball."""
-
 
 @dataclass(frozen=True)
 class StrokePutt:
@@ -71,22 +68,6 @@ def stroke_length_m(launch_speed_mps: float, rate: Estimate) -> float:
         Length [m], back and through.
     """
     return launch_speed_mps / rate.value
-
-
-def rule_of_thumb_stroke_m(plays_like_m: float) -> float:
-    """Return the length of stroke [m] by the rule of thumb: an inch per foot that the putt plays.
-
-    Parameters
-    ----------
-    plays_like_m : float
-        How far the putt plays [m].
-
-    Returns
-    -------
-    float
-        Length [m], back and through.
-    """
-    return plays_like_m / FOOT_M * INCH_M
 
 
 def speed_from_strokes(

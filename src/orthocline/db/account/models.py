@@ -21,6 +21,11 @@ from orthocline.db.base import Base, Entry
 
 NAME_LENGTH = 60
 TIME_ZONE_LENGTH = 64
+POSITIVE = (
+    *("shoe_m", "finger_1_m", "finger_2_m", "finger_3_m", "arm_full_m", "arm_bent_m"),
+    *("stance_m", "back_s", "beat_s"),
+)
+PASTS = ("usual_past_m", "usual_past_uphill_m", "usual_past_downhill_m")
 
 
 class Golfer(Base):
@@ -62,11 +67,8 @@ class OwnMeasures(Base):
         CheckConstraint("bend IN ('break', 'borrow')", name="bend"),
         CheckConstraint("hand IN ('right', 'left')", name="hand"),
         CheckConstraint("eye IN ('right', 'left', 'unknown')", name="eye"),
-        *(
-            CheckConstraint(f"{name} > 0", name=name)
-            for name in ("shoe_m", "finger_1_m", "finger_2_m", "finger_3_m", "arm_full_m", "arm_bent_m")
-        ),
-        CheckConstraint("usual_past_m >= 0", name="usual_past_m"),
+        *(CheckConstraint(f"{name} > 0", name=name) for name in POSITIVE),
+        *(CheckConstraint(f"{name} >= 0", name=name) for name in PASTS),
     )
 
     golfer_id: Mapped[int] = mapped_column(
@@ -83,7 +85,12 @@ class OwnMeasures(Base):
     finger_3_m: Mapped[float | None]
     arm_full_m: Mapped[float | None]
     arm_bent_m: Mapped[float | None]
+    stance_m: Mapped[float | None]
+    back_s: Mapped[float | None]
+    beat_s: Mapped[float | None]
     usual_past_m: Mapped[float | None]
+    usual_past_uphill_m: Mapped[float | None]
+    usual_past_downhill_m: Mapped[float | None]
     stride_trials: Mapped[list["StrideTrial"]] = relationship(order_by="StrideTrial.id", viewonly=True)
     stroke_trials: Mapped[list["StrokeTrial"]] = relationship(order_by="StrokeTrial.id", viewonly=True)
 

@@ -41,7 +41,7 @@ COLUMN, CENTER = 330.0, 320.0
 ROOM = Room(left=150.0, right=504.0, top=118.0, bottom=596.0)
 LEAST_HOLE, LEAST_BALL, LEAST_PLAYED = 5.0, 5.0, 7.0
 """Radii below which hole, ball and the ball to be played are not drawn, however long the putt."""
-FALL_LINE = 84.0
+FALL_LINE = 60.0
 """How far the fall line is drawn from the hole."""
 LABELLED_SECONDS = 3
 CLEAR = 22.0

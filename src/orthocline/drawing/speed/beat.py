@@ -17,6 +17,7 @@ from orthocline.drawing.scene import (
     box,
     spots_of,
 )
+from orthocline.wording.figures import tidy
 from orthocline.wording.wording import Hand, Wording
 
 WIDTH, HEIGHT, LINE_Y = 640.0, 470.0, 310.0
@@ -27,7 +28,7 @@ STROKE_Y, HEAD_TOP, HEAD_FOOT = 365.0, 272.0, 348.0
 PULSE, PULSE_RADIUS = Spot(320.0, 118.0), 84.0
 
 
-def stroke_plan(wording: Wording, mark_m: float | None, stroke_m: float | None) -> Scene:
+def stroke_plan(wording: Wording, mark_m: float | None, stroke_m: float | None, beat_s: float = 1.0) -> Scene:
     """Return the stroke as this golfer sees it, from above; a left-handed one has the hole to the right.
 
     Its data are where ball, top of the stroke and end of it lie, for whoever moves the head.
@@ -43,7 +44,7 @@ def stroke_plan(wording: Wording, mark_m: float | None, stroke_m: float | None) 
         Area(box(0.0, 0.0, WIDTH, HEIGHT), fill=Fill.GROUND),
         Line(spots_of((20.0, LINE_Y), (620.0, LINE_Y)), Sign.INK, 1.4, "0.1 6"),
         *_stroke_items(ball, top, end, stroke_m, wording),
-        *_mark_items(seen(MARK_X), mark_m, wording),
+        *_mark_items(seen(MARK_X), mark_m, beat_s, wording),
         Words(hole, Spot(seen(12.0), 452.0), Sign.QUIET, "end" if wording.hand is Hand.LEFT else "start"),
         Disc(Spot(ball, LINE_Y), 12.0, Sign.INK, Fill.OPEN, 2.2, name="ball"),
         Group((_head(ball, -toward),), name="head"),
@@ -62,9 +63,9 @@ def _stroke_items(
     yield Words(back, Spot(ball, STROKE_Y + 43.0), Sign.DO, "middle")
 
 
-def _mark_items(x: float, mark_m: float | None, wording: Wording) -> Iterator[Item]:
+def _mark_items(x: float, mark_m: float | None, beat_s: float, wording: Wording) -> Iterator[Item]:
     yield Line(spots_of((x, LINE_Y - 36.0), (x, LINE_Y + 36.0)), Sign.INK, 2.6, name="mark")
-    words = f"beat mark: {wording.far(mark_m)}" if mark_m else "one second"
+    words = f"beat mark: {wording.far(mark_m)}" if mark_m else f"one beat, {tidy(beat_s, 2)} s"
     centre = min(max(x, MARK_WORDS), WIDTH - MARK_WORDS)
     yield Words(words, Spot(centre, LINE_Y - 52.0), anchor="middle")
 

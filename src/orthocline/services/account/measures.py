@@ -7,13 +7,13 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
-from orthocline.core.account import PacedTape, stride
+from orthocline.core.account import PacedTape, UsualPasts, stride
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.estimate import Estimate
 from orthocline.core.instruments import INSTRUMENTS, USUAL_SHOE_M
 from orthocline.core.roll import GREEN_SPEED_RANGE_FT
-from orthocline.core.speed import StrokePutt, stroke_rate
-from orthocline.core.units import PACE_M
+from orthocline.core.speed import StrokePutt, Tempo, stroke_rate
+from orthocline.core.units import FOOT_M, PACE_M
 from orthocline.db.account import models
 from orthocline.db.account.models import OwnMeasures
 from orthocline.db.account.queries import measures_of
@@ -37,9 +37,13 @@ KEPT = (
     "finger_3_m",
     "arm_full_m",
     "arm_bent_m",
+    "stance_m",
     "usual_past_m",
+    "usual_past_uphill_m",
+    "usual_past_downhill_m",
 )
-"""What `keep_measures` keeps; trials are added and removed one by one."""
+"""What `keep_measures` keeps; `keep_tempo` keeps the tempo, trials are added and removed one by one."""
+TEMPO = ("back_s", "beat_s")
 
 
 @dataclass(frozen=True)
@@ -76,7 +80,12 @@ class Measures:
     finger_3_m: float | None = None
     arm_full_m: float | None = None
     arm_bent_m: float | None = None
+    stance_m: float | None = None
+    back_s: float | None = None
+    beat_s: float | None = None
     usual_past_m: float | None = None
+    usual_past_uphill_m: float | None = None
+    usual_past_downhill_m: float | None = None
     stride_trials: tuple[StrideTrial, ...] = ()
     stroke_trials: tuple[StrokeTrial, ...] = ()
 
@@ -87,6 +96,8 @@ TRIALS: Mapping[str, type[models.StrideTrial] | type[models.StrokeTrial]] = {
 }
 STRIDE_RANGE_M = (0.3, 1.5)
 MOST_TRIALS = 20
+USUAL_PAST_M = FOOT_M
+"""Roll-past until a golfer says another."""
 
 
 @own_data
@@ -99,7 +110,7 @@ def own_measures(viewer: Viewer, session: Session) -> Measures:
     strokes = (
         StrokeTrial(one.id, one.stroke_m, one.roll_m, one.green_speed_ft) for one in kept.stroke_trials
     )
-    values = {name: getattr(kept, name) for name in KEPT}
+    values = {name: getattr(kept, name) for name in (*KEPT, *TEMPO)}
     return Measures(**values, stride_trials=tuple(strides), stroke_trials=tuple(strokes))
 
 
@@ -109,6 +120,13 @@ def keep_measures(viewer: Viewer, session: Session, values: Mapping[str, Any]) -
     measures = _kept(viewer, session)
     for name in KEPT:
         setattr(measures, name, values[name])
+
+
+@open_play("Keeping a tempo")
+def keep_tempo(viewer: Viewer, session: Session, tempo: Tempo) -> None:
+    """Keep the golfer's tempo and beat."""
+    measures = _kept(viewer, session)
+    measures.back_s, measures.beat_s = tempo.back_s, tempo.beat_s
 
 
 def own_stride(measures: Measures) -> Estimate | None:
@@ -123,7 +141,27 @@ def own_stroke_rate(measures: Measures) -> Estimate | None:
 
 def golfer_figures(measures: Measures | None) -> GolferFigures:
     """Return what the schools need to know of a golfer; the usual ones for a visitor."""
-    return GolferFigures(own_stroke_rate(measures)) if measures else USUAL_GOLFER
+    if measures is None:
+        return USUAL_GOLFER
+    return GolferFigures(own_stroke_rate(measures), own_tempo(measures), measures.stance_m)
+
+
+def own_tempo(measures: Measures | None) -> Tempo:
+    """Return the golfer's tempo, the usual one where none was kept."""
+    if measures is None or measures.back_s is None or measures.beat_s is None:
+        return Tempo()
+    return Tempo(measures.back_s, measures.beat_s)
+
+
+def usual_pasts(measures: Measures | None) -> UsualPasts | None:
+    """Return the golfer's usual roll-pasts; None where none were kept."""
+    if measures is None:
+        return None
+    pasts = (measures.usual_past_m, measures.usual_past_uphill_m, measures.usual_past_downhill_m)
+    if pasts == (None, None, None):
+        return None
+    level, uphill, downhill = pasts
+    return UsualPasts(USUAL_PAST_M if level is None else level, uphill, downhill)
 
 
 @own_data

@@ -72,8 +72,8 @@ class DemoPutt:
         )
 
 
-SPINDRIFT = DemoPutt(4, 14.0, -0.021, 1.0 / 168.0, 10.2, 12.0)
-"""The demo putt: green 4, 14 ft, 2.1 % falling left, an inch up, speed 10.2, a foot past."""
+SPINDRIFT = DemoPutt(4, 14.0, -0.021, 0.009, 10.2, 9.0)
+"""The demo putt: green 4, 14 ft, 2.1 % falling left, 0.9 % up, speed 10.2, nine inches past."""
 
 
 @anyone

@@ -143,7 +143,10 @@ def _own_measures(session: Session, golfer: Golfer) -> None:
             "finger_3_m": 0.017,
             "arm_full_m": 0.66,
             "arm_bent_m": 0.44,
-            "usual_past_m": 12.0 * INCH_M,
+            "stance_m": 17.0 * INCH_M,
+            "usual_past_m": 9.0 * INCH_M,
+            "usual_past_uphill_m": 12.0 * INCH_M,
+            "usual_past_downhill_m": 6.0 * INCH_M,
         },
     )
     for paces, tape_ft in ((10.0, 28.2), (10.0, 27.9), (20.0, 56.5)):

@@ -12,12 +12,17 @@ from orthocline.web.shared.fields import PostedFigureForm, QuantityField
 from orthocline.wording.quantities import parse_far_m, parse_green_speed_ft, parse_near_m, parse_number
 from orthocline.wording.wording import Wording
 
-LENGTHS = ("shoe", "finger_1", "finger_2", "finger_3", "arm_full", "arm_bent", "usual_past")
+PASTS = ("usual_past", "usual_past_uphill", "usual_past_downhill")
+LENGTHS = ("shoe", "finger_1", "finger_2", "finger_3", "arm_full", "arm_bent", "stance", *PASTS)
 CHOICES = ("units", "slopes", "bend", "hand", "eye")
 
 
 def _length(label: str, least_m: float, most_m: float, allowed: str) -> QuantityField:
     return QuantityField(label, parse_near_m, between=(least_m, most_m), allowed=allowed, optional=True)
+
+
+def _past(label: str) -> QuantityField:
+    return _length(label, *PAST_RANGE_M, "between 0 and 16 ft (5 m), such as 10 in or 25 cm")
 
 
 def _choice(label: str, **choices: str) -> RadioField:
@@ -38,9 +43,10 @@ class MeasuresForm(PostedFigureForm):
     finger_3 = _length("Ring finger", 0.008, 0.04, "between 0.3 and 1.6 in (8 and 40 mm)")
     arm_full = _length("Eye to finger, arm straight", 0.3, 1.0, "between 12 and 39 in (30 and 100 cm)")
     arm_bent = _length("Eye to finger, arm bent", 0.15, 0.9, "between 6 and 35 in (15 and 90 cm)")
-    usual_past = _length(
-        "Usual roll-past", *PAST_RANGE_M, "between 0 and 16 ft (5 m), such as 12 in or 30 cm"
-    )
+    stance = _length("Stance, outside of both shoes", 0.1, 1.2, "between 4 and 47 in (10 and 120 cm)")
+    usual_past = _past("On the level")
+    usual_past_uphill = _past("Uphill")
+    usual_past_downhill = _past("Downhill")
 
     def values(self) -> dict[str, Any]:
         """Return what is to be kept, in SI units."""

@@ -9,6 +9,7 @@ from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import (
     Measures,
     own_stride,
+    own_tempo,
     stroke_putts,
     stroke_trials,
 )
@@ -17,6 +18,7 @@ from orthocline.wording.account.measures import (
     stride_words,
     stroke_trial_words,
     stroke_words,
+    tempo_words,
 )
 from orthocline.wording.wording import Wording
 
@@ -31,6 +33,7 @@ class OwnView:
     stroke_trials: tuple[tuple[int, str], ...]
     stride: Scene
     strokes: Scene | None
+    tempo: str
 
 
 def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
@@ -47,4 +50,5 @@ def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
         ),
         stride_drawing(wording),
         strokes_drawing(putts, stroke_rate(putts), wording),
+        tempo_words(own_tempo(measures)),
     )

@@ -8,9 +8,7 @@ from wtforms.fields.choices import SelectChoice
 from orthocline.core.instruments import Gives, giving
 from orthocline.core.speed import (
     GROOVE_RANGE_DEG,
-    HIDDEN_GRAIN_RANGE,
-    HIDDEN_SLOPE_RANGE,
-    HIDDEN_SPEED_RANGE_FT,
+    HIDDEN_RANGES,
     RAIL_GAP_RANGE_M,
     RAMP_ANGLE_RANGE_DEG,
     RAMP_LENGTH_RANGE_M,
@@ -98,21 +96,21 @@ class RampForm(FigureForm):
     sim_speed = QuantityField(
         "Hidden speed",
         lambda text, _: parse_green_speed_ft(text),
-        between=HIDDEN_SPEED_RANGE_FT,
+        between=HIDDEN_RANGES["speed_ft"],
         allowed="between 6 and 13 feet",
         optional=True,
     )
     sim_slope = QuantityField(
         "Hidden slope, up the way out",
         lambda text, wording: parse_slope(text, 1.0, wording)[0],
-        between=HIDDEN_SLOPE_RANGE,
+        between=HIDDEN_RANGES["slope"],
         allowed="between -3 and 3 %",
         optional=True,
     )
     sim_grain = QuantityField(
         "Hidden grain, growing the way out",
         lambda text, _: parse_number(text, "a strength between -0.25 and 0.25"),
-        between=HIDDEN_GRAIN_RANGE,
+        between=HIDDEN_RANGES["grain"],
         allowed="between -0.25 and 0.25",
         optional=True,
     )

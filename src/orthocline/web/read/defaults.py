@@ -5,6 +5,7 @@ from datetime import UTC, datetime
 from flask import request
 
 from orthocline.core.units import PERCENT
+from orthocline.services.account.measures import usual_pasts
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, viewer, wording
@@ -17,8 +18,9 @@ def start_values() -> dict[str, str]:
     """Return the starting values of whoever asks: usual ones, or the golfer's own and the book's speed."""
     own, who, said = measures(), viewer(), wording()
     values = _in_units(said)
-    if own and own.usual_past_m is not None:
-        values["past"] = said.typed_near(own.usual_past_m)
+    pasts = usual_pasts(own)
+    if pasts and "past" not in request.values:
+        values["past"] = values["usual"] = said.typed_near(pasts.level_m)
     if who.golfer and not who.in_competition and "speed" not in request.values:
         place = place_in(request.values)
         day = day_speed(who, session(), datetime.now(UTC), place)

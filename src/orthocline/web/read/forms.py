@@ -4,6 +4,7 @@ from wtforms import Form, RadioField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import AnyOf, Optional, StopValidation
 
+from orthocline.core.account import UsualPasts
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.roll import (
     GRAIN_RANGE,
@@ -194,6 +195,7 @@ class ReadForm(FigureForm):
     )
     wind_toward = WayField("Blows toward", choices=[], default="hole")
     course, green = place_fields()
+    usual = StringField("Usual roll-past")
     measured = OriginField("Speed from", validators=[Optional()])
     first = StringField("My read first")
     line = StringField(
@@ -204,8 +206,10 @@ class ReadForm(FigureForm):
         ],
     )
 
-    def read_request(self, held: Held | None) -> ReadRequest:
+    def read_request(self, held: Held | None, usual: UsualPasts | None = None) -> ReadRequest:
         """Return what a form that validates asks for: the ball at the origin, the hole along +x.
+
+        The pace is the golfer's `usual` one as long as it says what was filled in for them.
 
         Raises
         ------
@@ -222,6 +226,7 @@ class ReadForm(FigureForm):
             None if own is None else own * own_side,
             self.first.data == "1",
             held,
+            usual if self.usual.data == self.past.data else None,
         )
 
     def _putt(self) -> Putt:

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from werkzeug.datastructures import MultiDict
 
+from orthocline.core.account import UsualPasts
 from orthocline.core.roll import PuttError
 from orthocline.web.read.forms import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_address import START
@@ -49,18 +50,23 @@ class Asked:
 
 
 def asked(
-    arguments: Mapping[str, str], wording: Wording = USUAL_WORDING, start: Mapping[str, str] = START
+    arguments: Mapping[str, str],
+    wording: Wording = USUAL_WORDING,
+    start: Mapping[str, str] = START,
+    usual: UsualPasts | None = None,
 ) -> Asked:
     """Return what an address asks for: nothing typed is lost, nothing is used unchecked.
 
-    A field that is not in the address at all takes its value from `start`.
+    A field that is not in the address at all takes its value from `start`. A pace that nobody asked for is
+    the golfer's `usual` roll-past for the slope.
     """
     edits = {name: arguments.get(name, "") for name in EDITS}
     given = {**start, **{name: text for name, text in arguments.items() if name in READ_FIELDS}}
     form = ReadForm(MultiDict(given), meta={"wording": wording})
     if form.validate():
         try:
-            return Asked(given, _edited(form.read_request(held(edits["frame"])), edits), {}, wording)
+            read = _edited(form.read_request(held(edits["frame"]), usual), edits)
+            return Asked(given, read.at_usual_past(), {}, wording)
         except PuttError as error:
             # Tilt and rise are each within range, but not the slope they make together.
             form.side.errors = (f"Tilt and rise together: {error}.",)

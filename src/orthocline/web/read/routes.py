@@ -8,6 +8,7 @@ from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.drawing.roll.hole_frame import way_spots
 from orthocline.drawing.roll.plan import plan
+from orthocline.services.account.measures import own_tempo, usual_pasts
 from orthocline.services.log.putts import save_read
 from orthocline.services.read.reading import read_putt, read_to_roll
 from orthocline.web.database import session
@@ -29,7 +30,7 @@ ROLL_RATE_HZ = 30
 def page() -> Response:
     """The read of the putt in the address."""
     now = datetime.now(UTC)
-    wanted = asked(request.args, wording(), start_values())
+    wanted = asked(request.args, wording(), start_values(), usual_pasts(measures()))
     seen = view(viewer(), wanted, measures(), now)
     template = "read/page.html"
     if is_part():
@@ -56,7 +57,7 @@ def _guide_htmx(response: Response, wanted: Asked) -> None:
 @read_limit
 def roll() -> Response | tuple[Response, int]:
     """The ball's way in real time, in units of the drawing; refused in Competition."""
-    wanted = asked(request.args, wording(), start_values())
+    wanted = asked(request.args, wording(), start_values(), usual_pasts(measures()))
     if wanted.read is None:
         return jsonify(errors=wanted.errors), 422
     solved = read_to_roll(viewer(), wanted.read.putt)
@@ -64,14 +65,16 @@ def roll() -> Response | tuple[Response, int]:
     end = min(solved.aim.time_to_hole_s, solved.track.duration_s)
     rows = solved.track.even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
     spots = way_spots(solved.putt, rows[:, 1:3], frame)
-    return jsonify(duration_s=round(end, 3), spots=spots.round(1).tolist(), beat_s=1.0)
+    return jsonify(
+        duration_s=round(end, 3), spots=spots.round(1).tolist(), beat_s=own_tempo(measures()).beat_s
+    )
 
 
 @blueprint.post("/log")
 @read_limit
 def save() -> AnyResponse:
     """Save the read in the form; its finish is asked for next."""
-    wanted = asked(dict(typed_fields()), wording(), start_values())
+    wanted = asked(dict(typed_fields()), wording(), start_values(), usual_pasts(measures()))
     address = f"{url_for('read.page')}?{wanted.read.query if wanted.read else urlencode(wanted.typed)}"
     if viewer().golfer is None:
         return redirect(url_for("account.sign_in", next=address), 303)

@@ -8,7 +8,8 @@ from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.calls import GolferFigures, beat_mark_m, stroke_of
+from orthocline.core.account import LEVEL_GRADE
+from orthocline.core.calls import GolferFigures, beat_mark_of, stroke_of
 from orthocline.core.estimate import Estimate
 from orthocline.core.roll import OwnRoll, Read, ReadWarning, RollPast, SpeedAtHole, softest_straight_in
 from orthocline.core.speed import aged
@@ -30,11 +31,12 @@ from orthocline.wording.figures import speed_text
 from orthocline.wording.read.call import Call, call, entry_words, own_words
 from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.book import source_words
+from orthocline.wording.typed import RISE_STEPS
 from orthocline.wording.wording import Wording
 
 LEADING = ("aim_spot", "curve_gate", "pace_target")
 """The calls that everybody sees; the others are in a fold."""
-DRAGGED = ("length", "side", "falls", "rise", "slope", "past", "grain_toward", "wind_toward")
+DRAGGED = ("length", "side", "falls", "rise", "slope", "past", "usual", "grain_toward", "wind_toward")
 """The fields that a drag changes."""
 
 
@@ -246,12 +248,12 @@ class ReadView:
 
     @property
     def beat(self) -> dict[str, str] | None:
-        """One-second mark and stroke as the beat's page takes them; None for a ball at rest by then."""
-        mark_m = beat_mark_m(self.answer) if self.answer else None
-        if self.answer is None or mark_m is None:
+        """Beat mark and stroke as the beat's page takes them; None for a ball at rest by then."""
+        mark = beat_mark_of(self.answer, self.golfer) if self.answer else None
+        if self.answer is None or mark is None:
             return None
         stroke_m = stroke_of(self.answer, self.golfer).length_m
-        return {"stroke": self.wording.exact(stroke_m), "mark": self.wording.far(mark_m)}
+        return {"stroke": self.wording.exact(stroke_m), "mark": self.wording.far(mark.along_m)}
 
     @property
     def handles(self) -> dict[str, Handle]:
@@ -286,11 +288,21 @@ def _beside(read: ReadRequest, wording: Wording) -> dict[str, str]:
     paces = wording.paces(putt.length_m)
     own_unit = read.units.length == wording.units.far
     past = "if covered" if isinstance(putt.pace, RollPast) else "speed at the hole"
+    if read.usual:
+        level = abs(putt.grade) <= LEVEL_GRADE
+        past = "usual" if level else "usual uphill" if putt.grade > 0.0 else "usual downhill"
     return {
         "length": paces if own_unit else f"{wording.far(putt.length_m)} · {paces}",
-        "rise": wording.slope(abs(putt.grade)),
+        "rise": _rise_words(read, wording),
         "past": past,
     }
+
+
+def _rise_words(read: ReadRequest, wording: Wording) -> str:
+    """Return the rise as it was not typed: over the putt, or as a slope."""
+    if read.units.rise in RISE_STEPS:
+        return wording.slope(abs(read.putt.grade))
+    return wording.short(abs(read.putt.grade) * read.putt.length_m)
 
 
 def _handles(seen: ReadView) -> dict[str, Handle]:

@@ -14,10 +14,10 @@ SPINDRIFT = {
     "length": "14 ft",
     "side": "2.1 %",
     "falls": "left",
-    "rise": "1 in",
+    "rise": "0.9 %",
     "slope": "up",
     "speed": "10.2",
-    "past": "12 in",
+    "past": "9 in",
     "course": DEMO_PUTT.place.course,
     "green": DEMO_PUTT.place.green,
 }

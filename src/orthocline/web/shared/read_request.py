@@ -7,6 +7,7 @@ from functools import cached_property
 from typing import Any
 from urllib.parse import urlencode
 
+from orthocline.core.account import UsualPasts
 from orthocline.core.ground import Plane, plane_from_grade
 from orthocline.core.roll import (
     GREEN_SPEED_RANGE_FT,
@@ -64,6 +65,8 @@ class ReadRequest:
     mine_first : bool
         Whether the call is held back until there is an own aim.
     held : Held or None
+    usual : UsualPasts or None
+        The golfer's usual roll-pasts where the pace is theirs, and goes with the slope.
     """
 
     putt: Putt
@@ -74,6 +77,7 @@ class ReadRequest:
     own_right_m: float | None = None
     mine_first: bool = False
     held: Held | None = None
+    usual: UsualPasts | None = None
 
     @property
     def hidden(self) -> bool:
@@ -131,7 +135,16 @@ class ReadRequest:
     def at_pace(self, pace: RollPast | SpeedAtHole, unit: str) -> "ReadRequest":
         """Return it at another pace, said in a unit."""
         changed = self._changed(pace=pace)
-        return self if changed is self else replace(changed, units=replace(self.units, past=unit))
+        if changed is self:
+            return self
+        return replace(changed, units=replace(self.units, past=unit), usual=None)
+
+    def at_usual_past(self) -> "ReadRequest":
+        """Return it at the golfer's usual roll-past for its slope, unless another pace was asked for."""
+        if self.usual is None:
+            return self
+        past = RollPast(self.usual.on(self.putt.grade))
+        return self if past == self.putt.pace else self._changed(pace=past)
 
     def by_line(self, number: int) -> "ReadRequest":
         """Return it by another line to the hole."""
@@ -165,6 +178,7 @@ class ReadRequest:
             "past": self._long(self._pace, units.past, figure),
             "course": self.place.course,
             "green": self.place.green,
+            "usual": self._long(self._pace, units.past, figure) if self.usual else "",
             "measured": self.origin.text if self.origin else "",
             "first": "1" if self.mine_first else "",
             "line": str(putt.line) if putt.line > 1 else "",
@@ -208,8 +222,9 @@ class ReadRequest:
 
     def _of_pace(self, more: float) -> "ReadRequest":
         if isinstance(self.putt.pace, SpeedAtHole):
-            return self._changed(pace=SpeedAtHole(_within(self._pace + more, SPEED_AT_HOLE_RANGE_MPS)))
-        return self._changed(pace=RollPast(_within(self._pace + more, PAST_RANGE_M)))
+            speed = SpeedAtHole(_within(self._pace + more, SPEED_AT_HOLE_RANGE_MPS))
+            return self.at_pace(speed, self.units.past)
+        return self.at_pace(RollPast(_within(self._pace + more, PAST_RANGE_M)), self.units.past)
 
     def _changed(self, **members: Any) -> "ReadRequest":
         """Return it with other members of the putt; as it is where they make none that can be read."""

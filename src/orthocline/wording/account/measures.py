@@ -1,6 +1,7 @@
 """What a golfer's own measures are, and what they were found from."""
 
 from orthocline.core.estimate import Estimate
+from orthocline.core.speed import Tempo
 from orthocline.wording.figures import tidy
 from orthocline.wording.wording import Wording
 
@@ -17,10 +18,15 @@ def stroke_words(rate: Estimate | None, putts: int) -> str:
     if rate is None:
         return (
             "Putt a few on level ground of known speed, and measure stroke and roll. Until then reads give"
-            " the rule of thumb, an inch a foot."
+            " the usual stroke, which may be a third off."
         )
     sure = tidy(100.0 * rate.within / rate.value, 0)
     return f"Calibrated by {putts} putts: launch speed is known within {sure} %."
+
+
+def tempo_words(tempo: Tempo) -> str:
+    """Return a golfer's tempo and beat."""
+    return f"{tidy(tempo.back_s, 2)} s back, then one beat of {tidy(tempo.beat_s, 2)} s"
 
 
 def stride_trial_words(paces: float, tape_m: float, wording: Wording) -> str:

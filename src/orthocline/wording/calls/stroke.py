@@ -5,10 +5,24 @@ from orthocline.core.roll import Read
 from orthocline.wording.calls.saying import Saying, titled
 from orthocline.wording.wording import Wording
 
+SAME_M = 0.006
+"""Ends of a stroke so near the feet are at them."""
+
 
 def _words(_read: Read, stroke: StrokeLength, wording: Wording) -> str:
-    whose = "by your own putts" if stroke.calibrated else "a rule of thumb, an inch a foot"
-    return f"{wording.short(stroke.length_m)}, half of it back: {whose}"
+    whose = "by your own putts" if stroke.calibrated else "usual stroke, not yours"
+    within = wording.short(stroke.within_share * stroke.length_m)
+    said = f"{wording.short(stroke.length_m)}, within {within}, half of it back: {whose}"
+    return said + _feet_words(stroke.outside_feet_m, wording)
+
+
+def _feet_words(outside_m: float | None, wording: Wording) -> str:
+    if outside_m is None:
+        return ""
+    if abs(outside_m) < SAME_M:
+        return "; from foot to foot"
+    side = "outside" if outside_m > 0.0 else "inside"
+    return f"; its ends {wording.short(abs(outside_m))} {side} your feet"
 
 
 SAYING = Saying(titled("Stroke"), _words)

@@ -1,4 +1,4 @@
-// The ball rolls in real time along its way, with a beat at one second if that is wanted.
+// The ball rolls in real time along its way, with a sound at its beat mark if that is wanted.
 import { tone } from "./sound.js";
 
 let frame = 0;
