@@ -12,7 +12,7 @@ from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import add_stroke_putt
 from orthocline.services.speed.measuring import hidden_green
 from orthocline.web.shared.read_address import SPINDRIFT
-from tests.page import drawn, holds, parsed, text, value
+from tests.page import drawn, holds, link, links, parsed, text, value, words_of
 from tests.speeds import COURSE, kept_speed
 
 PART = {"HX-Request": "true"}
@@ -362,5 +362,31 @@ def test_pages_ask_the_database_as_often_for_a_full_book_as_for_one_speed(signed
         kept_speed(session, signed_in.golfer, hours=hours)
     session.commit()
     assert [counted(address) for address in ("/speed", "/read", RAMP)] == one
-    assert max(one) <= 7
-    assert counted("/read?length=9+ft&speed=10") == counted("/read?length=9+ft&speed=10&own=3+in") <= 2
+    assert max(one) <= 8
+    assert counted("/read?length=9+ft&speed=10") == counted("/read?length=9+ft&speed=10&own=3+in") <= 3
+
+
+def test_speed_and_read_say_the_day_against_the_usual_green(signed_in, session):
+    address = {**SPINDRIFT, "speed": "11"}
+    for hours in (400, 300, 200):
+        assert "your usual" not in text(signed_in.get("/speed"))
+        assert "your usual" not in text(signed_in.get("/read", query_string=address))
+        kept_speed(session, signed_in.golfer, 9.0, hours=hours)
+        session.commit()
+    kept_speed(session, signed_in.golfer, 11.0, hours=0.2)
+    session.commit()
+    assert "Quicker than your usual 9.0: a fifth more aim, a tenth shorter strokes." in text(
+        signed_in.get("/speed")
+    )
+    page = text(signed_in.get("/read", query_string=address))
+    assert "Quicker than your usual 9.0: a fifth more aim, a tenth shorter strokes." in page
+
+
+def test_the_speed_pages_know_where_they_are_and_lead_on_to_tuning_putts(signed_in, session):
+    kept_speed(session, signed_in.golfer, green="practice green")
+    session.commit()
+    page = signed_in.get("/speed")
+    assert f"{COURSE}, practice green" in words_of(parsed(page).find("header"))
+    (ramp,) = links(page, f"{RAMP}?course")
+    assert value(signed_in.get(ramp), "green") == "practice green"
+    assert "Distance" in text(signed_in.get(link(page, "Tuning putts")))

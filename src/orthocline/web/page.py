@@ -9,6 +9,7 @@ from flask import current_app, request, url_for
 
 from orthocline.web.identity import signed_in, viewer
 from orthocline.web.once import form_guard
+from orthocline.wording.cautions import caution
 
 NAVIGATION = (("Today", "today.page"), ("Speed", "speed.page"), ("Read", "read.page"), ("Log", "log.page"))
 
@@ -38,6 +39,7 @@ def fill_page() -> dict[str, Any]:
         "form_guard": form_guard,
         "navigation": NAVIGATION,
         "here": SECTIONS.get(request.blueprint or "", request.blueprint),
+        "caution": caution(request.endpoint or ""),
         "who": (who := signed_in()),
         "initials": "".join(name[0].upper() for name in who.name.split()[:2]) if who else "",
         "keys_off": request.cookies.get("keys") == "0",

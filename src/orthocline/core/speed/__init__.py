@@ -2,14 +2,12 @@
 
 from orthocline.core.speed.ageing import STALE_H, aged
 from orthocline.core.speed.beat import BACK_RANGE_S, BEAT_RANGE_S, Beat, Tempo, tempo_beat
+from orthocline.core.speed.day import DayEffect, day_effect
 from orthocline.core.speed.method import Figure, FindingError, Findings, Quantity, SpeedMethod
 from orthocline.core.speed.methods import METHODS
 from orthocline.core.speed.posted import posted_speed
 from orthocline.core.speed.ramp import (
-    GROOVE_RANGE_DEG,
-    RAIL_GAP_RANGE_M,
-    RAMP_ANGLE_RANGE_DEG,
-    RAMP_LENGTH_RANGE_M,
+    RAMP_RANGES,
     STANDARD_RAMP,
     Groove,
     Ramp,
@@ -42,17 +40,15 @@ from orthocline.core.speed.tuning_putts import TuningScore, score_tuning_putts
 __all__ = [
     "BACK_RANGE_S",
     "BEAT_RANGE_S",
-    "GROOVE_RANGE_DEG",
     "HIDDEN_RANGES",
     "METHODS",
-    "RAIL_GAP_RANGE_M",
-    "RAMP_ANGLE_RANGE_DEG",
-    "RAMP_LENGTH_RANGE_M",
+    "RAMP_RANGES",
     "ROLL_RANGE_M",
     "STALE_H",
     "STANDARD_RAMP",
     "TUNING_FIGURES",
     "Beat",
+    "DayEffect",
     "Figure",
     "FindingError",
     "Findings",
@@ -69,6 +65,7 @@ __all__ = [
     "TuningScore",
     "across_share",
     "aged",
+    "day_effect",
     "level_speed_m",
     "one_way",
     "posted_speed",

@@ -7,10 +7,8 @@ from dataclasses import dataclass
 from orthocline.core.constants import BALL_RADIUS_M, GRAVITY_MPS2, ROLLING_SHARE
 from orthocline.core.units import INCH_M
 
-RAMP_LENGTH_RANGE_M = (0.2, 2.0)
-RAMP_ANGLE_RANGE_DEG = (5.0, 45.0)
-RAIL_GAP_RANGE_M = (0.005, 0.038)
-GROOVE_RANGE_DEG = (60.0, 180.0)
+RAMP_RANGES = {"length": (0.2, 2.0), "angle": (5.0, 45.0), "gap": (0.005, 0.038), "groove": (60.0, 180.0)}
+"""Between which a ramp's length and gap [m], its angle and groove [degrees] lie."""
 ROUNDING = 1e-9
 
 
@@ -69,13 +67,13 @@ class Ramp:
                 raise RampError(member, f"{what} must be between {least:g} and {most:g}")
 
     def _figures(self) -> Iterator[tuple[str, float, tuple[float, float], str]]:
-        yield "length", self.length_m, RAMP_LENGTH_RANGE_M, "a ramp's length in metres"
-        yield "angle", math.degrees(self.angle_rad), RAMP_ANGLE_RANGE_DEG, "a ramp's angle in degrees"
+        yield "length", self.length_m, RAMP_RANGES["length"], "a ramp's length in metres"
+        yield "angle", math.degrees(self.angle_rad), RAMP_RANGES["angle"], "a ramp's angle in degrees"
         if isinstance(self.rails, Rods):
-            millimetres = (1000.0 * RAIL_GAP_RANGE_M[0], 1000.0 * RAIL_GAP_RANGE_M[1])
+            millimetres = (1000.0 * RAMP_RANGES["gap"][0], 1000.0 * RAMP_RANGES["gap"][1])
             yield "gap", 1000.0 * self.rails.gap_m, millimetres, "the gap of the rods in millimetres"
         else:
-            yield "groove", math.degrees(self.rails.angle_rad), GROOVE_RANGE_DEG, "a groove in degrees"
+            yield "groove", math.degrees(self.rails.angle_rad), RAMP_RANGES["groove"], "a groove in degrees"
 
     @property
     def lift_m(self) -> float:

@@ -39,6 +39,14 @@ def newest_speed(
     return session.scalar(query.limit(1))
 
 
+def median_speed_ft(session: Session, golfer_id: int, least: int) -> float | None:
+    """Return the median of a golfer's speeds [ft], None for fewer than so many."""
+    median = func.percentile_cont(0.5).within_group(SpeedNote.speed_ft)
+    query = _speeds(golfer_id).with_only_columns(median, func.count())
+    found, count = session.execute(query).one()
+    return float(found) if count >= least else None
+
+
 def measured_courses(session: Session, golfer_id: int) -> Sequence[Course]:
     """Return the courses of a golfer's speeds in the order of their names."""
     measured = _speeds(golfer_id).with_only_columns(SpeedNote.course_id)

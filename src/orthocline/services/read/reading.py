@@ -1,12 +1,19 @@
 """Read a putt, and set the golfer's own read beside it."""
 
+from dataclasses import replace
+
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.roll import OwnRoll, Putt, PuttError, Read, own_roll, read, read_as_solved
+from orthocline.core.speed import DayEffect
+from orthocline.core.units import INCH_M
 from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
 from orthocline.formats.read_document import aim_of
 from orthocline.services.account.access import Viewer, open_play
 from orthocline.services.errors import InvalidError
+
+LEAST_AIM_M = INCH_M
+"""A smaller aim is nothing to compare with."""
 
 
 @open_play("The read")
@@ -36,6 +43,28 @@ def read_again(viewer: Viewer, logged: LoggedPutt) -> Read:
 def compare_own(_viewer: Viewer, solved: Read, aim_right_m: float) -> OwnRoll:
     """Return the roll of the golfer's own aim at the read's pace; refused in Competition."""
     return own_roll(solved.putt, solved.aim, aim_right_m)
+
+
+@open_play("The read")
+def against_usual(_viewer: Viewer, solved: Read, usual_ft: float) -> DayEffect | None:
+    """Return what the day's speed does to a putt, against a green of the usual speed.
+
+    None where no ball reaches the hole on that one.
+    """
+    try:
+        usual = read(replace(solved.putt, green_speed_ft=usual_ft))
+    except PuttError:
+        return None
+    return DayEffect(
+        _share_more(solved.aim_right_m, usual.aim_right_m),
+        solved.launch_speed_mps / usual.launch_speed_mps - 1.0,
+    )
+
+
+def _share_more(now_m: float | None, then_m: float | None) -> float | None:
+    if now_m is None or then_m is None or abs(then_m) < LEAST_AIM_M:
+        return None
+    return now_m / then_m - 1.0
 
 
 @open_play("Roll it, with its beat,")

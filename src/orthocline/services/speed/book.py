@@ -15,7 +15,7 @@ from orthocline.db.entries import add_once
 from orthocline.db.ground.queries import course_named, place_named
 from orthocline.db.speed.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.speed.models import SpeedNote
-from orthocline.db.speed.queries import measured_courses, newest_speed, speeds_of
+from orthocline.db.speed.queries import measured_courses, median_speed_ft, newest_speed, speeds_of
 from orthocline.formats.sheet import Sheet, sheet_of
 from orthocline.formats.speed_origin import SEVERAL, SpeedOrigin
 from orthocline.services.account.access import Viewer, open_play, own_data
@@ -32,6 +32,8 @@ RATINGS = range(1, 6)
 MISSING = "speed in your book"
 DAY = timedelta(hours=12)
 """Measures no further apart than this are one day's."""
+LEAST_SPEEDS = 3
+"""So many speeds make a usual one."""
 LONGEST_AGO = timedelta(days=3653)
 SLACK = timedelta(minutes=5)
 """Clocks differ: a time so little ahead is not in the future."""
@@ -271,6 +273,12 @@ def day_speed(viewer: Viewer, session: Session, now: datetime, place: Place = NO
     notes = speeds_of(session, viewer.owner_id, course=newest.course, since=newest.measured_at - DAY)
     notes = [note for note in notes if green and note.green_id == green.id] or notes
     return combined(tuple(_kept(note) for note in notes), now)
+
+
+@open_play("The speed book")
+def usual_speed_ft(viewer: Viewer, session: Session) -> float | None:
+    """Return the speed [ft] of the golfer's usual green, the median of the book; None for a few speeds."""
+    return median_speed_ft(session, viewer.owner_id, LEAST_SPEEDS)
 
 
 def combined(notes: tuple[KeptSpeed, ...], now: datetime) -> DaySpeed:

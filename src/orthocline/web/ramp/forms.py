@@ -7,11 +7,8 @@ from wtforms.fields.choices import SelectChoice
 
 from orthocline.core.instruments import Gives, giving
 from orthocline.core.speed import (
-    GROOVE_RANGE_DEG,
     HIDDEN_RANGES,
-    RAIL_GAP_RANGE_M,
-    RAMP_ANGLE_RANGE_DEG,
-    RAMP_LENGTH_RANGE_M,
+    RAMP_RANGES,
     ROLL_RANGE_M,
 )
 from orthocline.web.shared.fields import FigureForm, QuantityField
@@ -52,11 +49,11 @@ class RampForm(FigureForm):
     length = QuantityField(
         "Ramp length",
         parse_near_m,
-        between=RAMP_LENGTH_RANGE_M,
+        between=RAMP_RANGES["length"],
         allowed="between 8 in and 6.5 ft (20 cm and 2 m), such as 30 in",
     )
     angle = QuantityField(
-        "Angle", _parse_degrees, between=RAMP_ANGLE_RANGE_DEG, allowed="between 5 and 45 degrees"
+        "Angle", _parse_degrees, between=RAMP_RANGES["angle"], allowed="between 5 and 45 degrees"
     )
     rails = RadioField(
         "Rails",
@@ -66,11 +63,11 @@ class RampForm(FigureForm):
     gap = QuantityField(
         "Gap",
         parse_near_m,
-        between=RAIL_GAP_RANGE_M,
+        between=RAMP_RANGES["gap"],
         allowed="between 5 and 38 mm, less than the ball",
     )
     groove = QuantityField(
-        "Groove", _parse_degrees, between=GROOVE_RANGE_DEG, allowed="between 60 and 180 degrees"
+        "Groove", _parse_degrees, between=RAMP_RANGES["groove"], allowed="between 60 and 180 degrees"
     )
     level = QuantityField(
         "Level reading",

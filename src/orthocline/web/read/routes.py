@@ -11,6 +11,7 @@ from orthocline.drawing.roll.plan import plan
 from orthocline.services.account.measures import own_tempo, usual_pasts
 from orthocline.services.log.putts import save_read
 from orthocline.services.read.reading import read_putt, read_to_roll
+from orthocline.services.speed.book import usual_speed_ft
 from orthocline.web.database import session
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
@@ -31,7 +32,7 @@ def page() -> Response:
     """The read of the putt in the address."""
     now = datetime.now(UTC)
     wanted = asked(request.args, wording(), start_values(), usual_pasts(measures()))
-    seen = view(viewer(), wanted, measures(), now)
+    seen = view(viewer(), wanted, measures(), now, _usual_ft)
     template = "read/page.html"
     if is_part():
         template = "read/_frame.html" if wanted.read and wanted.read.held else "read/_part.html"
@@ -51,6 +52,11 @@ def _guide_htmx(response: Response, wanted: Asked) -> None:
         response.headers["HX-Reswap"] = "none"
     elif wanted.read.held is None:
         response.headers["HX-Replace-Url"] = f"{url_for('read.page')}?{wanted.read.query}"
+
+
+def _usual_ft() -> float | None:
+    who = viewer()
+    return usual_speed_ft(who, session()) if who.golfer else None
 
 
 @blueprint.get("/read/roll")

@@ -1,5 +1,6 @@
 """The read page's variables."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
@@ -20,7 +21,7 @@ from orthocline.drawing.scene import Scene, Spot
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import Measures, golfer_figures
 from orthocline.services.ground.places import Place
-from orthocline.services.read.reading import compare_own, read_putt
+from orthocline.services.read.reading import against_usual, compare_own, read_putt
 from orthocline.services.speed.book import hours_since, is_stale
 from orthocline.web.read.forms import ReadForm
 from orthocline.web.read.request import Asked
@@ -31,6 +32,7 @@ from orthocline.wording.figures import speed_text
 from orthocline.wording.read.call import Call, call, entry_words, own_words
 from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.book import source_words
+from orthocline.wording.speed.day import day_words
 from orthocline.wording.typed import RISE_STEPS
 from orthocline.wording.wording import Wording
 
@@ -78,6 +80,8 @@ class ReadView:
     now : datetime
     solved : Read or None
         None while the putt cannot be read.
+    usual_ft : callable
+        Returns the speed [ft] of the golfer's usual green, or None.
     """
 
     asked: Asked
@@ -85,6 +89,7 @@ class ReadView:
     golfer: GolferFigures
     now: datetime
     solved: Read | None
+    usual_ft: Callable[[], float | None] = lambda: None
 
     @property
     def wording(self) -> Wording:
@@ -162,6 +167,15 @@ class ReadView:
         """The calls that lead, in their order."""
         lines = {line.school: line for line in self.words.lines} if self.words else {}
         return tuple(lines[school] for school in LEADING if school in lines)
+
+    @property
+    def against(self) -> str:
+        """What the day's speed does to this putt, against the golfer's usual green."""
+        usual_ft = self.usual_ft() if self.answer else None
+        if self.answer is None or usual_ft is None:
+            return ""
+        effect = against_usual(self.viewer, self.answer, usual_ft)
+        return day_words(self.answer.putt.green_speed_ft, usual_ft, effect) if effect else ""
 
     @property
     def folded(self) -> tuple[CallLine, ...]:
@@ -266,10 +280,16 @@ class ReadView:
         return self.read
 
 
-def view(viewer: Viewer, asked: Asked, measures: Measures | None, now: datetime) -> ReadView:
+def view(
+    viewer: Viewer,
+    asked: Asked,
+    measures: Measures | None,
+    now: datetime,
+    usual_ft: Callable[[], float | None],
+) -> ReadView:
     """Return the page of what is asked; refused in Competition."""
     solved = read_putt(viewer, asked.read.putt) if asked.read else None
-    return ReadView(asked, viewer, golfer_figures(measures), now, solved)
+    return ReadView(asked, viewer, golfer_figures(measures), now, solved, usual_ft)
 
 
 def _source(read: ReadRequest | None, wording: Wording, now: datetime) -> Source:

@@ -20,6 +20,7 @@ from orthocline.services.speed.book import (
     list_courses,
     list_speeds,
     restore_speed,
+    usual_speed_ft,
 )
 from orthocline.web.database import session
 from orthocline.web.identity import viewer, wording
@@ -40,10 +41,11 @@ def page() -> str:
     course = request.args.get("course", "")
     day = day_speed(who, session(), now, Place(course if course in courses else "")) if who.golfer else None
     mine = list_speeds(who, session(), day.place.course) if day else ()
+    usual_ft = usual_speed_ft(who, session()) if day else None
     deleted = request.args.get("deleted", "")
     return render_template(
         "speed/page.html",
-        view=book_view(mine, courses, day, wording().calendar, now),
+        view=book_view(mine, courses, day, usual_ft, wording().calendar, now),
         first=ramp_plan(STANDARD_RAMP, None, (), (), wording()),
         wording=wording(),
         deleted=int(deleted) if deleted.isdecimal() and len(deleted) < 18 else None,

@@ -6,13 +6,14 @@ from datetime import datetime
 
 from flask import url_for
 
-from orthocline.core.speed import METHODS
+from orthocline.core.speed import METHODS, day_effect
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.speed.trend import Measured, trend
 from orthocline.services.speed.book import Condition, DaySpeed, KeptSpeed
 from orthocline.wording.dates import Calendar
 from orthocline.wording.figures import speed_text
 from orthocline.wording.speed.book import because, condition_words, how_words
+from orthocline.wording.speed.day import day_words
 
 
 @dataclass(frozen=True)
@@ -41,6 +42,8 @@ class BookView:
         None while the book is empty.
     because : str
         What the day's speed is made of, and how old it is.
+    against : str
+        How it is against the golfer's usual green.
     """
 
     rows: tuple[Row, ...]
@@ -48,6 +51,7 @@ class BookView:
     course: str
     day: DaySpeed | None = None
     because: str = ""
+    against: str = ""
     trend: Scene | None = None
 
 
@@ -55,6 +59,7 @@ def book_view(
     notes: Sequence[KeptSpeed],
     courses: Sequence[str],
     day: DaySpeed | None,
+    usual_ft: float | None,
     calendar: Calendar,
     now: datetime,
 ) -> BookView:
@@ -65,7 +70,9 @@ def book_view(
     course = day.place.course
     measured = [Measured(note.measured_at, note.speed_ft, note.method) for note in notes]
     drawn = trend(measured, day.speed_ft, calendar, now)
-    return BookView(rows, tuple(courses), course, day, _because(day, calendar, now), drawn)
+    return BookView(
+        rows, tuple(courses), course, day, _because(day, calendar, now), _against(day, usual_ft), drawn
+    )
 
 
 def row(note: KeptSpeed, calendar: Calendar) -> Row:
@@ -94,6 +101,11 @@ def _again(note: KeptSpeed) -> str:
 
 def _condition(seen: Condition) -> str:
     return condition_words((seen.mowing, seen.moisture, seen.firmness), seen.trueness, seen.smoothness)
+
+
+def _against(day: DaySpeed, usual_ft: float | None) -> str:
+    speed_ft = day.speed_ft.value
+    return day_words(speed_ft, usual_ft, day_effect(speed_ft, usual_ft)) if usual_ft else ""
 
 
 def _because(day: DaySpeed, calendar: Calendar, now: datetime) -> str:

@@ -1,0 +1,42 @@
+"""The cautions, where each applies: by the page's endpoint."""
+
+from collections.abc import Mapping
+
+GENERAL = (
+    "For open play and practice: the rules in force and the committee decide what may be used in a round."
+)
+MEASURING = (
+    "Testing a green's surface during a round may break the rules in force: ask the committee. Repair the"
+    " surface where you stood."
+)
+LIFTING = "Mark a ball before you lift it, and put it back before you lift the marker."
+CAUTIONS: Mapping[str, str] = {
+    "today.page": "Leave the green at the first thunder or lightning; drink, and find shade, in heat.",
+    "speed.page": MEASURING,
+    "ramp.page": (
+        "For practice greens only: no ramps on a course green, and none during a round unless the rules in"
+        " force and the committee allow it. Kneel with care, and repair the surface where you stood."
+    ),
+    "other_methods.page": (
+        f"{MEASURING} On a hole of the course roll again only where that is allowed, and give way to the"
+        " group behind."
+    ),
+    "beat.page": (
+        "For practice: a tempo beat during a round may break the rules in force; ask the committee. Near"
+        " others let it be a silent pulse."
+    ),
+    "measures.page": "Pace your tape off the greens, and walk backwards with care.",
+    "read.page": (
+        "A read is as sure as its figures, and promises no holed putt. Keep up the pace of play, stay off"
+        " others' lines, and do not trace the line with the putter; a caddie behind it: ask the rules in"
+        " force."
+    ),
+    "log.page": f"Note putts where nobody waits. {LIFTING}",
+    "log.finish": LIFTING,
+}
+"""Beside the general one. The page of cautions has all."""
+
+
+def caution(endpoint: str) -> str:
+    """Return what stands at the foot of a page."""
+    return " ".join(filter(None, (GENERAL, CAUTIONS.get(endpoint, ""))))

@@ -1,0 +1,29 @@
+"""The cautions stand where they apply, and all of them on their page."""
+
+import pytest
+
+from orthocline.wording.cautions import CAUTIONS, GENERAL
+from tests.page import parsed, text, words_of
+
+OF_THE_FIELD = (
+    *("thunder", "heat", "glare", "backwards", "lift", "trace", "others' line", "caddie", "Rings"),
+    *("false cups", "group behind", "pegs or ramps", "tempo beats", "silent pulse", "No read promises"),
+)
+
+
+@pytest.mark.parametrize("endpoint", sorted(set(CAUTIONS) - {"log.finish"}))
+def test_a_page_says_its_own_at_its_foot(app, signed_in, endpoint):
+    address = app.url_map.bind("").build(endpoint)
+    foot = words_of(parsed(signed_in.get(address)).find("footer"))
+    assert GENERAL in foot
+    assert CAUTIONS[endpoint] in foot
+
+
+def test_where_a_ball_is_picked_up_it_is_marked_first(signed_in):
+    saved = signed_in.post("/log/note", data={"length": "14 ft"})
+    assert CAUTIONS["log.finish"] in text(signed_in.get(saved.location))
+
+
+def test_the_page_of_cautions_has_all(client):
+    page = text(client.get("/cautions"))
+    assert [word for word in OF_THE_FIELD if word not in page] == []
