@@ -15,7 +15,6 @@ import http.client
 import json
 import math
 import os
-import random
 import re
 import socket
 import statistics
@@ -24,7 +23,6 @@ import sys
 import tempfile
 import threading
 import time
-import urllib.request
 from contextlib import ExitStack
 from dataclasses import replace
 from pathlib import Path
@@ -35,6 +33,7 @@ from scipy.integrate import solve_ivp
 from scipy.optimize import root
 from sqlalchemy import NullPool, create_engine, text
 
+from client import enter, fetch, fetch_archive, some_address
 from orthocline.core.ground import Grid, plane_from_grade
 from orthocline.core.roll import Point, Putt, RollPast, Wind, read, roller, rolling_deceleration_mps2
 from orthocline.core.roll.aim import aim
@@ -194,19 +193,6 @@ def bench_wind():
     print(f"wind read, anywhere in range: median {np.median(times):.1f} ms, worst {max(times):.1f} ms of CPU")
 
 
-def some_address():
-    """Return a header that lets a request come from an address of its own: limits are for one."""
-    return {"X-Forwarded-For": ".".join(["10", *(str(random.randrange(256)) for _ in range(3))])}
-
-
-def fetch(address, headers=None):
-    start = time.perf_counter()
-    request = urllib.request.Request(address, headers={**some_address(), **(headers or {})})
-    with urllib.request.urlopen(request) as solved:
-        body = solved.read()
-    return time.perf_counter() - start, body
-
-
 def redraw_address(base, i):
     return f"{base}/read?{urlencode({**SPINDRIFT, 'length': f'{10 + i % 40 * 0.5} ft'})}"
 
@@ -303,27 +289,6 @@ def bench_slow(base):
         print(f"  beside {SLOW} slow sockets  {spread(redraws(base, 1))}   as the client sees it")
 
 
-def enter(base):
-    """Sign a golfer up who has saved one putt; return the cookie."""
-    connection, headers = http.client.HTTPConnection(urlsplit(base).netloc), {}
-
-    def send(method, path, fields=None):
-        body = urlencode(fields) if fields else None
-        kind = {"Content-Type": "application/x-www-form-urlencoded"} if fields else {}
-        connection.request(method, path, body, headers | kind | some_address())
-        solved = connection.getresponse()
-        if solved.headers["Set-Cookie"]:
-            headers["Cookie"] = solved.headers["Set-Cookie"].split(";")[0]
-        page = solved.read().decode()
-        return (re.findall(r'name="csrf_token" value="([^"]+)"', page) or [""])[0]
-
-    token = send("GET", "/sign-up")
-    send("POST", "/sign-up", {"name": "Bench", "password": "four unrelated hedgehogs", "csrf_token": token})
-    send("POST", "/log", {**SPINDRIFT, "csrf_token": send("GET", "/read")})
-    connection.close()
-    return headers
-
-
 def resident_kb(pid):
     """Return the memory that the workers of a master ever held at once [kB]."""
     workers = Path(f"/proc/{pid}/task/{pid}/children").read_text().split()
@@ -357,7 +322,7 @@ def bench_long_log(base, url, pid):
         times = [1e3 * fetch(base + path, cookie)[0] for _ in range(15)]
         print(f"  {name:12s} {spread(np.array(times))}")
     before = resident_kb(pid)
-    seconds, archive = fetch(base + "/account/export", cookie)
+    seconds, archive = fetch_archive(base, cookie)
     grown = (resident_kb(pid) - before) / 1e3
     print(
         f"  archive      {len(archive) / 1e6:.0f} MB in {seconds:.1f} s; the workers grew by {grown:.0f} MB"

@@ -12,7 +12,7 @@ from orthocline.drawing.scene import Area, Fill, Item, Line, Scene, Sign, Spot, 
 from orthocline.drawing.svg import svg_file
 
 PICTURE = Path(__file__).parents[1] / "docs/structure.svg"
-FLOORS = ("web", "cli", "services", "drawing", "wording", "formats", "db", "core")
+FLOORS = ("web", "cli", "jobs", "services", "drawing", "wording", "formats", "db", "core")
 """From the top down; nothing imports upward."""
 COLUMNS = ("ground", "roll", "speed", "calls", "read", "log", "account", "")
 """The rooms; last what a floor has for all of them."""
@@ -105,7 +105,7 @@ def scene() -> Scene:
 
 def _box(place: Place, corner: Spot) -> list[Item]:
     floor, _, folder = place
-    name = folder or ("for all" if floor not in ("cli", "formats") else floor)
+    name = folder or ("for all" if floor not in ("cli", "formats", "jobs") else floor)
     edge = Sign.DO if floor == "core" else Sign.INK
     middle = Spot(corner.x + BOX / 2, corner.y + 19.0)
     shape = box(corner.x, corner.y, corner.x + BOX, corner.y + LINE)

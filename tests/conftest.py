@@ -13,6 +13,7 @@ from orthocline.db.server.migrate import upgrade
 from orthocline.db.server.settings import var_folder
 from orthocline.services.account import accounts
 from orthocline.services.account.accounts import sign_up
+from orthocline.services.jobs.jobs import carry_out
 from orthocline.web.app import create_app
 from orthocline.web.security import limiter
 
@@ -98,6 +99,18 @@ def committed(committed_database):
         connection.execute(text("TRUNCATE golfers, request_counts RESTART IDENTITY CASCADE"))
     yield app
     app.extensions["orthocline_engine"].dispose()
+
+
+@pytest.fixture
+def take_along(sessions):
+    """Ask for the archive as a client, do that job at once, and return the answer with the file."""
+
+    def take(client):
+        job = client.post("/account/export").location
+        carry_out(sessions, int(job.rpartition("/")[2]))
+        return client.get(f"{job}/result", buffered=True)
+
+    return take
 
 
 @pytest.fixture

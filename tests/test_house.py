@@ -48,7 +48,9 @@ def test_every_room_of_the_core_has_a_door_of_few_names_and_says_what_it_is():
         assert len(set(door.__all__)) == len(door.__all__), room
 
 
-@pytest.mark.parametrize("layer", ["core", "db", "formats", "wording", "drawing", "services", "web", "cli"])
+@pytest.mark.parametrize(
+    "layer", ["core", "db", "formats", "wording", "drawing", "services", "web", "cli", "jobs"]
+)
 def test_every_layer_says_what_it_is(layer):
     assert (ROOT / "src/orthocline" / layer / "README.md").exists()
 

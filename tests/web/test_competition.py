@@ -43,15 +43,16 @@ def pages(signed_in, session):
     session.commit()
     signed_in.post("/measures/stroke", data={"stroke": "14 in", "roll": "12 ft", "stroke_speed": "10.2"})
     edit, again = f"/log/{number}/edit", f"/log/{number}/finish"
-    return ("/", "/log", "/log?result=missed", again, edit, "/account/export", "/measures", "/account")
+    return ("/", "/log", "/log?result=missed", again, edit, "/measures", "/account")
 
 
-def test_everything_is_told_in_open_play(signed_in, pages):
-    everything = " ".join(told(signed_in.get(page)) for page in pages)
+def test_everything_is_told_in_open_play(signed_in, pages, take_along):
+    everything = " ".join([*(told(signed_in.get(page)) for page in pages), take_along(signed_in).text])
     assert [words for words in TOLD if words not in everything] == []
 
 
-def test_nothing_is_told_in_competition_and_all_again_when_it_ends(signed_in, pages):
+def test_nothing_is_told_in_competition_and_all_again_when_it_ends(signed_in, pages, take_along):
+    earlier = take_along(signed_in).request.path
     before = [told(signed_in.get(page)) for page in pages]
     signed_in.post("/mode", data={"mode": "competition"})
     for page in pages:
@@ -61,11 +62,15 @@ def test_nothing_is_told_in_competition_and_all_again_when_it_ends(signed_in, pa
     assert "8 in past, 3 in left" in log
     assert "14 ft" in log
     assert "Ternholm Links, green 4, Spindrift" in log
-    export = signed_in.get("/account/export").get_json()
+    assert signed_in.get(earlier).status_code == 403, "what was made in open play"
+    archive = take_along(signed_in)
+    assert [words for words in TOLD if words in archive.text] == []
+    export = archive.get_json()
     assert export["withheld"].startswith("In Competition")
     assert export["speeds"] == []
     assert set(export["putts"][0]) & {"putt", "read", "own_aim_right_m", "green_speed_ft", "model"} == set()
     signed_in.post("/mode", data={"mode": "open_play"})
+    assert signed_in.get(earlier).status_code == 200
     assert [told(signed_in.get(page)) for page in pages] == before
 
 

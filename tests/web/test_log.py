@@ -125,8 +125,8 @@ def test_the_list_needs_few_queries_however_long(signed_in, engine):
 
 
 @pytest.mark.usefixtures("saved")
-def test_account_export_sign_out_and_delete(signed_in, session):
-    export = signed_in.get("/account/export")
+def test_account_export_sign_out_and_delete(signed_in, session, take_along):
+    export = take_along(signed_in)
     assert export.get_json()["putts"][0]["green"] == "green 4, Spindrift"
     wrong = signed_in.post("/account/delete", data={"password": "not this one"})
     assert wrong.status_code == 422

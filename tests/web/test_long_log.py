@@ -6,8 +6,9 @@ import re
 import pytest
 from sqlalchemy import text as sql
 
+from orthocline.jobs.worker import worker_of
 from tests.conftest import PASSWORD
-from tests.page import links, text
+from tests.page import link, links, text
 
 MANY = 20_000
 GREENS = """INSERT INTO greens (golfer_id, course_id, name)
@@ -66,9 +67,14 @@ def test_a_mark_that_no_page_gave_is_said(signed_in, mark):
     assert "no such page of your log" in text(response)
 
 
-def test_the_archive_comes_in_pieces_and_is_whole(long_log):
-    response = long_log.get("/account/export", buffered=False)
+def test_the_archive_is_made_beside_and_is_whole(long_log, committed):
+    asked = long_log.post("/account/export").location
+    assert "0 of 20,000" in text(long_log.get(asked))
+    worker_of(committed.config["DATABASE_URL"]).run_worker(wait=False, install_signal_handlers=False)
+    assert "Everything that is kept of you is in one file" in text(long_log.get(asked))
+    response = long_log.get(link(long_log.get(asked), "Take the file"), buffered=False)
     pieces = [len(piece) for piece in response.iter_encoded()]
-    assert len(pieces) > MANY
-    assert max(pieces) < 10_000
-    assert len(json.loads(long_log.get("/account/export").text)["putts"]) == MANY
+    response.close()
+    assert len(pieces) > 20
+    assert max(pieces) < 300_000
+    assert len(json.loads(long_log.get(f"{asked}/result", buffered=True).text)["putts"]) == MANY

@@ -143,6 +143,40 @@ def test_a_killed_worker_is_replaced(served):
     assert served.get("/cautions")[0] == 200
 
 
+def beside(served):
+    """The process that works in the background, once it is there."""
+    deadline = time.monotonic() + 20
+    while time.monotonic() < deadline:
+        for tasks in Path(f"/proc/{served.process.pid}/task").glob("*/children"):
+            for pid in map(int, tasks.read_text().split()):
+                if b"orthocline.jobs" in Path(f"/proc/{pid}/cmdline").read_bytes():
+                    return pid
+        time.sleep(0.1)
+    raise AssertionError("nobody works in the background")
+
+
+def gone(pid):
+    deadline = time.monotonic() + 10
+    while Path(f"/proc/{pid}").exists() and time.monotonic() < deadline:
+        time.sleep(0.1)
+    return not Path(f"/proc/{pid}").exists()
+
+
+def test_the_worker_of_jobs_is_replaced_and_ends_with_the_server(served):
+    first = beside(served)
+    os.kill(first, signal.SIGKILL)
+    assert gone(first)
+    second = beside(served)
+    served.stop()
+    assert gone(second)
+    served.start()
+    third = beside(served)
+    os.kill(served.process.pid, signal.SIGKILL)
+    served.process.wait()
+    assert gone(third), "whose master was killed ends too"
+    served.start()
+
+
 def test_instances_share_no_control_socket(served):
     assert served.get("/cautions")[0] == 200
     pids = [served.process.pid, *served.workers()]

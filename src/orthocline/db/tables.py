@@ -3,9 +3,22 @@
 from orthocline.db.account.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
 from orthocline.db.base import Base
 from orthocline.db.ground.models import Course, Green
+from orthocline.db.jobs.models import Job, JobPiece
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.request_counts import RequestCount
 from orthocline.db.speed.models import SpeedNote
 
 METADATA = Base.metadata
-TABLES = (Golfer, OwnMeasures, StrideTrial, StrokeTrial, Course, Green, LoggedPutt, SpeedNote, RequestCount)
+TABLES = (
+    Golfer,
+    OwnMeasures,
+    StrideTrial,
+    StrokeTrial,
+    Course,
+    Green,
+    LoggedPutt,
+    SpeedNote,
+    Job,
+    JobPiece,
+    RequestCount,
+)

@@ -17,6 +17,7 @@ from orthocline.web import (
     beat,
     database,
     errors,
+    jobs,
     log,
     measures,
     mode,
@@ -106,7 +107,7 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     app.add_template_filter(speed_text)
     app.add_template_filter(tidy)
     app.add_template_filter(unbroken)
-    for feature in (about, account, beat, log, measures, mode, other_methods, ramp, read, speed, today):
+    for feature in (about, account, beat, jobs, log, measures, mode, other_methods, ramp, read, speed, today):
         app.register_blueprint(feature.blueprint)
     return app
 

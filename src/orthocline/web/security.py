@@ -21,6 +21,7 @@ CONTENT_SECURITY_POLICY = {
     "frame-ancestors": "'none'",
 }
 SIGN_IN_LIMIT = "10 per minute"
+EXPORT_LIMIT = "6 per minute"
 READ_LIMIT = "60 per 6 seconds"
 """Ten a second, and sixty at once: more than a hand can drag."""
 

@@ -10,6 +10,9 @@ import errno
 import os
 import signal
 import socket
+import subprocess
+import sys
+import threading
 import time
 from typing import Any
 
@@ -35,6 +38,8 @@ ANSWER_S = 20.0
 """A client that takes nothing of its answer for so long is left."""
 LINGER_S = 0.02
 """What a client still sends is taken for so long before its connection is closed: the loop of all waits."""
+COMPANION_ENDS_S, COMPANION_REST_S = 8.0, 2.0
+"""The worker of background jobs has so long to end, and so long it rests before it is begun again."""
 DIE_WITH_PARENT = 1
 """PR_SET_PDEATHSIG of Linux's prctl(2)."""
 
@@ -101,6 +106,43 @@ class Worker(ThreadWorker):
             write_nonblock(client, head.encode() + body)
         else:
             super().handle_error(req, client, addr, exc)
+
+
+class Companion:
+    """The worker of background jobs: a process beside those that answer, begun again whenever it ends."""
+
+    def __init__(self, user: int | None, group: int | None) -> None:
+        self._user, self._group = user, group
+        self._ends = threading.Event()
+        self._process: subprocess.Popen[bytes] | None = None
+        # A thread of its own, which lives as long as the master: the process ends when it does.
+        threading.Thread(target=self._keep, daemon=True).start()
+
+    def end(self) -> None:
+        """End it, with the job that it is at if that takes long."""
+        self._ends.set()
+        if self._process:
+            self._process.terminate()
+            self._process.wait(COMPANION_ENDS_S)
+
+    def _keep(self) -> None:
+        while not self._ends.is_set():
+            work = [sys.executable, "-m", "orthocline.jobs", str(os.getpid())]
+            self._process = subprocess.Popen(work, user=self._user, group=self._group)
+            self._process.wait()
+            self._ends.wait(COMPANION_REST_S)
+
+
+def when_ready(server: Any) -> None:
+    """Begin to work in the background, as the account that answers."""
+    drop = os.geteuid() == 0 and server.cfg.uid != 0
+    server.companion = Companion(*((server.cfg.uid, server.cfg.gid) if drop else (None, None)))
+
+
+def on_exit(server: Any) -> None:
+    """End the work in the background with the master."""
+    if hasattr(server, "companion"):
+        server.companion.end()
 
 
 def post_worker_init(worker: Worker) -> None:

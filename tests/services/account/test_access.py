@@ -10,14 +10,16 @@ from orthocline import services
 from orthocline.services.account.access import SERVICES, Access, Mode, Viewer
 from orthocline.services.errors import NotAllowedError
 
+TAKEN = {"viewer", "session", "sessions"}
+
 
 def offered():
     """Every public function of the services that works for somebody or asks the database, by its name."""
     for found in pkgutil.walk_packages(services.__path__, "orthocline.services."):
         module = importlib.import_module(found.name)
         for name, service in inspect.getmembers(module, inspect.isfunction):
-            taken = {parameter.strip("_") for parameter in inspect.signature(service).parameters}
-            if service.__module__ == module.__name__ and name[0] != "_" and taken & {"viewer", "session"}:
+            taken = {parameter.strip("_") for parameter in inspect.signature(service).parameters} & TAKEN
+            if service.__module__ == module.__name__ and name[0] != "_" and taken:
                 yield f"{module.__name__}.{name}", service
 
 

@@ -16,7 +16,8 @@ from orthocline.db.account.models import Golfer
 from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
 from orthocline.services.account.access import Mode, Viewer
-from orthocline.services.account.accounts import delete_account, export_account, sign_in, sign_up
+from orthocline.services.account.accounts import delete_account, sign_in, sign_up
+from orthocline.services.carry.archive import archive
 from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, load_demo
 from orthocline.services.demo.speeds import WEEKS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
@@ -132,7 +133,7 @@ def test_export_and_delete_take_everything(session, saved):
     golfer, putt = saved
     log.record_finish(Viewer(golfer), session, putt.id, Finish(0.2, 0.1))
     session.flush()
-    document = json.loads("".join(export_account(Viewer(golfer), session)))
+    document = json.loads("".join(archive(Viewer(golfer), session)))
     assert document["golfer"] == "Tove"
     assert document["putts"][0]["putt"]["green_speed_ft"] == 10.2
     assert document["putts"][0]["finish_along_m"] == 0.2

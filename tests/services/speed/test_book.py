@@ -10,7 +10,8 @@ from orthocline.core.estimate import Estimate, combine
 from orthocline.core.speed import STANDARD_RAMP, Findings, HiddenGreen, Tempo, aged
 from orthocline.core.units import FOOT_M
 from orthocline.services.account.access import Mode, Viewer
-from orthocline.services.account.accounts import delete_account, export_account
+from orthocline.services.account.accounts import delete_account
+from orthocline.services.carry.archive import archive
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.services.speed import measuring
@@ -152,7 +153,7 @@ def test_the_archive_holds_the_book_and_the_measures_and_deleting_takes_them(ses
     kept_speed(
         session, golfer, 10.4, green="practice green", condition=Condition(firmness="firm", trueness=4)
     )
-    document = json.loads("".join(export_account(Viewer(golfer), session)))
+    document = json.loads("".join(archive(Viewer(golfer), session)))
     assert document["speeds"][0]["speed_ft"] == 10.4
     assert (document["speeds"][0]["firmness"], document["speeds"][0]["trueness"]) == ("firm", 4)
     assert document["measures"] is None

@@ -9,6 +9,7 @@ from alembic.config import Config
 from alembic.migration import MigrationContext
 from sqlalchemy import Connection, Engine, NullPool, create_engine, func, inspect, select, table
 
+from orthocline.db.jobs.queue import TABLES
 from orthocline.db.tables import METADATA
 
 SCRIPTS = Path(__file__).parents[1] / "migrations"
@@ -61,11 +62,21 @@ def downgrade(url: str, revision: str, *, even_rows: bool = False) -> None:
 
 
 def _rows(connection: Connection) -> dict[str, int]:
-    names = [name for name in inspect(connection).get_table_names() if name != "alembic_version"]
+    names = [name for name in inspect(connection).get_table_names() if _is_ours(name)]
     return {name: connection.scalar(select(func.count()).select_from(table(name))) or 0 for name in names}
 
 
 def differences(url: str) -> list[object]:
     """Return how the database differs from the models: nothing, when all migrations are written."""
     with _engine(url).connect() as connection:
-        return list(compare_metadata(MigrationContext.configure(connection), METADATA))
+        context = MigrationContext.configure(connection, opts={"include_name": _is_compared})
+        return list(compare_metadata(context, METADATA))
+
+
+def _is_compared(name: str | None, kind: str, _parents: object) -> bool:
+    return kind != "table" or name is None or _is_ours(name)
+
+
+def _is_ours(table_name: str) -> bool:
+    """Return whether a table is the application's, and not that of migrations or of the queue."""
+    return table_name != "alembic_version" and not table_name.startswith(TABLES)

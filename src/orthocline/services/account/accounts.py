@@ -1,9 +1,5 @@
-"""Accounts: sign up, sign in, the mode, and a golfer's data out and gone."""
+"""Accounts: sign up, sign in, the mode, and gone."""
 
-import json
-from collections.abc import Iterator
-from datetime import datetime
-from typing import Any
 from uuid import UUID
 
 from argon2 import PasswordHasher
@@ -14,23 +10,13 @@ from zxcvbn import zxcvbn
 from orthocline.db.account.models import NAME_LENGTH as NAME_LENGTH
 from orthocline.db.account.models import TIME_ZONE_LENGTH as TIME_ZONE_LENGTH
 from orthocline.db.account.models import Golfer as Golfer
-from orthocline.db.account.models import OwnMeasures
-from orthocline.db.account.queries import golfer_by_id, golfer_named, golfer_of_key, measures_of
-from orthocline.db.base import Base
+from orthocline.db.account.queries import golfer_by_id, golfer_named, golfer_of_key
 from orthocline.db.entries import hold
-from orthocline.db.ground.models import Course, Placed
-from orthocline.db.ground.queries import courses_of
-from orthocline.db.log.models import LoggedPutt
-from orthocline.db.log.queries import all_putts
-from orthocline.db.speed.queries import all_speeds
 from orthocline.services.account.access import Mode, Viewer, anyone, own_data
 from orthocline.services.errors import InvalidError
 from orthocline.services.text import tidy_text
 from orthocline.wording.dates import is_zone
 
-OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at", "course_id", "green_id")
-"""Columns that are the program's own: an account's archive holds all others."""
-WITHHELD = "In Competition reads, speeds and strokes are left out. They are here again when it ends."
 SIGNING_UP = 7_501_002
 """Key of the lock under which one golfer at a time signs up."""
 PASSWORD_LENGTHS = (10, 200)
@@ -162,42 +148,6 @@ def set_mode(viewer: Viewer, mode: Mode) -> None:
 
 
 @own_data
-def export_account(viewer: Viewer, session: Session) -> Iterator[str]:
-    """Return everything that is kept of a golfer as JSON, in pieces: a log may be long.
-
-    In Competition reads and speeds are left out, and the file says so.
-    """
-    golfer, hidden = viewer.owner, viewer.in_competition
-    whole = {
-        "version": 1,
-        "golfer": golfer.name,
-        "signed_up": golfer.created_at.isoformat(),
-        "time_zone": golfer.time_zone,
-        "measures": _measures_document(measures_of(session, viewer.owner_id), hidden=hidden),
-    }
-    if hidden:
-        whole["withheld"] = WITHHELD
-    yield f"{json.dumps(whole, indent=1)[:-2]},\n"
-    courses = courses_of(session, viewer.owner_id)
-    yield from _listed("courses", (_course_document(course) for course in courses))
-    yield ",\n"
-    speeds = () if hidden else all_speeds(session, viewer.owner_id)
-    yield from _listed("speeds", (_where(note) | _columns(note) for note in speeds))
-    yield ",\n"
-    yield from _listed(
-        "putts", (_putt_document(putt, hidden=hidden) for putt in all_putts(session, viewer.owner_id))
-    )
-    yield "\n}\n"
-
-
-def _listed(name: str, rows: Iterator[dict[str, Any]]) -> Iterator[str]:
-    yield f' "{name}": ['
-    for i, row in enumerate(rows):
-        yield f"{',' if i else ''}\n  {json.dumps(row)}"
-    yield "\n ]"
-
-
-@own_data
 def delete_account(viewer: Viewer, session: Session, password: str) -> None:
     """Delete a golfer and everything of theirs; a copy of the demo needs no password.
 
@@ -211,47 +161,3 @@ def delete_account(viewer: Viewer, session: Session, password: str) -> None:
         _check_owner(golfer, password)
     session.delete(golfer)
     session.flush()
-
-
-def _measures_document(measures: OwnMeasures | None, *, hidden: bool) -> dict[str, Any] | None:
-    if measures is None:
-        return None
-    told = _columns(measures) | {"stride_trials": [_columns(trial) for trial in measures.stride_trials]}
-    if hidden:
-        return told
-    return told | {"stroke_putts": [_columns(trial) for trial in measures.stroke_trials]}
-
-
-def _columns(row: Base) -> dict[str, Any]:
-    """Return a row's columns as JSON data, times as ISO text."""
-    names = [column.key for column in row.__table__.columns if column.key not in OWN_COLUMNS]
-    values = {name: getattr(row, name) for name in names}
-    return {name: v.isoformat() if isinstance(v, datetime) else v for name, v in values.items()}
-
-
-def _course_document(course: Course) -> dict[str, Any]:
-    return {"course": course.name, "greens": [green.name for green in course.greens]}
-
-
-def _where(row: Placed) -> dict[str, str]:
-    return dict(zip(("course", "green"), row.names, strict=True))
-
-
-def _putt_document(putt: LoggedPutt, *, hidden: bool) -> dict[str, Any]:
-    read = {
-        "green_speed_ft": putt.green_speed_ft,
-        "putt": putt.putt_document,
-        "read": putt.read_document,
-        "model": putt.model_version,
-        "own_aim_right_m": putt.own_aim_right_m,
-    }
-    return {
-        "logged_at": putt.created_at.isoformat(),
-        **_where(putt),
-        "length_m": putt.length_m,
-        **({} if hidden else read),
-        "note": putt.note,
-        "holed": putt.holed,
-        "finish_along_m": putt.finish_along_m,
-        "finish_across_m": putt.finish_across_m,
-    }

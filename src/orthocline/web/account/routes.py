@@ -5,14 +5,12 @@ from datetime import UTC, datetime
 
 from flask import (
     Blueprint,
-    Response,
     abort,
     current_app,
     flash,
     redirect,
     render_template,
     request,
-    stream_with_context,
     url_for,
 )
 from flask_login import login_required
@@ -24,19 +22,19 @@ from orthocline.services.account.accounts import (
     change_password,
     delete_account,
     end_sessions,
-    export_account,
     keep_time_zone,
     sign_in,
     sign_up,
 )
 from orthocline.services.demo.golfer import COPY_LIFE, demo_copy
 from orthocline.services.errors import InvalidError
+from orthocline.services.jobs.jobs import ask_for
 from orthocline.web.account.forms import DeleteForm, PasswordForm, SignInForm, SignUpForm, TimeZoneForm
 from orthocline.web.database import session
 from orthocline.web.identity import login_manager, sign_in_as, sign_out_here, viewer
 from orthocline.web.local import local_path
 from orthocline.web.once import Typed, carried_form, entry_key, typed_form
-from orthocline.web.security import SIGN_IN_LIMIT, limiter
+from orthocline.web.security import EXPORT_LIMIT, SIGN_IN_LIMIT, limiter
 from orthocline.wording.dates import time_zones
 
 blueprint = Blueprint("account", __name__)
@@ -123,13 +121,13 @@ def time_zone() -> Page:
     return _page(zone_form=form)
 
 
-@blueprint.get("/account/export")
+@blueprint.post("/account/export")
+@limiter.limit(EXPORT_LIMIT)
 @login_required
-def export() -> Response:
-    """Everything that is kept of the golfer, as one JSON file, sent as it is read."""
-    pieces = stream_with_context(export_account(viewer(), session()))
-    headers = {"Content-Disposition": "attachment; filename=orthocline-account.json"}
-    return Response(pieces, mimetype="application/json", headers=headers)
+def export() -> AnyResponse:
+    """Ask for everything that is kept of the golfer, as one JSON file."""
+    job = ask_for(viewer(), session(), "archive", entry_key())
+    return redirect(url_for("jobs.page", job_id=job.id), 303)
 
 
 @blueprint.post("/account/delete")

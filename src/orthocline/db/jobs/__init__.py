@@ -1,0 +1,1 @@
+"""Work in the background: what was asked for, and its queue."""

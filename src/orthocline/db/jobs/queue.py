@@ -1,0 +1,16 @@
+"""The queue that workers take jobs from: tables of its own in the same database."""
+
+from procrastinate import App, SyncPsycopgConnector
+from sqlalchemy.orm import Session
+
+CARRY_OUT = "carry_out"
+"""The queue's one task: it takes the number of a job."""
+TABLES = "procrastinate_"
+"""What the names of the queue's own tables begin with."""
+_QUEUE = App(connector=SyncPsycopgConnector())
+
+
+def enqueue(session: Session, job_id: int) -> None:
+    """Put a job into the queue, in the session's own transaction: where that is undone, so is this."""
+    connection = session.connection().connection.driver_connection
+    _QUEUE.configure_task(CARRY_OUT, connection=connection).defer(job_id=job_id)

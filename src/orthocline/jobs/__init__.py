@@ -1,0 +1,1 @@
+"""Background work: the worker that takes jobs from the queue."""
