@@ -1,5 +1,7 @@
 """A page as its reader finds it: words, links and fields, whatever the markup around them."""
 
+from urllib.parse import parse_qs, urlsplit
+
 from bs4 import BeautifulSoup
 
 
@@ -54,3 +56,8 @@ def holds(response, value):
 def drawn(response, part):
     """Return the elements of a drawing that are a part of this name."""
     return parsed(response).find_all(attrs={"data-part": part})
+
+
+def fields(address):
+    """Return the fields of an address, each with all its values."""
+    return parse_qs(urlsplit(address).query)

@@ -1,28 +1,23 @@
 """Measuring the green: the ramp and its simulated green, other ways, the book, the speed of a read."""
 
 import re
-from urllib.parse import parse_qs, parse_qsl, urlsplit
+from urllib.parse import parse_qsl, urlsplit
 
 import pytest
-from sqlalchemy import event
+from sqlalchemy import select
 
 from orthocline.db.speed.models import SpeedNote
 from orthocline.formats.sheet import sheet_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import add_stroke_putt
 from orthocline.services.speed.measuring import hidden_green
-from orthocline.web.shared.read_address import SPINDRIFT
-from tests.page import drawn, holds, link, links, parsed, text, value, words_of
+from tests.page import drawn, fields, holds, parsed, text, value
 from tests.speeds import COURSE, kept_speed
 
 PART = {"HX-Request": "true"}
 RODS = {"length": "30 in", "angle": "20 deg", "rails": "rods", "gap": "20 mm"}
 ROLLS = {"out": ["9 ft 2 in", "9'4\"", "2.82 m"], "back": ["11 ft", "11 ft 3 in", "11 ft 1 in"]}
 RAMP, OTHER = "/speed/ramp", "/speed/without-a-ramp"
-
-
-def fields(address):
-    return parse_qs(urlsplit(address).query)
 
 
 def test_rolls_of_any_unit_both_ways_give_speed_slope_and_spread(client):
@@ -288,105 +283,18 @@ def test_a_posted_number_is_weighed_with_the_books(signed_in, session):
     assert session.query(SpeedNote).count() == 2, "tuning putts are not taken for a speed"
 
 
-def test_the_book_lists_edits_deletes_and_brings_back(signed_in, session):
-    note = kept_speed(session, signed_in.golfer, 10.4, green="practice green")
-    kept_speed(session, signed_in.golfer, 9.0, hours=90, course="Elsewhere")
-    session.commit()
-    book = signed_in.get("/speed")
-    assert "Speed 10.4, within 0.4 ft." in text(book)
-    assert parsed(book).find(id="trend")
-    assert "Speed 9.0" in text(signed_in.get("/speed?course=Elsewhere"))
-    address = f"/speed/{note.id}/edit"
-    assert value(signed_in.get(address), "green") == "practice green"
-    assert signed_in.post(address, data={"course": ""}).status_code == 422
-    changed = {"course": COURSE, "green": "green 4", "moisture": "damp", "smoothness": "3"}
-    assert signed_in.post(address, data=changed).status_code == 303
-    assert "damp, smooth 3/5" in text(signed_in.get("/speed"))
-    gone = signed_in.post(f"/speed/{note.id}/delete")
-    assert "The speed is deleted." in text(signed_in.get(gone.location))
-    signed_in.post(f"/speed/{note.id}/restore")
-    assert "Speed 10.4" in text(signed_in.get("/speed"))
-
-
-def test_an_empty_book_says_what_to_do_first(client, signed_in):
-    assert "Measure your green in five minutes" in text(signed_in.get("/speed"))
-    signed_in.post("/sign-out")
-    assert "Measuring needs no account" in text(client.get("/speed"))
-
-
-def test_a_read_uses_the_books_speed_and_marks_an_old_one(signed_in, session):
-    kept_speed(session, signed_in.golfer, 11.3, within=0.3, hours=0.5)
-    session.commit()
-    fresh = signed_in.get("/read")
-    assert value(fresh, "speed") == "11.3"
-    assert COURSE in text(fresh)
-    assert "±0.3 ft" in text(fresh)
-    assert "measure again" not in text(fresh)
-    typed = signed_in.get(
-        "/read", query_string={**SPINDRIFT, "measured": "11.3 ±0.3 at 2026-11-20T07:40Z by ramp"}
+def test_ends_aside_tell_how_true_the_green_is_and_are_kept_with_the_speed(signed_in, session):
+    asides = {"out_aside": ["3 in left", "2 in right", "0"], "back_aside": ["1 right", "-4 in", "2 in left"]}
+    page = signed_in.get(RAMP, query_string={**RODS, **ROLLS, **asides})
+    assert "Rolls end within 2.4° of their line: trueness 1 of 5" in text(page)
+    one_bad = signed_in.get(RAMP, query_string={**RODS, **ROLLS, "out_aside": "far left"})
+    assert one_bad.status_code == 422
+    assert "How far aside cannot be read" in text(one_bad)
+    signed_in.post(RAMP, data={**RODS, **ROLLS, **asides, "course": COURSE})
+    note = session.scalars(select(SpeedNote)).one()
+    assert note.trueness == 1
+    assert [one["figure"] for one in note.evidence["figures"]["out_aside"]] == pytest.approx(
+        [-0.0762, 0.0508, 0.0], abs=1e-4
     )
-    assert "as typed" in text(typed), "10.2 is not the speed that was measured"
-    old = {**SPINDRIFT, "measured": "10.2 ±0.3 at 2026-11-20T07:40Z by ramp"}
-    stale = signed_in.get("/read", query_string=old)
-    assert "±1.2 ft: measure again" in text(stale)
-    head = parsed(stale).find(id="source-head")
-    assert "text-unsure" in head["class"]
-    again = fields(head["href"])
-    assert again["green"] == [SPINDRIFT["green"]]
-    assert again["next"][0].startswith("/read?length=14+ft")
-    part = signed_in.get("/read", query_string=old, headers=PART)
-    assert len(parsed(part).find_all(id=re.compile("^source-"))) == 2, "it follows every redraw"
-
-
-def test_today_begins_with_the_speed(signed_in, session):
-    assert "Measure" in text(signed_in.get("/"))
-    kept_speed(session, signed_in.golfer, 11.3, hours=200)
-    session.commit()
-    assert re.search(r"11\.3, [89] days ago\.", text(signed_in.get("/")))
-
-
-def test_pages_ask_the_database_as_often_for_a_full_book_as_for_one_speed(signed_in, session):
-    asked = []
-    connection = session.connection()
-    event.listen(connection, "before_cursor_execute", lambda *call: asked.append(call[2]))
-
-    def counted(address):
-        asked.clear()
-        signed_in.get(address)
-        return sum(words.startswith("SELECT") for words in asked)
-
-    kept_speed(session, signed_in.golfer)
-    session.commit()
-    one = [counted(address) for address in ("/speed", "/read", RAMP)]
-    for hours in range(1, 30):
-        kept_speed(session, signed_in.golfer, hours=hours)
-    session.commit()
-    assert [counted(address) for address in ("/speed", "/read", RAMP)] == one
-    assert max(one) <= 8
-    assert counted("/read?length=9+ft&speed=10") == counted("/read?length=9+ft&speed=10&own=3+in") <= 3
-
-
-def test_speed_and_read_say_the_day_against_the_usual_green(signed_in, session):
-    address = {**SPINDRIFT, "speed": "11"}
-    for hours in (400, 300, 200):
-        assert "your usual" not in text(signed_in.get("/speed"))
-        assert "your usual" not in text(signed_in.get("/read", query_string=address))
-        kept_speed(session, signed_in.golfer, 9.0, hours=hours)
-        session.commit()
-    kept_speed(session, signed_in.golfer, 11.0, hours=0.2)
-    session.commit()
-    assert "Quicker than your usual 9.0: a fifth more aim, a tenth shorter strokes." in text(
-        signed_in.get("/speed")
-    )
-    page = text(signed_in.get("/read", query_string=address))
-    assert "Quicker than your usual 9.0: a fifth more aim, a tenth shorter strokes." in page
-
-
-def test_the_speed_pages_know_where_they_are_and_lead_on_to_tuning_putts(signed_in, session):
-    kept_speed(session, signed_in.golfer, green="practice green")
-    session.commit()
-    page = signed_in.get("/speed")
-    assert f"{COURSE}, practice green" in words_of(parsed(page).find("header"))
-    (ramp,) = links(page, f"{RAMP}?course")
-    assert value(signed_in.get(ramp), "green") == "practice green"
-    assert "Distance" in text(signed_in.get(link(page, "Tuning putts")))
+    signed_in.post(RAMP, data={**RODS, **ROLLS, **asides, "course": COURSE, "trueness": "3"})
+    assert session.scalars(select(SpeedNote.trueness).order_by(SpeedNote.id.desc())).first() == 3

@@ -54,6 +54,15 @@ def parse_near_m(text: str, wording: Wording = USUAL_WORDING) -> float:
     return parse_length_m(text, wording.units.near, wording)
 
 
+def parse_aside_m(text: str, wording: Wording = USUAL_WORDING) -> float:
+    """Return how far aside something lies [m], positive to the right: ``3 in left``, ``-3 in``."""
+    words = text.strip().lower()
+    for side, sign in (("left", -1.0), ("right", 1.0)):
+        if words.endswith(side):
+            return sign * parse_near_m(words.removesuffix(side), wording)
+    return parse_near_m(text, wording)
+
+
 def first_unit(text: str) -> str:
     """Return the unit of a figure that can be read, as it was typed; of several the first."""
     return _terms(text, "")[0][1].lower()

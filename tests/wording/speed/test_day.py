@@ -2,7 +2,7 @@
 
 import pytest
 
-from orthocline.core.speed import DayEffect, day_effect
+from orthocline.core.speed import DayEffect
 from orthocline.wording.speed.day import day_words
 
 
@@ -16,7 +16,7 @@ from orthocline.wording.speed.day import day_words
     ],
 )
 def test_it_says_how_the_green_is_and_what_that_does(speed_ft, usual_ft, words):
-    assert day_words(speed_ft, usual_ft, day_effect(speed_ft, usual_ft)) == words
+    assert day_words(speed_ft, usual_ft, DayEffect.on_the_level(speed_ft, usual_ft)) == words
 
 
 def test_a_straight_putt_has_no_aim_to_compare_and_a_small_change_is_not_said():

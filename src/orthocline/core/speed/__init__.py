@@ -2,7 +2,7 @@
 
 from orthocline.core.speed.ageing import STALE_H, aged
 from orthocline.core.speed.beat import BACK_RANGE_S, BEAT_RANGE_S, Beat, Tempo, tempo_beat
-from orthocline.core.speed.day import DayEffect, day_effect
+from orthocline.core.speed.day import DayEffect
 from orthocline.core.speed.method import Figure, FindingError, Findings, Quantity, SpeedMethod
 from orthocline.core.speed.methods import METHODS
 from orthocline.core.speed.posted import posted_speed
@@ -34,6 +34,7 @@ from orthocline.core.speed.stroke import (
     stroke_length_m,
     stroke_rate,
 )
+from orthocline.core.speed.trueness import Trueness, trueness
 from orthocline.core.speed.tuning_putts import FIGURES as TUNING_FIGURES
 from orthocline.core.speed.tuning_putts import TuningScore, score_tuning_putts
 
@@ -62,10 +63,10 @@ __all__ = [
     "SpeedMethod",
     "StrokePutt",
     "Tempo",
+    "Trueness",
     "TuningScore",
     "across_share",
     "aged",
-    "day_effect",
     "level_speed_m",
     "one_way",
     "posted_speed",
@@ -77,4 +78,5 @@ __all__ = [
     "stroke_length_m",
     "stroke_rate",
     "tempo_beat",
+    "trueness",
 ]

@@ -19,20 +19,20 @@ class DayEffect:
     aim_share: float | None
     stroke_share: float
 
+    @classmethod
+    def on_the_level(cls, speed_ft: float, usual_ft: float) -> "DayEffect":
+        """Return what a green's speed does to putts that are level along their line.
 
-def day_effect(speed_ft: float, usual_ft: float) -> DayEffect:
-    """Return what a green's speed does to putts that are level along their line.
+        The break of such a putt grows as green speed does, a/d with d ~ 1/S; its launch falls as sqrt(d).
 
-    The break of such a putt grows as green speed does, a/d with d ~ 1/S; its launch falls as sqrt(d).
+        Parameters
+        ----------
+        speed_ft, usual_ft : float
+            The day's green speed and the usual one [ft].
 
-    Parameters
-    ----------
-    speed_ft, usual_ft : float
-        The day's green speed and the usual one [ft].
-
-    Returns
-    -------
-    DayEffect
-        Shares of aim and stroke.
-    """
-    return DayEffect(speed_ft / usual_ft - 1.0, math.sqrt(usual_ft / speed_ft) - 1.0)
+        Returns
+        -------
+        DayEffect
+            Shares of aim and stroke.
+        """
+        return cls(speed_ft / usual_ft - 1.0, math.sqrt(usual_ft / speed_ft) - 1.0)

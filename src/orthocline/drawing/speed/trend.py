@@ -27,8 +27,8 @@ from orthocline.drawing.ticks import CALENDAR, tick_step, ticks
 from orthocline.wording.dates import Calendar
 from orthocline.wording.figures import speed_text
 
-WIDTH, HEIGHT = 640.0, 520.0
-LEFT, RIGHT, TOP, BOTTOM = 52.0, 536.0, 24.0, 440.0
+WIDTH, HEIGHT = 640.0, 640.0
+LEFT, RIGHT, TOP, BOTTOM = 52.0, 536.0, 24.0, 560.0
 NOW_LEFT, NOW_RIGHT = RIGHT - 20.0, RIGHT + 20.0
 LEAST_SPAN = timedelta(days=2)
 MOST_MARKS = 6

@@ -15,6 +15,7 @@ from orthocline.web.shared.fields import FigureForm, QuantityField
 from orthocline.web.shared.sheets import TrialKind
 from orthocline.wording.instruments import INSTRUMENT_WORDS
 from orthocline.wording.quantities import (
+    parse_aside_m,
     parse_degrees,
     parse_far_m,
     parse_green_speed_ft,
@@ -32,6 +33,14 @@ OUT = TrialKind(
     "between 1 and 60 ft (0.3 and 18 m), such as 9 ft 2 in or 2.8 m",
 )
 BACK = replace(OUT, name="back")
+OUT_ASIDE = TrialKind(
+    "out_aside",
+    "How far aside",
+    parse_aside_m,
+    (-1.0, 1.0),
+    "within 39 in (1 m), such as 3 in left",
+)
+BACK_ASIDE = replace(OUT_ASIDE, name="back_aside")
 SEEDS = (1, 999_999)
 
 

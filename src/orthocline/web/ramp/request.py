@@ -7,10 +7,10 @@ from functools import cached_property
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.speed import Groove, Ramp, Rods
+from orthocline.core.speed import Groove, Ramp, Rods, Trueness, trueness
 from orthocline.formats.sheet import Noted, Sheet
 from orthocline.services.speed.measuring import SimulatedRamp, hidden_green
-from orthocline.web.ramp.forms import BACK, OUT, RampForm
+from orthocline.web.ramp.forms import BACK, BACK_ASIDE, OUT, OUT_ASIDE, RampForm
 from orthocline.web.shared.sheets import errors_of, noted, sheet_in
 from orthocline.wording.quantities import is_paced, parse_slope
 from orthocline.wording.wording import Wording
@@ -18,7 +18,10 @@ from orthocline.wording.wording import Wording
 START = {"length": "30 in", "angle": "20 deg", "rails": "rods", "gap": "20 mm", "groove": "145 deg"}
 METRIC_START = START | {"length": "76.2 cm"}
 ROLLS = (OUT.name, BACK.name)
+ASIDE = {OUT.name: OUT_ASIDE.name, BACK.name: BACK_ASIDE.name}
 EACH_WAY = 3
+EMPTIED = (*ROLLS, *ASIDE.values(), "level")
+"""What is not there yet on another green."""
 
 
 @dataclass(frozen=True)
@@ -42,7 +45,7 @@ class RampRequest:
     @cached_property
     def ramp(self) -> Ramp | None:
         """The ramp; None while something other than a roll cannot be read."""
-        if set(self.errors) - set(ROLLS):
+        if set(self.errors) - {*ROLLS, *ASIDE.values()}:
             return None
         length, angle = self._once("length"), math.radians(self._once("angle"))
         if self.sheet.choices["rails"] == "rods":
@@ -70,6 +73,11 @@ class RampRequest:
         return any(one.counts and is_paced(one.typed) for rolls in self.rolls.values() for one in rolls)
 
     @property
+    def trueness(self) -> Trueness | None:
+        """How true the green is, as far as it was noted where rolls ended aside."""
+        return trueness([self._angles(name) for name in ROLLS])
+
+    @property
     def level_out(self) -> float | None:
         """The level's reading [ratio], positive where the way out is up."""
         read = self.sheet.once("level")
@@ -93,7 +101,7 @@ class RampRequest:
 
     def on_another_green(self, seed: int) -> "RampRequest":
         """Return it on another hidden green, where nothing was rolled yet."""
-        sheet, gone = self.sheet.anew("seed", Noted(str(seed), seed)).choosing(reveal=""), (*ROLLS, "level")
+        sheet, gone = self.sheet.anew("seed", Noted(str(seed), seed)).choosing(reveal=""), EMPTIED
         for name in gone:
             sheet = sheet.anew(name)
         errors = {name: error for name, error in self.errors.items() if name not in (*gone, "seed")}
@@ -119,6 +127,15 @@ class RampRequest:
         """What the speed was found from, to be kept in the book beside its place."""
         return self.sheet.choosing(course="", green="", next="")
 
+    def _angles(self, name: str) -> list[float]:
+        """Return by which angles [rad] the rolls of a direction that count ended aside."""
+        pairs = zip(self.sheet.noted(name), self.sheet.noted(ASIDE[name]), strict=False)
+        return [
+            math.atan2(aside.figure, roll.figure)
+            for roll, aside in pairs
+            if roll.figure is not None and aside.figure is not None and not roll.left_out
+        ]
+
     def _levelled(self, slope: float) -> Sheet:
         text = self.wording.typed_slope(abs(slope))
         read = Noted(text, parse_slope(text, 1.0, self.wording)[0])
@@ -143,5 +160,5 @@ def ramp_request(
             values[name] = value
     form = RampForm(values, meta={"wording": wording})
     form.validate()
-    sheet = sheet_in(values, form, (OUT, BACK), {})
+    sheet = sheet_in(values, form, (OUT, BACK, OUT_ASIDE, BACK_ASIDE), {})
     return RampRequest(sheet, errors_of(form, sheet), wording)

@@ -13,12 +13,13 @@ from orthocline.services.speed.book import last_sheet
 from orthocline.web.database import session
 from orthocline.web.identity import viewer, wording
 from orthocline.web.page import is_part
-from orthocline.web.ramp.forms import BACK, OUT, SEEDS
+from orthocline.web.ramp.forms import BACK, BACK_ASIDE, OUT, OUT_ASIDE, SEEDS
 from orthocline.web.ramp.request import START, RampRequest, ramp_request
 from orthocline.web.ramp.view import RampView, measured, view
 from orthocline.web.security import read_limit
 from orthocline.web.shared.save_forms import SaveForm
 from orthocline.web.shared.save_speed import Page, read_address, save_form, save_speed
+from orthocline.wording.speed.trueness import trueness_words
 
 blueprint = Blueprint("ramp", __name__)
 ANOTHER = "another"
@@ -51,7 +52,12 @@ def save() -> Page:
         return measured(viewer(), wanted).speed_ft
 
     return save_speed(
-        "ramp.page", wanted.evidence, "ramp", find, lambda form: _page(view(viewer(), wanted), form)
+        "ramp.page",
+        wanted.evidence,
+        "ramp",
+        find,
+        lambda form: _page(view(viewer(), wanted), form),
+        trueness=wanted.trueness.rating if wanted.trueness else None,
     )
 
 
@@ -77,5 +83,11 @@ def _page(seen: RampView, form: SaveForm) -> str:
     template = "ramp/_part.html" if is_part() else "ramp/page.html"
     onward = read_address(seen.speed.speed_ft, "ramp") if seen.speed else ""
     return render_template(
-        template, view=seen, save=form, wording=wording(), kinds=(OUT, BACK), read_with=onward
+        template,
+        view=seen,
+        save=form,
+        wording=wording(),
+        kinds=(OUT, BACK, OUT_ASIDE, BACK_ASIDE),
+        trueness_words=trueness_words,
+        read_with=onward,
     )

@@ -1,6 +1,7 @@
 """Keep what a page measured in the golfer's book, and go on to the read that asked for it."""
 
 from collections.abc import Callable
+from dataclasses import replace
 from datetime import UTC, datetime
 from urllib.parse import parse_qsl, urlencode
 
@@ -41,6 +42,7 @@ def save_speed(
     method: str,
     find: Callable[[], Estimate],
     again: Callable[[SaveForm], str],
+    trueness: int | None = None,
 ) -> Page:
     """Keep a measured speed and go on: to the read that asked for it, else to the book.
 
@@ -54,6 +56,8 @@ def save_speed(
         Returns the estimate, or raises `InvalidError`.
     again : callable
         Renders the page again with a form that has errors.
+    trueness : int or None
+        The measured rating, kept where the golfer says none.
     """
     typed = [(name, value) for name, value in typed_fields() if name != "add"]
     if viewer().golfer is None:
@@ -64,13 +68,16 @@ def save_speed(
     form = save_form()
     if form.validate():
         try:
-            return _kept(form, evidence, method, find)
+            return _kept(form, evidence, method, find, trueness)
         except InvalidError as error:
             _tell(form, error)
     return again(form), 422
 
 
-def _kept(form: SaveForm, evidence: Sheet, method: str, find: Callable[[], Estimate]) -> Response:
+def _kept(
+    form: SaveForm, evidence: Sheet, method: str, find: Callable[[], Estimate], trueness: int | None
+) -> Response:
+    condition = form.condition()
     note = keep_speed(
         viewer(),
         session(),
@@ -79,7 +86,7 @@ def _kept(form: SaveForm, evidence: Sheet, method: str, find: Callable[[], Estim
         place=place_in(form.data),
         measured_at=form.measured_at(wording().calendar),
         evidence=evidence,
-        condition=form.condition(),
+        condition=replace(condition, trueness=condition.trueness or trueness),
         key=entry_key(),
     )
     flash(f"Speed {speed_text(note.speed_ft)} is in your book, and your next reads use it.")

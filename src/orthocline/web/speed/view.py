@@ -6,7 +6,7 @@ from datetime import datetime
 
 from flask import url_for
 
-from orthocline.core.speed import METHODS, day_effect
+from orthocline.core.speed import METHODS, DayEffect
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.speed.trend import Measured, trend
 from orthocline.services.speed.book import Condition, DaySpeed, KeptSpeed
@@ -105,7 +105,7 @@ def _condition(seen: Condition) -> str:
 
 def _against(day: DaySpeed, usual_ft: float | None) -> str:
     speed_ft = day.speed_ft.value
-    return day_words(speed_ft, usual_ft, day_effect(speed_ft, usual_ft)) if usual_ft else ""
+    return day_words(speed_ft, usual_ft, DayEffect.on_the_level(speed_ft, usual_ft)) if usual_ft else ""
 
 
 def _because(day: DaySpeed, calendar: Calendar, now: datetime) -> str:
