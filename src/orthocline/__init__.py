@@ -1,3 +1,3 @@
-"""Orthocline: putt break and aim point from green slope, distance and green speed."""
+"""Orthocline: putt break and aim from green slope, distance and green speed."""
 
 __version__ = "0.1.0"

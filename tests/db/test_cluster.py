@@ -126,7 +126,7 @@ def test_a_lost_or_damaged_record_costs_no_data(copy, damage):
         record.write_text(damage)
     mended = ensure_running(copy)
     assert kept(mended) == "a putt"
-    assert mended.answers()
+    assert mended.lets_in()
     assert ensure_running(copy) == mended
 
 
@@ -251,6 +251,20 @@ def test_the_port_is_not_moved_under_a_running_application(var, monkeypatch):
             ensure_running(var)
     assert ensure_running(var).port == made.port
     os.close(mark)
+
+
+def test_a_stalled_server_is_not_taken_for_dead(var, monkeypatch):
+    monkeypatch.setattr(clusters, "ANSWER_PATIENCE_S", 1.0)
+    port, record = serving(var / "postgres"), (var / "postgres.json").read_text()
+    (pid,) = (int(line) for line in (var / "postgres/postmaster.pid").read_text().splitlines()[:1])
+    os.kill(pid, signal.SIGSTOP)
+    try:
+        with pytest.raises(ClusterError, match="does not answer"):
+            ensure_running(var)
+        assert (serving(var / "postgres"), (var / "postgres.json").read_text()) == (port, record)
+    finally:
+        os.kill(pid, signal.SIGCONT)
+    assert ensure_running(var).port == port
 
 
 def test_a_missing_installation_is_said_plainly(tmp_path, monkeypatch):

@@ -24,7 +24,7 @@ class Commands(click.Group):
 @click.group(cls=Commands)
 @click.version_option(__version__, prog_name="orthocline")
 def main() -> None:
-    """Putt break and aim point from green slope, distance and green speed."""
+    """Putt break and aim from green slope, distance and green speed."""
 
 
 @main.command("warm")

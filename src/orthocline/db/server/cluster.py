@@ -25,7 +25,7 @@ OWNER, USER = "orthocline", "orthocline_app"
 DATABASE = "orthocline"
 DATA, RECORD, UNFINISHED = "postgres", "postgres.json", "postgres-unfinished-"
 FIRST_PORT, LAST_PORT = 54330, 54399
-START_TRIES, PORT_PATIENCE_S = 4, 4.0
+START_TRIES, PORT_PATIENCE_S, ANSWER_PATIENCE_S = 4, 4.0, 30.0
 LOG_LINES = 4
 
 
@@ -46,13 +46,29 @@ class Cluster:
         """Open a connection as the server's owner, outside transactions."""
         return self._connected(OWNER, self.owner_password, database)
 
-    def answers(self) -> bool:
-        """Return whether the server lets the application in."""
-        try:
-            self._connected(USER, self.password, "postgres").close()
-        except psycopg.OperationalError:
-            return False
-        return True
+    def lets_in(self) -> bool:
+        """Return whether the server lets the application in, waiting while it mends itself after a crash.
+
+        Raises
+        ------
+        ClusterError
+            When it runs and does not answer: it is not taken for dead, and nothing is changed.
+        """
+        patience = time.monotonic() + ANSWER_PATIENCE_S
+        while True:
+            try:
+                self._connected(USER, self.password, "postgres").close()
+                return True
+            except psycopg.OperationalError as error:
+                if "authentication failed" in str(error):
+                    return False
+                if time.monotonic() > patience:
+                    raise ClusterError(
+                        f"the database in {self.data} runs on port {self.port} but does not answer: it may"
+                        " be mending itself after a crash, or be stopped. Nothing was changed: wait, or look"
+                        " at its log"
+                    ) from error
+            time.sleep(0.3)
 
     def create_database(self, name: str, *, fresh: bool = False) -> None:
         """Create a database that is the application's if it is missing; `fresh` drops an old one first."""
@@ -296,7 +312,7 @@ def _lived_in(data: Path) -> bool:
 
 def _keep_roles(cluster: Cluster) -> None:
     """Make sure of the application's role: it may log in with its password, and nothing beyond its own."""
-    if cluster.answers():
+    if cluster.lets_in():
         return
     try:
         with cluster.connect() as connection:
