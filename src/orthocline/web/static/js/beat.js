@@ -1,4 +1,5 @@
 // The metronome. Sounds are scheduled ahead on the audio clock; the pulse is drawn each frame from the same clock.
+import { field, part } from "./dom.js";
 import { due, schedule } from "./sound.js";
 
 const AHEAD = 2; // seconds of sound scheduled in advance: the timers of a page behind another run once a second
@@ -7,9 +8,9 @@ const FLASH = 0.14;
 const page = document.getElementById("beat-page");
 const beat = JSON.parse(page.dataset.beat);
 const button = document.getElementById("start");
-const silent = document.getElementById("silent");
-const pulse = document.querySelector("[data-part=pulse]");
-const head = document.querySelector("[data-part=head]");
+const silent = field("#silent");
+const pulse = part("[data-part=pulse]");
+const head = part("[data-part=head]");
 const plan = Object.fromEntries(
   Object.entries(document.getElementById("stroke").dataset).map(([name, figure]) => [name, Number(figure)]),
 );
@@ -53,7 +54,7 @@ function draw() {
   const last = due(beat, Math.max(0, seconds - beat.period_s), seconds + 1e-9).at(-1);
   show(last ? last[0] : "", last && seconds - last[1] < FLASH ? 1 : 0);
   if (!still && seconds > 0) place(headAt(seconds % beat.period_s));
-  page.dataset.seconds = seconds;
+  page.dataset.seconds = String(seconds);
   requestAnimationFrame(draw);
 }
 

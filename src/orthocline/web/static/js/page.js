@@ -1,13 +1,15 @@
 // Every page: say that scripts run, and let forms come back to where the reader is.
+import { fields } from "./dom.js";
+
 document.documentElement.classList.replace("no-js", "js");
 
 // The clock by which whoever signs in lives.
-for (const field of document.querySelectorAll("[data-time-zone]")) {
+for (const field of fields("[data-time-zone]")) {
   field.value = Intl.DateTimeFormat().resolvedOptions().timeZone;
 }
 
 function followAddress() {
-  for (const field of document.querySelectorAll("[data-here]")) {
+  for (const field of fields("[data-here]")) {
     field.value = location.pathname + location.search;
   }
 }
@@ -26,15 +28,19 @@ document.body.addEventListener("htmx:afterRequest", ({ detail: { elt, xhr } }) =
 
 // A page that Back has brought up again sends a form under the key that it was sent with before: one entry,
 // not two. A form that says something else by then is another.
-let cameBack = performance.getEntriesByType("navigation")[0]?.type === "back_forward";
+const [arrival] = performance.getEntriesByType("navigation");
+let cameBack = arrival instanceof PerformanceNavigationTiming && arrival.type === "back_forward";
 addEventListener("pageshow", (event) => {
   cameBack ||= event.persisted;
 });
 
 document.addEventListener("submit", ({ target: form }) => {
-  const key = form.elements.namedItem("key");
-  if (!key || form.querySelector("[type=password]")) return;
-  const said = [...new FormData(form)].filter(([name]) => name !== "key" && name !== "csrf_token");
+  const key = form instanceof HTMLFormElement && form.elements.namedItem("key");
+  if (!(form instanceof HTMLFormElement && key instanceof HTMLInputElement)) return;
+  if (form.querySelector("[type=password]")) return;
+  const said = [...new FormData(form)].flatMap(([name, value]) =>
+    name !== "key" && name !== "csrf_token" && typeof value === "string" ? [[name, value]] : [],
+  );
   const place = `sent ${form.action} ${new URLSearchParams(said)}`;
   if (cameBack) key.value = sessionStorage.getItem(place) || key.value;
   sessionStorage.setItem(place, key.value);

@@ -1,11 +1,13 @@
 // The Read page: drag, step and roll. No physics here: every figure comes from the server.
+import { around, drawn, part, parts, spotOn } from "./dom.js";
 import { singleKeys } from "./keys.js";
 import { roll } from "./roll.js";
 
-const form = document.getElementById("putt");
-const stage = document.getElementById("stage");
-const roller = document.getElementById("roll");
-const handles = new Map([...document.querySelectorAll("[data-handle]")].map((one) => [one.dataset.handle, one]));
+const form = document.forms.namedItem("putt");
+const stage = part("#stage");
+/** @type {HTMLButtonElement} */
+const roller = document.querySelector("#roll");
+const handles = new Map(parts("[data-handle]").map((one) => [one.dataset.handle, one]));
 // The server reads sixty putts in six seconds for one address: a drag asks for 57 in its first six, and fewer after.
 const BURST = 15;
 const PER_SECOND = 7;
@@ -18,8 +20,8 @@ let stepping = null; // the field whose stepped figure the next answer writes
 let wish = {}; // what was asked for last
 let refused = {}; // the same where no answer came: it is asked for again
 
-const drawing = () => document.getElementById("drawing");
-const plan = () => document.getElementById("plan");
+const drawing = () => part("#drawing");
+const plan = () => drawn("#plan");
 // The fields of the address to all their digits, and those of them that are shown with fewer.
 const values = () => JSON.parse(drawing().dataset.values);
 const rounded = () => JSON.parse(drawing().dataset.rounded || "{}");
@@ -73,13 +75,18 @@ document.addEventListener("input", () => {
 
 function sync() {
   const said = shown();
-  for (const field of [...form.elements]) {
-    if (!field.name || field === document.activeElement || field.type === "submit") continue;
-    if (field.type === "radio") field.checked = said[field.name] ? said[field.name] === field.value : field.checked;
-    else if (field.tagName === "SELECT") choose(field, said[field.name]);
-    else if (field.type !== "checkbox" && said[field.name] !== undefined) field.value = said[field.name];
+  for (const one of form.elements) {
+    if (one === document.activeElement) continue;
+    if (one instanceof HTMLSelectElement) choose(one, said[one.name]);
+    else if (one instanceof HTMLInputElement && one.name) write(one, said[one.name]);
   }
   placeHandles(JSON.parse(drawing().dataset.handles));
+}
+
+function write(field, said) {
+  if (said === undefined || field.type === "checkbox") return;
+  if (field.type === "radio") field.checked = said === field.value;
+  else field.value = said;
 }
 
 // A way that has no name is one more choice.
@@ -141,7 +148,7 @@ function follow(event, button) {
 
 // What a pointer's place means for the handle held: metres from the hole, degrees round it or on the dial.
 function changed(event) {
-  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(plan().getScreenCTM().inverse());
+  const at = spotOn(event, plan());
   const dx = at.x - drag.x;
   const dy = at.y - drag.y;
   const metres = (Math.hypot(dx, dy) / drag.scale).toFixed(4);
@@ -170,19 +177,25 @@ function step(event, name) {
   }
 }
 
+// Arrow keys in a figure: one step more or less.
 document.addEventListener("keydown", (event) => {
-  const field = event.target.closest("input, select, textarea, button, summary, a, [role=slider]");
-  if (field?.matches("input[data-step]") && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
-    event.preventDefault();
-    stepping = field;
-    ask({ step: `${field.name}:${event.key === "ArrowUp" ? 1 : -1}` });
-  }
-  if (field || event.ctrlKey || event.metaKey || event.altKey || !singleKeys()) return;
+  const field = around(event, "input[data-step]");
+  const way = { ArrowUp: 1, ArrowDown: -1 }[event.key];
+  if (!(field instanceof HTMLInputElement) || !way) return;
+  event.preventDefault();
+  stepping = field;
+  ask({ step: `${field.name}:${way}` });
+});
+
+// The single keys, where nothing is typed or pressed.
+document.addEventListener("keydown", (event) => {
+  const taken = around(event, "input, select, textarea, button, summary, a, [role=slider]");
+  if (taken || event.ctrlKey || event.metaKey || event.altKey || !singleKeys()) return;
   if (event.key === " ") {
     event.preventDefault();
-    document.getElementById("roll").click();
+    roller.click();
   }
-  if (event.key === "s") document.querySelector("#save button").click();
+  if (event.key === "s") part("#save button").click();
 });
 
 document.body.addEventListener("htmx:afterSwap", ({ detail }) => {
@@ -196,7 +209,8 @@ document.body.addEventListener("htmx:afterSwap", ({ detail }) => {
 
 // The call has its new state once it has settled.
 document.body.addEventListener("htmx:afterSettle", ({ target }) => {
-  if (target.id === "call") roller.disabled = target.matches(".is-stale, .is-hidden");
+  const call = target instanceof Element && target.id === "call" ? target : null;
+  if (call) roller.disabled = call.matches(".is-stale, .is-hidden");
 });
 roller.addEventListener("click", () => roll(values()));
 sync();

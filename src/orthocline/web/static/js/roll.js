@@ -1,4 +1,5 @@
 // The ball rolls in real time along its way, with a sound at its beat mark if that is wanted.
+import { field, part } from "./dom.js";
 import { tone } from "./sound.js";
 
 let frame = 0;
@@ -22,10 +23,10 @@ export async function roll(putt) {
   const rolled = await answer.json();
   cancelAnimationFrame(frame);
   const still = matchMedia("(prefers-reduced-motion: reduce)").matches;
-  if (document.getElementById("beat").checked && rolled.duration_s > rolled.beat_s) beatAt(rolled.beat_s);
+  if (field("#beat").checked && rolled.duration_s > rolled.beat_s) beatAt(rolled.beat_s);
   const start = performance.now();
   const show = (now) => {
-    const ball = document.querySelector("[data-part=rolling]");
+    const ball = part("[data-part=rolling]");
     if (!ball) return;
     const seconds = still ? rolled.duration_s : Math.max(0, now - start) / 1000;
     const [x, y] = placeAt(rolled, seconds);

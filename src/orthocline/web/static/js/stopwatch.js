@@ -1,13 +1,13 @@
 // A stopwatch for a figure that is timed: one tap at the strike, one at rest, into the next field that is empty.
+import { around, fields, part } from "./dom.js";
 import { singleKeys } from "./keys.js";
 
 const BOUNCE_MS = 300; // two taps closer than this are one
-const button = document.getElementById("stopwatch");
+const button = part("#stopwatch");
 const said = button?.querySelector("span");
 let struck = null;
 
-const emptyField = () =>
-  [...document.querySelectorAll(`[data-trial=${button.dataset.times}]`)].find((field) => !field.value);
+const emptyField = () => fields(`[data-trial=${button.dataset.times}]`).find((field) => !field.value);
 
 function run() {
   if (struck === null) return;
@@ -43,7 +43,7 @@ button?.addEventListener("click", (event) => {
   if (event.detail === 0) tap(event);
 });
 document.addEventListener("keydown", (event) => {
-  const elsewhere = event.target.closest("input, select, textarea, summary, a, button:not(#stopwatch)");
+  const elsewhere = around(event, "input, select, textarea, summary, a, button:not(#stopwatch)");
   const pressed = event.target === button && (event.key === " " || event.key === "Enter");
   if (!button || elsewhere || event.repeat || !(pressed || (event.key === " " && singleKeys()))) return;
   event.preventDefault();

@@ -1,23 +1,24 @@
 // Trials entered one after another: Enter goes on to the next field, and what is being typed outlives an answer.
-let wanted = ""; // the kind of trial whose next empty field is to be typed in, once the answer has brought it
-let sent = new Map(); // what was in each field as the answer was asked for
-let newer = []; // the fields that were typed in since
-let focused = "";
+import { around, fields } from "./dom.js";
 
-const fields = () => [...document.querySelectorAll("#inputs input[type=text]")];
-const emptyField = (kind) => [...document.querySelectorAll(`[data-trial=${kind}]`)].find((field) => !field.value);
+let wanted = ""; // the kind of trial whose next empty field is to be typed in, once the answer has brought it
+/** @type {Map<string, string>} */
+let sent = new Map(); // what was in each field as the answer was asked for
+
+const typed = () => fields("#inputs input[type=text]");
+const emptyField = (kind) => fields(`[data-trial=${kind}]`).find((one) => !one.value);
 
 // Leaving a field tells the page of its change, once: Enter leaves it and sends nothing itself.
 document.addEventListener("keydown", (event) => {
-  const kind = event.target.dataset.trial;
-  if (event.key !== "Enter" || !kind || !event.target.value) return;
+  const here = around(event, "[data-trial]");
+  if (event.key !== "Enter" || !(here instanceof HTMLInputElement) || !here.value) return;
   event.preventDefault();
-  const next = emptyField(kind);
+  const next = emptyField(here.dataset.trial);
   if (next) {
     next.focus();
   } else {
-    wanted = kind;
-    event.target.blur();
+    wanted = here.dataset.trial;
+    here.blur();
   }
 });
 
@@ -25,23 +26,15 @@ document.addEventListener("focusin", () => {
   wanted = "";
 });
 
-// An answer knows what was in the fields as it was asked for; what was typed since is put back over it.
+// An answer knows what was in the fields as it was asked for; a field that was typed in since stays as it is.
 document.body.addEventListener("htmx:beforeRequest", () => {
-  sent = new Map(fields().map((field) => [field.id, field.value]));
+  sent = new Map(typed().map((one) => [one.id, one.value]));
 });
+Idiomorph.defaults.callbacks.beforeNodeMorphed = (old) =>
+  !(old instanceof HTMLInputElement && old.type === "text" && sent.has(old.id) && old.value !== sent.get(old.id));
 
-document.body.addEventListener("htmx:beforeSwap", () => {
-  newer = fields().filter((field) => field.value !== sent.get(field.id));
-  focused = document.activeElement.id;
-});
-
+// An answer that was asked for before the last trial may not have the next field yet: it comes with a later one.
 document.body.addEventListener("htmx:afterSwap", () => {
-  for (const { id, value } of newer) {
-    const field = document.getElementById(id);
-    if (field) field.value = value;
-  }
-  // An answer that was asked for before the last trial may not have the next field yet: it comes with a later one.
   const next = wanted && emptyField(wanted);
-  if (next) wanted = "";
-  (next || document.getElementById(focused))?.focus();
+  if (next) next.focus();
 });
