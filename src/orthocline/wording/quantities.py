@@ -136,7 +136,7 @@ def parse_slope(text: str, over_m: float, wording: Wording = USUAL_WORDING) -> t
 
 def _terms(text: str, allowed: str) -> list[tuple[float, str]]:
     plain = text.strip().translate(_DOUBLE_QUOTES)
-    for sign, digits in FRACTIONS.items():
+    for sign, digits in FRACTIONS.items() if FRACTIONS.keys() & set(plain) else ():
         plain = re.sub(rf"(?<=\d)\s*{sign}", digits, plain).replace(sign, "0" + digits)
     if not plain:
         raise QuantityError(f"is not there yet: {allowed}")

@@ -108,19 +108,19 @@ class ReadView:
             return self.asked.read.by_line(len(self.solved.lines))
         return self.asked.read
 
-    @property
+    @cached_property
     def exact(self) -> dict[str, str]:
         """The fields of the address that say something."""
         return (
             self.read.exact if self.read else {name: said for name, said in self.asked.typed.items() if said}
         )
 
-    @property
+    @cached_property
     def shown(self) -> dict[str, str]:
         """The same as the page's fields show them."""
         return self.read.shown if self.read else self.asked.typed
 
-    @property
+    @cached_property
     def said(self) -> dict[str, str]:
         """The fields as data for the script: in a frame of a drag those that it can change, as shown."""
         if self.read is None or self.read.held is None:
