@@ -169,3 +169,10 @@ def test_a_tempo_is_kept_and_the_read_counts_by_it(signed_in):
 def test_the_stroke_is_held_against_the_golfers_feet(signed_in):
     signed_in.post("/measures", data={**METRIC, "units": "feet", "slopes": "percent", "stance": "17 in"})
     assert re.search(r"its ends ½ in inside your feet", text(signed_in.get("/read", query_string=SPINDRIFT)))
+
+
+def test_a_roll_past_kept_in_inches_is_round_in_centimetres_too(three_pasts):
+    three_pasts.post("/measures", data={**METRIC, "usual_past": "12 in"})
+    page = three_pasts.get("/read", query_string={"rise": "2 deg", "slope": "down"})
+    assert value(page, "past") == "30.5 cm"
+    assert "usual downhill" in words_of(parsed(page).select_one("#past-beside"))

@@ -43,7 +43,7 @@ class MeasuresForm(PostedFigureForm):
     finger_3 = _length("Ring finger", 0.008, 0.04, "between 0.3 and 1.6 in (8 and 40 mm)")
     arm_full = _length("Eye to finger, arm straight", 0.3, 1.0, "between 12 and 39 in (30 and 100 cm)")
     arm_bent = _length("Eye to finger, arm bent", 0.15, 0.9, "between 6 and 35 in (15 and 90 cm)")
-    stance = _length("Stance, outside of both shoes", 0.1, 1.2, "between 4 and 47 in (10 and 120 cm)")
+    stance = _length("Stance, outer width", 0.1, 1.2, "between 4 and 47 in (10 and 120 cm)")
     usual_past = _past("On the level")
     usual_past_uphill = _past("Uphill")
     usual_past_downhill = _past("Downhill")

@@ -4,6 +4,7 @@ from datetime import UTC, datetime
 
 from flask import request
 
+from orthocline.core.account import UsualPasts
 from orthocline.core.units import PERCENT
 from orthocline.services.account.measures import usual_pasts
 from orthocline.services.speed.book import day_speed
@@ -14,11 +15,21 @@ from orthocline.web.shared.read_address import START, speed_values
 from orthocline.wording.wording import Wording
 
 
+def own_pasts() -> UsualPasts | None:
+    """Return the golfer's usual roll-pasts to half an inch or centimetre: nobody means 30.48 cm."""
+    pasts, half_m = usual_pasts(measures()), 0.5 * wording().units.near_m
+    if pasts is None:
+        return None
+    kept = (pasts.level_m, pasts.uphill_m, pasts.downhill_m)
+    level, uphill, downhill = (None if past is None else round(past / half_m) * half_m for past in kept)
+    return UsualPasts(level or 0.0, uphill, downhill)
+
+
 def start_values() -> dict[str, str]:
     """Return the starting values of whoever asks: usual ones, or the golfer's own and the book's speed."""
-    own, who, said = measures(), viewer(), wording()
+    who, said = viewer(), wording()
     values = _in_units(said)
-    pasts = usual_pasts(own)
+    pasts = own_pasts()
     if pasts and "past" not in request.values:
         values["past"] = values["usual"] = said.typed_near(pasts.level_m)
     if who.golfer and not who.in_competition and "speed" not in request.values:

@@ -8,7 +8,7 @@ from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.drawing.roll.hole_frame import way_spots
 from orthocline.drawing.roll.plan import plan
-from orthocline.services.account.measures import own_tempo, usual_pasts
+from orthocline.services.account.measures import own_tempo
 from orthocline.services.log.putts import save_read
 from orthocline.services.read.reading import read_putt, read_to_roll
 from orthocline.services.speed.book import usual_speed_ft
@@ -16,7 +16,7 @@ from orthocline.web.database import session
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part
-from orthocline.web.read.defaults import start_values
+from orthocline.web.read.defaults import own_pasts, start_values
 from orthocline.web.read.request import Asked, asked
 from orthocline.web.read.view import view
 from orthocline.web.security import read_limit
@@ -31,7 +31,7 @@ ROLL_RATE_HZ = 30
 def page() -> Response:
     """The read of the putt in the address."""
     now = datetime.now(UTC)
-    wanted = asked(request.args, wording(), start_values(), usual_pasts(measures()))
+    wanted = asked(request.args, wording(), start_values(), own_pasts())
     seen = view(viewer(), wanted, measures(), now, _usual_ft)
     template = "read/page.html"
     if is_part():
@@ -63,7 +63,7 @@ def _usual_ft() -> float | None:
 @read_limit
 def roll() -> Response | tuple[Response, int]:
     """The ball's way in real time, in units of the drawing; refused in Competition."""
-    wanted = asked(request.args, wording(), start_values(), usual_pasts(measures()))
+    wanted = asked(request.args, wording(), start_values(), own_pasts())
     if wanted.read is None:
         return jsonify(errors=wanted.errors), 422
     solved = read_to_roll(viewer(), wanted.read.putt)
@@ -80,7 +80,7 @@ def roll() -> Response | tuple[Response, int]:
 @read_limit
 def save() -> AnyResponse:
     """Save the read in the form; its finish is asked for next."""
-    wanted = asked(dict(typed_fields()), wording(), start_values(), usual_pasts(measures()))
+    wanted = asked(dict(typed_fields()), wording(), start_values(), own_pasts())
     address = f"{url_for('read.page')}?{wanted.read.query if wanted.read else urlencode(wanted.typed)}"
     if viewer().golfer is None:
         return redirect(url_for("account.sign_in", next=address), 303)
