@@ -5,7 +5,7 @@ from datetime import timedelta
 import pytest
 from sqlalchemy import func, select
 from sqlalchemy import text as sql
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, sessionmaker
 
 from orthocline.db.jobs.models import Job, JobPiece
 from orthocline.db.log.models import LoggedPutt
@@ -79,12 +79,14 @@ def test_a_neighbour_sees_and_takes_nothing(asked, client, create_golfer, take_a
     assert client.post(f"{asked}/cancel").status_code == 404
 
 
-def test_what_was_made_a_day_ago_is_swept_away_by_the_next(signed_in, session, take_along):
+def test_what_was_made_a_day_ago_is_swept_away(signed_in, session, sessions, take_along):
     old = take_along(signed_in).request.path
     session.execute(sql("UPDATE jobs SET asked_at = asked_at - :day"), {"day": timedelta(days=1, hours=1)})
     session.commit()
-    take_along(signed_in)
+    new = take_along(signed_in).request.path
+    jobs.sweep(sessions)
     assert signed_in.get(old).status_code == 404
+    assert signed_in.get(new, buffered=True).status_code == 200
     assert session.scalar(select(func.count()).select_from(Job)) == 1
 
 
@@ -122,3 +124,12 @@ def test_what_a_killed_worker_left_is_begun_again(at_work):
     assert len(whole.get_json()["putts"]) == 1
     with Session(at_work.engine) as session:
         assert session.scalar(select(func.count()).select_from(LoggedPutt)) == 1
+
+
+def test_one_that_was_done_as_its_worker_was_killed_keeps_what_it_made(at_work):
+    asked = at_work.post("/account/export").location
+    at_work.work()
+    with at_work.engine.begin() as connection:
+        (number,) = connection.execute(sql("SELECT id FROM jobs")).one()
+    jobs.carry_out(sessionmaker(at_work.engine), number)
+    assert at_work.get(f"{asked}/result", buffered=True).get_json()["golfer"] == "Tove"

@@ -6,9 +6,9 @@ from sqlalchemy.engine import make_url
 from sqlalchemy.orm import sessionmaker
 
 from orthocline.db.jobs.queue import CARRY_OUT
-from orthocline.services.jobs.jobs import carry_out
+from orthocline.services.jobs.jobs import carry_out, sweep
 
-STALLED = "take_up_stalled"
+STALLED, SWEEP = "take_up_stalled", "sweep"
 
 
 def worker_of(url: str) -> App:
@@ -30,5 +30,12 @@ def worker_of(url: str) -> App:
         del timestamp
         for job in await app.job_manager.get_stalled_jobs():
             await app.job_manager.retry_job(job)
+
+    @app.periodic(cron="17 * * * *")
+    @app.task(name=SWEEP, queueing_lock=SWEEP)
+    def sweep_old(timestamp: int) -> None:
+        """Delete what was made a day ago and before."""
+        del timestamp
+        sweep(sessions)
 
     return app

@@ -1,8 +1,9 @@
 """One database session a request, committed at the edge."""
 
+from collections.abc import Iterator
 from typing import Any, cast
 
-from flask import Flask, current_app, g
+from flask import Flask, current_app, g, stream_with_context
 from sqlalchemy import Engine, create_engine
 from sqlalchemy.exc import InterfaceError, OperationalError, TimeoutError
 from sqlalchemy.orm import Session, sessionmaker
@@ -38,6 +39,19 @@ def session() -> Session:
     if "session" not in g:
         g.session = current_app.extensions[EXTENSION]()
     return cast(Session, g.session)
+
+
+def streamed(pieces: Iterator[str]) -> Iterator[str]:
+    """Return what is sent piece by piece, and close the session that reads it after the last."""
+    reading = session()
+
+    def sent() -> Iterator[str]:
+        try:
+            yield from pieces
+        finally:
+            reading.close()
+
+    return stream_with_context(sent())
 
 
 def engine() -> Engine:

@@ -13,9 +13,11 @@ OPEN = ("waiting", "running")
 
 def begin_job(session: Session, job_id: int) -> Job | None:
     """Mark a job as running and return it, with nothing made yet; None for one that is not open."""
-    session.execute(delete(JobPiece).where(JobPiece.job_id == job_id))
     begun = update(Job).where(Job.id == job_id, Job.state.in_(OPEN)).values(state="running", done=0)
-    return session.scalar(begun.returning(Job))
+    job = session.scalar(begun.returning(Job))
+    if job:
+        session.execute(delete(JobPiece).where(JobPiece.job_id == job_id))
+    return job
 
 
 def set_mode(session: Session, job_id: int, mode: str) -> None:
@@ -48,6 +50,6 @@ def pieces_of(session: Session, job_id: int) -> Iterator[str]:
         yield from found.scalars()
 
 
-def delete_old_jobs(session: Session, golfer_id: int, before: datetime) -> None:
-    """Delete a golfer's jobs that were asked for before a time, with all that they made."""
-    session.execute(delete(Job).where(Job.golfer_id == golfer_id, Job.asked_at < before))
+def delete_old_jobs(session: Session, before: datetime) -> None:
+    """Delete all jobs that were asked for before a time, with all that they made."""
+    session.execute(delete(Job).where(Job.asked_at < before))

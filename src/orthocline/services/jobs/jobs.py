@@ -49,11 +49,7 @@ class Progress:
 
 @own_data
 def ask_for(viewer: Viewer, session: Session, kind: str, key: UUID | None = None) -> Progress:
-    """Put a job of one of `KINDS` into the queue. The same `key` again is the same job.
-
-    What was made a day ago and before is deleted.
-    """
-    delete_old_jobs(session, viewer.owner_id, datetime.now(UTC) - KEPT_FOR)
+    """Put a job of one of `KINDS` into the queue. The same `key` again is the same job."""
     size = KINDS[kind].size(viewer, session)
     asked = Job(golfer_id=viewer.owner_id, key=key, kind=kind, total=size)
     job = add_once(session, asked)
@@ -119,6 +115,13 @@ def carry_out(sessions: sessionmaker[Session], job_id: int) -> None:
             end_job(writing, job.golfer_id, job_id, "failed")
             writing.commit()
             raise
+
+
+@anyone
+def sweep(sessions: sessionmaker[Session]) -> None:
+    """Delete what was asked for more than `KEPT_FOR` ago, with what it made."""
+    with sessions.begin() as session:
+        delete_old_jobs(session, datetime.now(UTC) - KEPT_FOR)
 
 
 def _make(job: Job, reading: Session, writing: Session) -> None:

@@ -1,12 +1,12 @@
 """Work in the background: how far it is, as a page and as a part for any page; cancel; the result."""
 
-from flask import Blueprint, Response, redirect, render_template, stream_with_context, url_for
+from flask import Blueprint, Response, redirect, render_template, url_for
 from flask_login import login_required
 from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.services.jobs.jobs import cancel_job, find_job, result_of
 from orthocline.services.jobs.registry import KINDS
-from orthocline.web.database import session
+from orthocline.web.database import session, streamed
 from orthocline.web.identity import viewer
 from orthocline.web.page import is_part
 from orthocline.wording.jobs import JOB_WORDS
@@ -36,6 +36,6 @@ def cancel(job_id: int) -> AnyResponse:
 def result(job_id: int) -> Response:
     """What a job has made, sent as it is read."""
     kind = KINDS[find_job(viewer(), session(), job_id).kind]
-    pieces = stream_with_context(result_of(viewer(), session(), job_id))
+    pieces = streamed(result_of(viewer(), session(), job_id))
     headers = {"Content-Disposition": f"attachment; filename={kind.file_name}"}
     return Response(pieces, mimetype=kind.media_type, headers=headers)
