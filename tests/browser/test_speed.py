@@ -237,7 +237,7 @@ import('/static/js/sound.js').then(({ due }) => {
 @pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
 def test_the_pulse_shows_each_sound_in_the_frame_in_which_it_is_due(page, metrics, silent):
     page.size(metrics)
-    page.go("/beat", mark="5.8 ft", stroke="14 in")
+    page.go("/beat", mark="6.3 ft", stroke="14 in")
     if silent:
         page.find("#silent").click()
     page.press("Start")

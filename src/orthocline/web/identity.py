@@ -36,6 +36,7 @@ def sign_in_as(golfer: Golfer) -> None:
     """Begin a session of a golfer's own: nothing that was in the cookie before stays."""
     cookie.clear()
     g.pop("csrf_token", None)  # made for the session before
+    g.pop("viewer", None)
     login_user(User(golfer))
     live_where_seen(Viewer(golfer), request.form.get("time_zone", ""))
 
@@ -44,6 +45,7 @@ def sign_out_here() -> None:
     """End the session of this browser, with all that is in its cookie."""
     logout_user()
     cookie.clear()
+    g.pop("viewer", None)
 
 
 def keep_private(response: Response) -> Response:
@@ -65,10 +67,13 @@ def signed_in() -> Golfer | None:
 
 
 def viewer() -> Viewer:
-    """Return whoever asks, in the mode of the golfer or of a visitor's browser."""
-    who = signed_in()
-    chosen = who.mode if who else cookie.get("mode", Mode.OPEN_PLAY.value)
-    return Viewer(who, Mode.COMPETITION if chosen == Mode.COMPETITION.value else Mode.OPEN_PLAY)
+    """Return whoever asks, in the mode of the golfer or of a visitor's browser as the request came."""
+    if "viewer" not in g:
+        who = signed_in()
+        chosen = who.mode if who else cookie.get("mode", Mode.OPEN_PLAY.value)
+        mode = Mode.COMPETITION if chosen == Mode.COMPETITION.value else Mode.OPEN_PLAY
+        g.viewer = Viewer(who, mode)
+    return cast(Viewer, g.viewer)
 
 
 def measures() -> Measures | None:

@@ -51,7 +51,7 @@ class Format:
         return f"{tidy(speed_mps / self.units.far_m, decimals)} {self.units.ball_speed}"
 
     def past(self, past_m: float) -> str:
-        """Return a roll-past: ``one foot``, ``18 in``, ``4½ ft``; ``30 cm``."""
+        """Return a roll-past: ``one foot``, ``16 in``, ``4½ ft``; ``30 cm``."""
         inches = past_m / INCH_M
         feet = round(inches / 12)
         if not self.units.metric and 1 <= feet <= 10 and abs(inches - 12 * feet) < 0.25:

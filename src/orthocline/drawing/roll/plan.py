@@ -92,7 +92,8 @@ def plan(
     Parameters
     ----------
     held : tuple of four float, or None
-        Scale, hole x, hole y and turn of a drawing to keep still, while something is dragged.
+        Scale, hole x, hole y and turn of a drawing to keep still, while something is dragged; it has no
+        labels then.
     says : str
         The putt in words.
     """
@@ -104,7 +105,7 @@ def plan(
     items = [
         *_ground_items(putt, frame, ground),
         *(() if held else _length_items(putt, frame)),
-        *(_read_items(PuttSheet(read, frame, wording), way, mine) if read and way else ()),
+        *(_read_items(PuttSheet(read, frame, wording), way, mine, held=bool(held)) if read and way else ()),
         *_hole_and_ball(putt, frame),
         *(() if held else (_rolling(putt, frame),)),
         *dial_items(fall if ground else None),
@@ -187,8 +188,11 @@ def _length_items(putt: Putt, frame: Frame) -> Iterator[Item]:
     yield Area(arrowhead(Spot(LENGTH_X, ball.y), (0.0, 1.0), 11.0, 4.0), Sign.QUIET)
 
 
-def _read_items(sheet: PuttSheet, way: Way, own: OwnWay | None) -> Iterator[Item]:
-    """Yield the read: the ball's way, the schools' layers, and labels that touch none of it."""
+def _read_items(sheet: PuttSheet, way: Way, own: OwnWay | None, *, held: bool) -> Iterator[Item]:
+    """Yield the read: the ball's way, the schools' layers, and labels that touch none of it.
+
+    While something is dragged there are no labels: they would jump about, and cost a fifth of the drawing.
+    """
     putt, frame = sheet.putt, sheet.frame
     layers = list(call_layers(sheet))
     drawn = [
@@ -198,6 +202,8 @@ def _read_items(sheet: PuttSheet, way: Way, own: OwnWay | None) -> Iterator[Item
     yield from drawn
     if way.marked and not frame.turn_deg:
         yield from aim_dimension(sheet.read, frame, sheet.wording)
+    if held:
+        return
     wanted = [label for layer in layers for label in layer.labels]
     lines = [Line(_fall_line(putt, frame), Sign.FALL, 1.6), *_hole_and_ball(putt, frame), *drawn]
     for label in place_labels([*wanted, *_wanted(sheet, way, own)], ink_of(lines), ROOM):

@@ -136,7 +136,7 @@ def _some_putt(rng: np.random.Generator) -> DemoPutt:
         side_right=float(np.round(rng.normal(0.0, 0.016), 3)),
         grade=float(np.round(rng.normal(0.0, 0.010), 3)),
         speed_ft=float(np.round(rng.normal(10.0, 0.4), 1)),
-        past_in=float(rng.choice((6.0, 9.0, 12.0, 18.0))),
+        past_in=float(rng.choice((6.0, 9.0, 12.0, 16.0))),
     )
 
 
