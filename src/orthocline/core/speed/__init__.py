@@ -34,7 +34,7 @@ from orthocline.core.speed.stroke import (
     stroke_length_m,
     stroke_rate,
 )
-from orthocline.core.speed.trueness import Trueness, trueness
+from orthocline.core.speed.trueness import Trueness, trueness_of
 from orthocline.core.speed.tuning_putts import FIGURES as TUNING_FIGURES
 from orthocline.core.speed.tuning_putts import TuningScore, score_tuning_putts
 
@@ -78,5 +78,5 @@ __all__ = [
     "stroke_length_m",
     "stroke_rate",
     "tempo_beat",
-    "trueness",
+    "trueness_of",
 ]

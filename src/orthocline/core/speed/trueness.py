@@ -18,7 +18,7 @@ class Trueness:
     rating: int
 
 
-def trueness(ways: Sequence[Sequence[float]]) -> Trueness | None:
+def trueness_of(ways: Sequence[Sequence[float]]) -> Trueness | None:
     """Return how true a green rolls, from where the rolls of each direction ended.
 
     The ramp stands as it stood for all rolls of one direction, so that their common angle is its own, or the

@@ -7,7 +7,7 @@ from functools import cached_property
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.speed import Groove, Ramp, Rods, Trueness, trueness
+from orthocline.core.speed import Groove, Ramp, Rods, Trueness, trueness_of
 from orthocline.formats.sheet import Noted, Sheet
 from orthocline.services.speed.measuring import SimulatedRamp, hidden_green
 from orthocline.web.ramp.forms import BACK, BACK_ASIDE, OUT, OUT_ASIDE, RampForm
@@ -75,7 +75,7 @@ class RampRequest:
     @property
     def trueness(self) -> Trueness | None:
         """How true the green is, as far as it was noted where rolls ended aside."""
-        return trueness([self._angles(name) for name in ROLLS])
+        return trueness_of([self._angles(name) for name in ROLLS])
 
     @property
     def level_out(self) -> float | None:
