@@ -13,11 +13,16 @@ from orthocline.db.server.programs import ClusterError, newest_version, program
 OURS = "TABLE DATA public golfers"
 """Stands in the table of contents of every backup of ours."""
 EMPTY = """DO $$ DECLARE name text; BEGIN
-FOR name IN SELECT format('TABLE %I.%I CASCADE', schemaname, tablename) FROM pg_tables
-  WHERE schemaname = 'public'
-UNION ALL SELECT format('FUNCTION %s', p.oid::regprocedure) FROM pg_proc p
+FOR name IN SELECT format('%I.%I', schemaname, tablename) FROM pg_tables WHERE schemaname = 'public'
+LOOP EXECUTE 'DROP TABLE ' || name || ' CASCADE'; END LOOP;
+FOR name IN SELECT p.oid::regprocedure FROM pg_proc p
   WHERE p.pronamespace = 'public'::regnamespace AND p.proowner = current_user::regrole
-LOOP EXECUTE 'DROP ' || name; END LOOP; END $$"""
+LOOP EXECUTE 'DROP FUNCTION ' || name || ' CASCADE'; END LOOP;
+FOR name IN SELECT t.oid::regtype FROM pg_type t WHERE t.typnamespace = 'public'::regnamespace
+  AND t.typowner = current_user::regrole AND t.typtype IN ('e', 'c')
+LOOP EXECUTE 'DROP TYPE ' || name || ' CASCADE'; END LOOP;
+END $$"""
+"""Tables first, then what they were made with: functions and types of the queue of jobs."""
 
 
 def backup(url: str, file: Path, *, overwrite: bool = False) -> None:
@@ -122,6 +127,7 @@ def _client(url: str, name: str, *arguments: str, of: str = "") -> str:
         command, env=environment, stdin=subprocess.DEVNULL, capture_output=True, text=True, check=False
     )
     if done.returncode != 0:
-        told = done.stderr.strip().splitlines() or [f"status {done.returncode}"]
-        raise ClusterError(f"{name} failed: {told[0]}")
+        told = done.stderr.strip().splitlines()
+        wrong = [line for line in told if "ERROR:" in line] or told or [f"status {done.returncode}"]
+        raise ClusterError(f"{name} failed: {wrong[0]}")
     return done.stdout
