@@ -167,3 +167,15 @@ def test_axe_finds_nothing(page, metrics, who):
         result = page.driver.execute_async_script("axe.run().then(arguments[arguments.length - 1])")
         assert [(name, v["id"], v["nodes"][0]["html"]) for v in result["violations"]] == []
         assert page.run("return document.documentElement.scrollWidth <= innerWidth"), name
+
+
+def test_work_in_the_background_is_waited_for_without_losing_ones_place_and_cancelled(page):
+    page.as_wren()
+    page.go("/account")
+    page.press("Take it along (JSON)")
+    page.see("It waits for its turn", "#job")
+    page.run("document.querySelector('#job button').focus()")
+    page.run("return new Promise(done => setTimeout(done, 2500))")  # two answers, or three
+    assert page.run("return document.activeElement.textContent") == "Cancel"
+    page.press("Cancel")
+    page.see("It was cancelled, and nothing is kept of it.", "#job")

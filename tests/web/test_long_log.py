@@ -17,7 +17,8 @@ FILL = """INSERT INTO logged_putts (golfer_id, created_at, course_id, green_id, 
 read_document, model_version, green_speed_ft, holed)
 SELECT p.golfer_id, p.created_at - n / 3 * interval '1 minute', p.course_id, g.id, length_m, putt_document,
 read_document, model_version, green_speed_ft, CASE WHEN n % 4 = 0 THEN true END
-FROM logged_putts AS p, generate_series(1, :n) AS n JOIN greens AS g ON g.name = 'green ' || n % 18"""
+FROM logged_putts AS p CROSS JOIN generate_series(1, :n) AS n
+JOIN greens AS g ON g.course_id = p.course_id AND g.name = 'green ' || n % 18"""
 
 
 @pytest.fixture
