@@ -1,6 +1,6 @@
 """The worker: takes jobs from the queue, one after the other, and takes up again what a killed one left."""
 
-from procrastinate import App, JobContext, PsycopgConnector
+from procrastinate import App, PsycopgConnector
 from sqlalchemy import NullPool, create_engine
 from sqlalchemy.engine import make_url
 from sqlalchemy.orm import sessionmaker
@@ -24,8 +24,8 @@ def worker_of(url: str) -> App:
         carry_out(sessions, job_id)
 
     @app.periodic(cron="* * * * *")
-    @app.task(name=STALLED, queueing_lock=STALLED, pass_context=True)
-    async def take_up_stalled(_context: JobContext, timestamp: int) -> None:
+    @app.task(name=STALLED, queueing_lock=STALLED)
+    async def take_up_stalled(timestamp: int) -> None:
         """Put back into the queue what a worker that is gone left half done."""
         del timestamp
         for job in await app.job_manager.get_stalled_jobs():

@@ -11,7 +11,7 @@ from orthocline.db.base import Base, Entry
 class Job(Entry, Base):
     """Something that takes longer than a request may: of which kind, how far, and how it ended.
 
-    `mode` is the one in which the golfer was as it was done.
+    `mode` is the one in which the golfer was as they asked for it.
     """
 
     __tablename__ = "jobs"

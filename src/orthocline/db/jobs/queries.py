@@ -20,11 +20,6 @@ def begin_job(session: Session, job_id: int) -> Job | None:
     return job
 
 
-def set_mode(session: Session, job_id: int, mode: str) -> None:
-    """Say in which mode a job is done."""
-    session.execute(update(Job).where(Job.id == job_id).values(mode=mode))
-
-
 def move_job(session: Session, job_id: int, done: int, *, state: str = "running") -> bool:
     """Say how far a running job is; return whether it still runs, and was not cancelled meanwhile."""
     moved = update(Job).where(Job.id == job_id, Job.state == "running").values(done=done, state=state)

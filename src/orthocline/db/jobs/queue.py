@@ -5,7 +5,7 @@ from sqlalchemy.orm import Session
 
 CARRY_OUT = "carry_out"
 """The queue's one task: it takes the number of a job."""
-TABLES = "procrastinate_"
+QUEUE_TABLES = "procrastinate_"
 """What the names of the queue's own tables begin with."""
 _QUEUE = App(connector=SyncPsycopgConnector())
 

@@ -9,7 +9,7 @@ from alembic.config import Config
 from alembic.migration import MigrationContext
 from sqlalchemy import Connection, Engine, NullPool, create_engine, func, inspect, select, table
 
-from orthocline.db.jobs.queue import TABLES
+from orthocline.db.jobs.queue import QUEUE_TABLES
 from orthocline.db.tables import METADATA
 
 SCRIPTS = Path(__file__).parents[1] / "migrations"
@@ -79,4 +79,4 @@ def _is_compared(name: str | None, kind: str, _parents: object) -> bool:
 
 def _is_ours(table_name: str) -> bool:
     """Return whether a table is the application's, and not that of migrations or of the queue."""
-    return table_name != "alembic_version" and not table_name.startswith(TABLES)
+    return table_name != "alembic_version" and not table_name.startswith(QUEUE_TABLES)

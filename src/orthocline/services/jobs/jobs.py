@@ -18,7 +18,6 @@ from orthocline.db.jobs.queries import (
     end_job,
     move_job,
     pieces_of,
-    set_mode,
 )
 from orthocline.db.jobs.queue import enqueue
 from orthocline.services.account.access import Mode, Viewer, anyone, own_data, require_open_play
@@ -51,7 +50,7 @@ class Progress:
 def ask_for(viewer: Viewer, session: Session, kind: str, key: UUID | None = None) -> Progress:
     """Put a job of one of `KINDS` into the queue. The same `key` again is the same job."""
     size = KINDS[kind].size(viewer, session)
-    asked = Job(golfer_id=viewer.owner_id, key=key, kind=kind, total=size)
+    asked = Job(golfer_id=viewer.owner_id, key=key, kind=kind, mode=viewer.mode.value, total=size)
     job = add_once(session, asked)
     if job is asked:
         enqueue(session, job.id)
@@ -83,7 +82,7 @@ def result_of(viewer: Viewer, session: Session, job_id: int) -> Iterator[str]:
     Raises
     ------
     NotAllowedError
-        In Competition, for what was made in open play: it may hold reads.
+        In Competition, for what was asked for in open play: it may hold reads.
     NotFoundError
         As `find_job`, and for one that is not done.
     """
@@ -91,7 +90,7 @@ def result_of(viewer: Viewer, session: Session, job_id: int) -> Iterator[str]:
     if job.state != "done":
         raise NotFoundError("That is not ready yet, or was cancelled.")
     if job.mode != Mode.COMPETITION.value:
-        require_open_play(viewer, "What was made in open play")
+        require_open_play(viewer, "What was asked for in open play")
     return pieces_of(session, job_id)
 
 
@@ -127,8 +126,7 @@ def sweep(sessions: sessionmaker[Session]) -> None:
 def _make(job: Job, reading: Session, writing: Session) -> None:
     golfer = golfer_by_id(reading, job.golfer_id)
     assert golfer is not None, "jobs go with their golfer"
-    viewer = Viewer(golfer, Mode(golfer.mode))
-    set_mode(writing, job.id, golfer.mode)
+    viewer = Viewer(golfer, Mode(job.mode))
     for number, (text, done) in enumerate(_joined(KINDS[job.kind].pieces(viewer, reading))):
         add_piece(writing, job.id, number, text)
         runs = move_job(writing, job.id, min(done, job.total))

@@ -125,11 +125,6 @@ class MethodRequest:
         read = {one.name: self.sheet.counted(one.name) for one in self.figures}
         return {one.name: read[one.name] for one in self.figures if one.many or read[one.name]}
 
-    @property
-    def evidence(self) -> Sheet:
-        """What the speed was found from, to be kept in the book beside its place."""
-        return self.sheet.choosing(course="", green="", next="")
-
 
 def method_request(arguments: MultiDict[str, str], wording: Wording) -> MethodRequest:
     """Return what a request asks for; anything else than there is, is the posted number."""

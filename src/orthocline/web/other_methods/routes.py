@@ -43,7 +43,7 @@ def save() -> Page:
     wanted = method_request(MultiDict(request.form), wording())
     return save_speed(
         "other_methods.page",
-        wanted.evidence,
+        wanted.sheet,
         wanted.by,
         lambda: measured(viewer(), wanted, _rate()),
         lambda form: _page(_view(wanted), form),

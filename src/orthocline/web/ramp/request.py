@@ -122,11 +122,6 @@ class RampRequest:
             sheet = sheet.more(kind.name, *(noted(text, kind, self.wording) for text in texts))
         return replace(self, sheet=sheet)
 
-    @property
-    def evidence(self) -> Sheet:
-        """What the speed was found from, to be kept in the book beside its place."""
-        return self.sheet.choosing(course="", green="", next="")
-
     def _angles(self, name: str) -> list[float]:
         """Return by which angles [rad] the rolls of a direction that count ended aside."""
         pairs = zip(self.sheet.noted(name), self.sheet.noted(ASIDE[name]), strict=False)

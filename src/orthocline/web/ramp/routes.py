@@ -53,7 +53,7 @@ def save() -> Page:
 
     return save_speed(
         "ramp.page",
-        wanted.evidence,
+        wanted.sheet,
         "ramp",
         find,
         lambda form: _page(view(viewer(), wanted), form),

@@ -1,5 +1,6 @@
 """Read a putt: one address, as a page, as the part that changes, and as the roll to watch."""
 
+from collections.abc import Mapping
 from datetime import UTC, datetime
 from urllib.parse import urlencode
 
@@ -31,7 +32,7 @@ ROLL_RATE_HZ = 30
 def page() -> Response:
     """The read of the putt in the address."""
     now = datetime.now(UTC)
-    wanted = asked(request.args, wording(), start_values(), own_pasts())
+    wanted = _asked(request.args)
     seen = view(viewer(), wanted, measures(), now, _usual_ft)
     template = "read/page.html"
     if is_part():
@@ -44,6 +45,11 @@ def page() -> Response:
     if is_part():
         _guide_htmx(response, wanted)
     return response
+
+
+def _asked(arguments: Mapping[str, str]) -> Asked:
+    """Return what whoever asks wants to read, from where their reads start."""
+    return asked(arguments, wording(), start_values(), own_pasts())
 
 
 def _guide_htmx(response: Response, wanted: Asked) -> None:
@@ -63,7 +69,7 @@ def _usual_ft() -> float | None:
 @read_limit
 def roll() -> Response | tuple[Response, int]:
     """The ball's way in real time, in units of the drawing; refused in Competition."""
-    wanted = asked(request.args, wording(), start_values(), own_pasts())
+    wanted = _asked(request.args)
     if wanted.read is None:
         return jsonify(errors=wanted.errors), 422
     solved = read_to_roll(viewer(), wanted.read.putt)
@@ -80,7 +86,7 @@ def roll() -> Response | tuple[Response, int]:
 @read_limit
 def save() -> AnyResponse:
     """Save the read in the form; its finish is asked for next."""
-    wanted = asked(dict(typed_fields()), wording(), start_values(), own_pasts())
+    wanted = _asked(dict(typed_fields()))
     address = f"{url_for('read.page')}?{wanted.read.query if wanted.read else urlencode(wanted.typed)}"
     if viewer().golfer is None:
         return redirect(url_for("account.sign_in", next=address), 303)

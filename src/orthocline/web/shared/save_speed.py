@@ -38,7 +38,7 @@ def save_form() -> SaveForm:
 
 def save_speed(
     page: str,
-    evidence: Sheet,
+    sheet: Sheet,
     method: str,
     find: Callable[[], Estimate],
     again: Callable[[SaveForm], str],
@@ -50,8 +50,8 @@ def save_speed(
     ----------
     page : str
         Endpoint of the page that measured, to come back to signed in or in Open play with nothing lost.
-    evidence : Sheet
-        What was measured.
+    sheet : Sheet
+        What was measured; the book keeps it without the place, which has columns of its own.
     find : callable
         Returns the estimate, or raises `InvalidError`.
     again : callable
@@ -68,14 +68,14 @@ def save_speed(
     form = save_form()
     if form.validate():
         try:
-            return _kept(form, evidence, method, find, trueness)
+            return _kept(form, sheet, method, find, trueness)
         except InvalidError as error:
             _tell(form, error)
     return again(form), 422
 
 
 def _kept(
-    form: SaveForm, evidence: Sheet, method: str, find: Callable[[], Estimate], trueness: int | None
+    form: SaveForm, sheet: Sheet, method: str, find: Callable[[], Estimate], trueness: int | None
 ) -> Response:
     condition = form.condition()
     note = keep_speed(
@@ -85,7 +85,7 @@ def _kept(
         method=method,
         place=place_in(form.data),
         measured_at=form.measured_at(wording().calendar),
-        evidence=evidence,
+        evidence=sheet.choosing(course="", green="", next=""),
         condition=replace(condition, trueness=condition.trueness or trueness),
         key=entry_key(),
     )
