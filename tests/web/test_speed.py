@@ -298,3 +298,14 @@ def test_ends_aside_tell_how_true_the_green_is_and_are_kept_with_the_speed(signe
     )
     signed_in.post(RAMP, data={**RODS, **ROLLS, **asides, "course": COURSE, "trueness": "3"})
     assert session.scalars(select(SpeedNote.trueness).order_by(SpeedNote.id.desc())).first() == 3
+
+
+def test_an_end_that_was_not_noted_leaves_its_roll_without_one(client):
+    aside = ["1 in left", "", "1 in right", "0", ""]
+    gap = {"out": ["9 ft", "9 ft 1 in", "9 ft 2 in", "9 ft"], "out_aside": aside}
+    page = client.get(RAMP, query_string={**RODS, **gap})
+    typed = parsed(page).find(id="inputs").find_all("input", {"name": "out_aside"})
+    assert [field["value"] for field in typed] == aside
+    assert "Rolls end within 1.1° of their line" in text(page)
+    left_out = client.get(RAMP, query_string={**RODS, **gap, "left_out": "out-3"})
+    assert "Three one way are enough" in text(left_out), "two are left"

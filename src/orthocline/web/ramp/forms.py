@@ -39,6 +39,7 @@ OUT_ASIDE = TrialKind(
     parse_aside_m,
     (-1.0, 1.0),
     "within 39 in (1 m), such as 3 in left",
+    gaps=True,
 )
 BACK_ASIDE = replace(OUT_ASIDE, name="back_aside")
 SEEDS = (1, 999_999)

@@ -15,13 +15,17 @@ MOST_TRIALS = 12
 
 @dataclass(frozen=True)
 class TrialKind:
-    """What is tried again and again: the field's name and label, how it is read, and its range [SI]."""
+    """What is tried again and again: the field's name and label, how it is read, and its range [SI].
+
+    With `gaps` an empty field before a typed one keeps its place: what is noted goes with another row.
+    """
 
     name: str
     label: str
     parse: Callable[[str, Wording], float]
     between: tuple[float, float]
     allowed: str
+    gaps: bool = False
 
 
 def sheet_in(
@@ -58,11 +62,13 @@ def noted(text: str, kind: TrialKind, wording: Wording, *, left_out: bool = Fals
 
 
 def _trials_in(arguments: MultiDict[str, str], kind: TrialKind, wording: Wording) -> tuple[Noted, ...]:
-    """Return what was tried; empty fields are nothing."""
+    """Return what was tried; empty fields are nothing, or a gap."""
     left_out = set(arguments.getlist("left_out"))
+    texts = arguments.getlist(kind.name)
+    last = max((i for i, text in enumerate(texts, start=1) if text.strip()), default=0)
     trials = [
-        noted(text, kind, wording, left_out=f"{kind.name}-{i}" in left_out)
-        for i, text in enumerate(arguments.getlist(kind.name), start=1)
-        if text.strip()
+        noted(text, kind, wording, left_out=f"{kind.name}-{i}" in left_out) if text.strip() else Noted("")
+        for i, text in enumerate(texts[:last], start=1)
+        if text.strip() or kind.gaps
     ]
     return tuple(trials[:MOST_TRIALS])
