@@ -9,14 +9,9 @@ from pydantic import ConfigDict, Field, ValidationError
 from pydantic.json_schema import SkipJsonSchema
 
 from orthocline.core.roll import (
-    GRAIN_RANGE,
-    GREEN_SPEED_RANGE_FT,
-    LINE_RANGE,
     NO_GRAIN,
-    PAST_RANGE_M,
-    SPEED_AT_HOLE_RANGE_MPS,
+    RANGES,
     STILL_AIR,
-    WIND_RANGE_MPS,
     Grain,
     Point,
     Putt,
@@ -57,26 +52,26 @@ class DocumentError(ValueError):
 class PastPart(Part):
     """Pace as the path length past a covered hole."""
 
-    past_m: Annotated[float, within(PAST_RANGE_M)]
+    past_m: Annotated[float, within(RANGES.past_m)]
 
 
 class SpeedPart(Part):
     """Pace as the rolling speed at the hole's centre."""
 
-    speed_at_hole_mps: Annotated[float, within(SPEED_AT_HOLE_RANGE_MPS)]
+    speed_at_hole_mps: Annotated[float, within(RANGES.speed_at_hole_mps)]
 
 
 class GrainPart(Part):
     """Which way the grass grows, and how strongly it tells."""
 
-    strength: Annotated[float, within(GRAIN_RANGE)]
+    strength: Annotated[float, within(RANGES.grain)]
     toward_deg: Angle
 
 
 class WindPart(Part):
     """Mean wind at ten metres, and the way it blows."""
 
-    speed_mps: Annotated[float, within(WIND_RANGE_MPS)]
+    speed_mps: Annotated[float, within(RANGES.wind_mps)]
     toward_deg: Angle
 
 
@@ -89,11 +84,11 @@ class PuttDocument(Part):
     surface: AnySurface
     ball_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
     hole_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
-    green_speed_ft: Annotated[float, within(GREEN_SPEED_RANGE_FT)]
+    green_speed_ft: Annotated[float, within(RANGES.green_speed_ft)]
     pace: PastPart | SpeedPart
     grain: GrainPart | SkipJsonSchema[None] = None
     wind: WindPart | SkipJsonSchema[None] = None
-    line: Annotated[int, Field(ge=LINE_RANGE[0], le=LINE_RANGE[1])] = 1
+    line: Annotated[int, Field(ge=RANGES.line[0], le=RANGES.line[1])] = 1
 
 
 PARTS = {part.__name__ for part in (PastPart, SpeedPart, GrainPart, WindPart)}

@@ -12,7 +12,7 @@ from pydantic import BaseModel, ConfigDict, Field, PlainValidator, field_validat
 from pydantic_core import PydanticCustomError
 
 from orthocline.core.ground import LEAST_NODES, Grid, Plane, Station, Stations, Surface
-from orthocline.core.roll import TILT_RANGE, PuttError
+from orthocline.core.roll import RANGES, PuttError
 from orthocline.core.units import PERCENT, wrap_rad
 
 MOST_CELLS = 4_000_000
@@ -33,7 +33,7 @@ def within(limits: tuple[float, float], scale: float = 1.0) -> Any:
 Angle = Annotated[float, Field(ge=-36000, le=36000, description="degrees counter-clockwise from +x")]
 Coordinate = Annotated[float, Field(ge=-1e5, le=1e5, description="metres")]
 Slope = Annotated[
-    float, Field(ge=-TILT_RANGE[1] / PERCENT, le=TILT_RANGE[1] / PERCENT, description="percent")
+    float, Field(ge=-RANGES.tilt[1] / PERCENT, le=RANGES.tilt[1] / PERCENT, description="percent")
 ]
 
 
@@ -49,7 +49,7 @@ class PlanePart(SurfacePart):
     """A uniform slope."""
 
     kind: Literal["plane"]
-    tilt_percent: Annotated[float, within(TILT_RANGE, 1 / PERCENT)]
+    tilt_percent: Annotated[float, within(RANGES.tilt, 1 / PERCENT)]
     downhill_deg: Angle
 
     def surface(self, _ball_m: list[float], _hole_m: list[float]) -> Plane:

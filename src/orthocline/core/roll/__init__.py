@@ -8,16 +8,9 @@ from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest
 from orthocline.core.roll.make_window import Window
 from orthocline.core.roll.own_read import OwnRoll, own_roll
 from orthocline.core.roll.putt import (
-    GRAIN_RANGE,
-    GREEN_SPEED_RANGE_FT,
-    LENGTH_RANGE_M,
-    LINE_RANGE,
     NO_GRAIN,
-    PAST_RANGE_M,
-    SPEED_AT_HOLE_RANGE_MPS,
+    RANGES,
     STILL_AIR,
-    TILT_RANGE,
-    WIND_RANGE_MPS,
     Grain,
     Point,
     Putt,
@@ -34,16 +27,9 @@ from orthocline.core.roll.track import Track
 from orthocline.core.roll.warming import compile_ahead
 
 __all__ = [
-    "GRAIN_RANGE",
-    "GREEN_SPEED_RANGE_FT",
-    "LENGTH_RANGE_M",
-    "LINE_RANGE",
     "NO_GRAIN",
-    "PAST_RANGE_M",
-    "SPEED_AT_HOLE_RANGE_MPS",
+    "RANGES",
     "STILL_AIR",
-    "TILT_RANGE",
-    "WIND_RANGE_MPS",
     "Aim",
     "FinishLaunch",
     "Grain",

@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 
 from orthocline.core.roll.aim import Launch, aim
 from orthocline.core.roll.outcomes import FINISH_X, FINISH_Y
-from orthocline.core.roll.putt import LENGTH_RANGE_M, Point, Putt, RollPast
+from orthocline.core.roll.putt import RANGES, Point, Putt, RollPast
 from orthocline.core.roll.rollers import Outcomes, outcomes_of
 from orthocline.core.units import wrap_rad
 
@@ -65,7 +65,7 @@ def launch_to(putt: Putt, finish: Point, near: Launch | None = None) -> FinishLa
         When the finish is nearer or farther than a putt may be, or no ball was found that rests there.
     """
     asked = np.array(putt.along_and_right_m(finish))
-    if not LENGTH_RANGE_M[0] <= np.hypot(*asked) <= LENGTH_RANGE_M[1]:
+    if not RANGES.length_m[0] <= np.hypot(*asked) <= RANGES.length_m[1]:
         raise NoLaunchError("the ball stopped nearer or farther than a putt may go")
     stopped = _stopping(putt)
     first = near or _dying_at(putt, finish)

@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from orthocline.core.ground import ground_of
 from orthocline.core.roll.accelerations import accelerations_of
 from orthocline.core.roll.arrivals import ASKED, forth
-from orthocline.core.roll.putt import PAST_RANGE_M, Pace, Putt, PuttError, RollPast, SpeedAtHole
+from orthocline.core.roll.putt import RANGES, Pace, Putt, PuttError, RollPast, SpeedAtHole
 from orthocline.core.roll.search import search
 
 LEAST_PAST_M = 1e-4
@@ -97,7 +97,7 @@ def lines_at(putt: Putt, pace: Pace, sweep: Sweep | None = None) -> list[Line]:
     ground, accel = ground_of(putt.surface), accelerations_of(putt).row
     sweep = sweep or Sweep(putt.bearing_rad)
     found = search(ground, accel, question, FIRST_MPS, sweep.row)
-    question[ASKED] = PAST_RANGE_M[1]
+    question[ASKED] = RANGES.past_m[1]
     lines = [
         Line(
             heading,

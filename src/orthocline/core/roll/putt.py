@@ -4,18 +4,26 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 from functools import cached_property
+from typing import NamedTuple
 
 from orthocline.core.ground import Plane, Surface, mean_gradient, plane_from_grade
 
-LENGTH_RANGE_M = (0.15, 60.0)
-GREEN_SPEED_RANGE_FT = (3.0, 20.0)
-TILT_RANGE = (0.0, 0.25)
-PAST_RANGE_M = (0.0, 5.0)
-SPEED_AT_HOLE_RANGE_MPS = (0.05, 5.0)
-GRAIN_RANGE = (0.0, 0.5)
-WIND_RANGE_MPS = (0.0, 25.0)
-LINE_RANGE = (1, 8)
-COORDINATE_RANGE_M = (-1e5, 1e5)
+
+class Ranges(NamedTuple):
+    """Least and most of each figure that can be read, both included."""
+
+    length_m: tuple[float, float] = (0.15, 60.0)
+    green_speed_ft: tuple[float, float] = (3.0, 20.0)
+    tilt: tuple[float, float] = (0.0, 0.25)
+    past_m: tuple[float, float] = (0.0, 5.0)
+    speed_at_hole_mps: tuple[float, float] = (0.05, 5.0)
+    grain: tuple[float, float] = (0.0, 0.5)
+    wind_mps: tuple[float, float] = (0.0, 25.0)
+    line: tuple[int, int] = (1, 8)
+    coordinate_m: tuple[float, float] = (-1e5, 1e5)
+
+
+RANGES = Ranges()
 
 
 class PuttError(ValueError):
@@ -102,29 +110,29 @@ class Putt:
         for member, value, (least, most), what in self._figures():
             if not least <= value <= most:
                 raise PuttError(member, f"{what} must be between {least:g} and {most:g}")
-        if not LENGTH_RANGE_M[0] <= self.length_m <= LENGTH_RANGE_M[1]:
-            least, most = LENGTH_RANGE_M
+        if not RANGES.length_m[0] <= self.length_m <= RANGES.length_m[1]:
+            least, most = RANGES.length_m
             raise PuttError(
                 "/hole_m", f"the hole must be between {least:g} and {most:g} metres from the ball"
             )
 
     def _figures(self) -> Iterator[tuple[str, float, tuple[float, float], str]]:
         for name, point in (("ball_m", self.ball), ("hole_m", self.hole)):
-            yield f"/{name}/0", point.x_m, COORDINATE_RANGE_M, "a place in metres"
-            yield f"/{name}/1", point.y_m, COORDINATE_RANGE_M, "a place in metres"
-        percent = (100.0 * TILT_RANGE[0], 100.0 * TILT_RANGE[1])
+            yield f"/{name}/0", point.x_m, RANGES.coordinate_m, "a place in metres"
+            yield f"/{name}/1", point.y_m, RANGES.coordinate_m, "a place in metres"
+        percent = (100.0 * RANGES.tilt[0], 100.0 * RANGES.tilt[1])
         member = "/surface/tilt_percent" if isinstance(self.surface, Plane) else "/surface"
         yield member, 100.0 * self.surface.steepest, percent, "tilt in percent"
-        yield "/green_speed_ft", self.green_speed_ft, GREEN_SPEED_RANGE_FT, "green speed in feet"
+        yield "/green_speed_ft", self.green_speed_ft, RANGES.green_speed_ft, "green speed in feet"
         if isinstance(self.pace, RollPast):
-            yield "/pace/past_m", self.pace.past_m, PAST_RANGE_M, "the roll-past in metres"
+            yield "/pace/past_m", self.pace.past_m, RANGES.past_m, "the roll-past in metres"
         else:
             speed = self.pace.speed_mps
-            allowed = SPEED_AT_HOLE_RANGE_MPS
+            allowed = RANGES.speed_at_hole_mps
             yield "/pace/speed_at_hole_mps", speed, allowed, "the speed at the hole in m/s"
-        yield "/grain/strength", self.grain.strength, GRAIN_RANGE, "the strength of the grain"
-        yield "/line", self.line, LINE_RANGE, "the line"
-        yield "/wind/speed_mps", self.wind.speed_mps, WIND_RANGE_MPS, "the wind in m/s"
+        yield "/grain/strength", self.grain.strength, RANGES.grain, "the strength of the grain"
+        yield "/line", self.line, RANGES.line, "the line"
+        yield "/wind/speed_mps", self.wind.speed_mps, RANGES.wind_mps, "the wind in m/s"
 
     @property
     def length_m(self) -> float:

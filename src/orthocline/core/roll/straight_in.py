@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from orthocline.core.constants import CAPTURE_SPEED_MPS
 from orthocline.core.roll.aim import Aim, aim
-from orthocline.core.roll.putt import SPEED_AT_HOLE_RANGE_MPS, Putt, SpeedAtHole
+from orthocline.core.roll.putt import RANGES, Putt, SpeedAtHole
 from orthocline.core.roll.roots import root_finder
 
 SIDEWAYS_RAD = math.pi / 2
@@ -50,7 +50,7 @@ def softest_straight_in(putt: Putt, solved: Aim) -> Aim | None:
     def back(speed: float, _: None) -> float:
         return abs(aim(replace(direct, pace=SpeedAtHole(speed))).entry_right_rad) - SIDEWAYS_RAD
 
-    slowest = max(solved.speed_at_hole_mps, SPEED_AT_HOLE_RANGE_MPS[0])
+    slowest = max(solved.speed_at_hole_mps, RANGES.speed_at_hole_mps[0])
     if not comes_back(solved) or slowest >= CAPTURE_SPEED_MPS or back(CAPTURE_SPEED_MPS, None) > 0.0:
         return None
     speed = slowest

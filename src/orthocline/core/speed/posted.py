@@ -2,7 +2,7 @@
 
 from orthocline.core.estimate import Estimate
 from orthocline.core.instruments import POSTED_SD_FT
-from orthocline.core.roll import GREEN_SPEED_RANGE_FT
+from orthocline.core.roll import RANGES
 from orthocline.core.speed.method import Figure, Quantity, SpeedMethod
 
 
@@ -24,7 +24,7 @@ def posted_speed(speed_ft: float) -> Estimate:
 
 METHOD = SpeedMethod(
     "posted",
-    (Figure("posted", Quantity.GREEN_SPEED, GREEN_SPEED_RANGE_FT),),
+    (Figure("posted", Quantity.GREEN_SPEED, RANGES.green_speed_ft),),
     lambda findings: posted_speed(findings.figures["posted"][0]),
     measured=False,
 )

@@ -11,7 +11,7 @@ from orthocline.core.account import PacedTape, UsualPasts, stride
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.estimate import Estimate
 from orthocline.core.instruments import INSTRUMENTS, USUAL_SHOE_M
-from orthocline.core.roll import GREEN_SPEED_RANGE_FT
+from orthocline.core.roll import RANGES
 from orthocline.core.speed import StrokePutt, Tempo, stroke_rate
 from orthocline.core.units import FOOT_M, PACE_M
 from orthocline.db.account import models
@@ -233,7 +233,7 @@ def add_stroke_putt(
     NotAllowedError
         In Competition.
     """
-    least, most = GREEN_SPEED_RANGE_FT
+    least, most = RANGES.green_speed_ft
     if not least <= green_speed_ft <= most:
         raise InvalidError("stroke_speed", f"Green speed must be between {least:g} and {most:g} feet.")
     trial = models.StrokeTrial(

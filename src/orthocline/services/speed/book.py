@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.estimate import Estimate, combine
-from orthocline.core.roll import GREEN_SPEED_RANGE_FT
+from orthocline.core.roll import RANGES
 from orthocline.core.speed import METHODS, STALE_H, aged
 from orthocline.db.entries import add_once
 from orthocline.db.ground.queries import course_named, place_named
@@ -137,7 +137,7 @@ def keep_speed(
     NotAllowedError
         In Competition.
     """
-    least, most = GREEN_SPEED_RANGE_FT
+    least, most = RANGES.green_speed_ft
     if not least <= speed_ft.value <= most:
         raise InvalidError("speed", f"A green speed lies between {least:g} and {most:g} feet.")
     if measured_at > datetime.now(UTC) + SLACK:

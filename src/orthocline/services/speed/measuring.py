@@ -7,7 +7,7 @@ import numpy as np
 
 from orthocline.core.estimate import Estimate
 from orthocline.core.instruments import INSTRUMENTS, LEVEL_SD
-from orthocline.core.roll import GREEN_SPEED_RANGE_FT
+from orthocline.core.roll import RANGES
 from orthocline.core.speed import (
     METHODS,
     FindingError,
@@ -101,7 +101,7 @@ def tuning_putts(_viewer: Viewer, target_m: float, zone_m: float, lengths_m: Seq
 
 
 def _plausible(field: str, speed_ft: Estimate) -> Estimate:
-    least, most = GREEN_SPEED_RANGE_FT
+    least, most = RANGES.green_speed_ft
     if not least <= speed_ft.value <= most:
         raise InvalidError(
             field,

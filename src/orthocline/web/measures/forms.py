@@ -5,7 +5,7 @@ from typing import Any
 from wtforms import RadioField
 from wtforms.fields.choices import SelectChoice
 
-from orthocline.core.roll import PAST_RANGE_M
+from orthocline.core.roll import RANGES
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.services.account.measures import Measures
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
@@ -22,7 +22,7 @@ def _length(label: str, least_m: float, most_m: float, allowed: str) -> Quantity
 
 
 def _past(label: str) -> QuantityField:
-    return _length(label, *PAST_RANGE_M, "between 0 and 16 ft (5 m), such as 10 in or 25 cm")
+    return _length(label, *RANGES.past_m, "between 0 and 16 ft (5 m), such as 10 in or 25 cm")
 
 
 def _choice(label: str, **choices: str) -> RadioField:

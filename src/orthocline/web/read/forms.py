@@ -6,24 +6,7 @@ from wtforms.validators import AnyOf, Optional, StopValidation
 
 from orthocline.core.account import UsualPasts
 from orthocline.core.ground import plane_from_grade
-from orthocline.core.roll import (
-    GRAIN_RANGE,
-    GREEN_SPEED_RANGE_FT,
-    LENGTH_RANGE_M,
-    LINE_RANGE,
-    NO_GRAIN,
-    PAST_RANGE_M,
-    SPEED_AT_HOLE_RANGE_MPS,
-    STILL_AIR,
-    TILT_RANGE,
-    WIND_RANGE_MPS,
-    Grain,
-    Point,
-    Putt,
-    RollPast,
-    SpeedAtHole,
-    Wind,
-)
+from orthocline.core.roll import NO_GRAIN, RANGES, STILL_AIR, Grain, Point, Putt, RollPast, SpeedAtHole, Wind
 from orthocline.core.units import FOOT_M
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
 from orthocline.services.ground.places import Place
@@ -44,7 +27,7 @@ from orthocline.wording.typed import unit_typed
 from orthocline.wording.ways import WAYS_DEG, way_rad, way_words
 from orthocline.wording.wording import Wording
 
-LINES = [str(number) for number in range(LINE_RANGE[0], LINE_RANGE[1] + 1)]
+LINES = [str(number) for number in range(RANGES.line[0], RANGES.line[1] + 1)]
 NAMED_WAYS = [SelectChoice(name, way_words(name)) for name in WAYS_DEG]
 UNREAD_LENGTH_M = 10.0 * FOOT_M
 """Length over which a rise counts while the putt's own cannot be read."""
@@ -87,8 +70,8 @@ class PastField(QuantityField):
     def pre_validate(self, form: Form) -> None:
         """Check the speed's own range."""
         fast = is_speed(self.data or "")
-        slowest, fastest = SPEED_AT_HOLE_RANGE_MPS
-        self.between = (-fastest, -slowest) if fast else PAST_RANGE_M
+        slowest, fastest = RANGES.speed_at_hole_mps
+        self.between = (-fastest, -slowest) if fast else RANGES.past_m
         super().pre_validate(form)
 
 
@@ -130,7 +113,7 @@ class OriginField(StringField):
 
 
 def _slope_field(label: str) -> SlopeField:
-    steepest = TILT_RANGE[1]
+    steepest = RANGES.tilt[1]
     return SlopeField(
         label,
         parse=lambda text, _: float(text),
@@ -145,7 +128,7 @@ class ReadForm(FigureForm):
     length = QuantityField(
         "Length",
         parse_far_m,
-        between=LENGTH_RANGE_M,
+        between=RANGES.length_m,
         allowed="between 6 in and 196 ft (60 m), such as 14 ft, 5 paces or 4.3 m",
     )
     side = _slope_field("Tilt")
@@ -159,13 +142,13 @@ class ReadForm(FigureForm):
     speed = QuantityField(
         "Green speed",
         lambda text, _: parse_green_speed_ft(text),
-        between=GREEN_SPEED_RANGE_FT,
+        between=RANGES.green_speed_ft,
         allowed="between 3 and 20 feet",
     )
     past = PastField(
         "Roll-past",
         _parse_past,
-        between=PAST_RANGE_M,
+        between=RANGES.past_m,
         allowed="between 0 and 16 ft (5 m) such as 12 in, or a speed at the hole of 0.05 to 5 m/s",
     )
     own = QuantityField(
@@ -181,7 +164,7 @@ class ReadForm(FigureForm):
     grain = QuantityField(
         "Grain",
         lambda text, _: parse_grain(text),
-        between=GRAIN_RANGE,
+        between=RANGES.grain,
         allowed="bent, mixed, strong, or a strength between 0 and 0.5 such as 0.1",
         optional=True,
     )
@@ -189,7 +172,7 @@ class ReadForm(FigureForm):
     wind = QuantityField(
         "Wind",
         lambda text, _: parse_speed_mps(text),
-        between=WIND_RANGE_MPS,
+        between=RANGES.wind_mps,
         allowed="between 0 and 25 m/s, such as 5 m/s or 12 mph",
         optional=True,
     )

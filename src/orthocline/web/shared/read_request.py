@@ -9,17 +9,7 @@ from urllib.parse import urlencode
 
 from orthocline.core.account import UsualPasts
 from orthocline.core.ground import Plane, plane_from_grade
-from orthocline.core.roll import (
-    GREEN_SPEED_RANGE_FT,
-    LENGTH_RANGE_M,
-    PAST_RANGE_M,
-    SPEED_AT_HOLE_RANGE_MPS,
-    Point,
-    Putt,
-    PuttError,
-    RollPast,
-    SpeedAtHole,
-)
+from orthocline.core.roll import RANGES, Point, Putt, PuttError, RollPast, SpeedAtHole
 from orthocline.core.units import PERCENT, wrap_rad
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.ground.places import NOWHERE, Place
@@ -99,7 +89,7 @@ class ReadRequest:
             return self._of_pace(way * STEPS[units.past] * self._size(units.past))
         if name == "speed":
             speed = round(putt.green_speed_ft + way * GREEN_SPEED_STEP_FT, 6)
-            return self._changed(green_speed_ft=_within(speed, GREEN_SPEED_RANGE_FT))
+            return self._changed(green_speed_ft=_within(speed, RANGES.green_speed_ft))
         if name == "side":
             side = self._stepped_slope(putt.side_tilt_right, units.side, way)
             return self._changed(surface=plane_from_grade(putt.grade, side, 0.0))
@@ -115,7 +105,7 @@ class ReadRequest:
     def rolled_past(self, past_m: float) -> "ReadRequest":
         """Return it with such a roll-past, as nearly as a hand can tell."""
         unit = self.units.past if self.units.past in DRAGGED else self.wording.units.near
-        return self.at_pace(RollPast(_within(self._by_hand(past_m, unit), PAST_RANGE_M)), unit)
+        return self.at_pace(RollPast(_within(self._by_hand(past_m, unit), RANGES.past_m)), unit)
 
     def rotated(self, degrees: float) -> "ReadRequest":
         """Return it with the ball moved clockwise round the hole: ground, grain and wind lie turned to it."""
@@ -218,13 +208,13 @@ class ReadRequest:
         return math.copysign(1.0, slope) * slope_of(figure, unit, over, self.wording)
 
     def _of_length(self, length_m: float) -> "ReadRequest":
-        return self._changed(hole=Point(_within(length_m, LENGTH_RANGE_M), 0.0))
+        return self._changed(hole=Point(_within(length_m, RANGES.length_m), 0.0))
 
     def _of_pace(self, more: float) -> "ReadRequest":
         if isinstance(self.putt.pace, SpeedAtHole):
-            speed = SpeedAtHole(_within(self._pace + more, SPEED_AT_HOLE_RANGE_MPS))
+            speed = SpeedAtHole(_within(self._pace + more, RANGES.speed_at_hole_mps))
             return self.at_pace(speed, self.units.past)
-        return self.at_pace(RollPast(_within(self._pace + more, PAST_RANGE_M)), self.units.past)
+        return self.at_pace(RollPast(_within(self._pace + more, RANGES.past_m)), self.units.past)
 
     def _changed(self, **members: Any) -> "ReadRequest":
         """Return it with other members of the putt; as it is where they make none that can be read."""
