@@ -131,7 +131,7 @@ class Page:
         """Sign in as the demo golfer, and be there."""
         self.go("/")
         self.press("Read the demo putt as Wren Halloran")
-        self.see("Aim 17¾ in right of centre.", "#call")
+        self.see("Aim 18 in right of centre.", "#call")
 
     def end_sessions(self, name):
         """End all sessions of a golfer, as from another browser."""

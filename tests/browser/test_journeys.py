@@ -6,8 +6,8 @@ from pathlib import Path
 import pytest
 from selenium.webdriver import ActionChains, Keys
 
-from orthocline.web.shared.read_address import SPINDRIFT
 from tests.browser.conftest import DESK, PHONE, Live
+from tests.reads import SPINDRIFT
 
 AXE = Path(__file__).parents[2] / "tests/browser/axe.min.js"
 
@@ -17,8 +17,8 @@ def test_a_new_user_reads_saves_records_a_miss_and_finds_it_after_a_restart(page
     page.size(metrics)
     page.go("/")
     page.press("Read the demo putt as Wren Halloran")
-    page.see("Aim 17¾ in right of centre.", "#call")
-    page.see("Plays like 15.7 ft", "#call")
+    page.see("Aim 18 in right of centre.", "#call")
+    page.see("Plays like 15.5 ft (14", "#call")
     page.press("Save the read")
     page.see("Where did it stop?")
     ActionChains(page.driver).move_to_element_with_offset(page.find("#target"), 40, -60).click().perform()

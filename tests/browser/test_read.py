@@ -7,8 +7,9 @@ import pytest
 from selenium.webdriver import ActionChains, Keys
 
 from orthocline.drawing.lettering import text_width
-from orthocline.web.shared.read_address import SPINDRIFT, START
+from orthocline.web.shared.read_address import START
 from tests.browser.conftest import DESK, PHONE
+from tests.reads import SPINDRIFT
 
 
 def handle(page, name):
@@ -222,7 +223,7 @@ def test_the_whole_answer_is_seen_without_scrolling(page):
 def test_the_other_calls_are_in_a_fold_that_stays_as_it_is(page):
     page.go("/read", **SPINDRIFT)
     assert not page.find("#rest").is_displayed()
-    page.press("The same in other words")
+    page.press("In other words")
     page.see("Drops within", "#rest")
     before = page.text("#rest")
     page.find("#length").send_keys(Keys.ARROW_UP)

@@ -5,8 +5,8 @@ import time
 import pytest
 from selenium.webdriver import ActionChains, Keys
 
-from orthocline.web.shared.read_address import SPINDRIFT
 from tests.browser.conftest import DESK, PHONE
+from tests.reads import SPINDRIFT
 
 
 @pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
@@ -38,7 +38,7 @@ def test_the_drawing_stays_and_goes_on_when_the_database_is_back(page):
     page.live.away = True
     page.find("#length").send_keys(Keys.ARROW_UP)
     page.see("does not answer just now", "#trouble")
-    assert page.text("#call h1").startswith("Aim 17¾ in right")
+    assert page.text("#call h1").startswith("Aim 18 in right")
     page.live.away = False
     page.until(lambda: page.value("length") == "15 ft", "asked for again by itself")
     page.until(lambda: page.text("#trouble") == "")

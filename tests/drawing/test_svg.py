@@ -53,8 +53,8 @@ def test_everything_on_the_sheet_is_written():
     line, strokes, area, disc, group = (one for one in root if one.tag != "defs")
     assert (line.get("d"), line.get("class"), line.get("data-part")) == ("M0 1L2.2 3", "line sign-do", "line")
     assert strokes.get("d") == "M0 0l1 1M2 2l1 1"
-    assert (area.get("d"), area.get("fill")) == ("M0 0L1 0L1 1Z", "url(#unsure)")
-    assert root.find("defs/pattern").get("id") == "unsure"
+    assert (area.get("d"), area.get("fill")) == ("M0 0L1 0L1 1Z", "url(#unsure-all)")
+    assert root.find("defs/pattern").get("id") == "unsure-all"
     assert (disc.get("r"), disc.get("class")) == ("7", "open sign-real hidden")
     title, words = group
     assert (title.text, words.text, words.get("text-anchor")) == ("a & b", "<b>", "end")

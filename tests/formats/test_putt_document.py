@@ -13,11 +13,13 @@ from click.testing import CliRunner
 
 from orthocline.cli.main import main
 from orthocline.cli.read import _bounded_lines
+from orthocline.core.sure import Uncertainty
 from orthocline.formats.putt_document import (
     LARGEST_LINE,
     DocumentError,
     document_of,
     parse_putt,
+    parse_question,
     schema,
 )
 from tests.putts import FORMULAS, REFERENCES, grid_document, plane_putt
@@ -71,6 +73,11 @@ BAD = [
     (changed(version=2), "/version"),
     (changed(version=True), "/version"),
     (changed(grain=None), "/grain"),
+    (changed(within=None), "/within"),
+    (changed(within={"side_percent": -0.1}), "/within/side_percent"),
+    (changed(within={"length_percent": 51}), "/within/length_percent"),
+    (changed(within={"green_speed_ft": True}), "/within/green_speed_ft"),
+    (changed(within={"tilt_percent": 1}), "/within/tilt_percent"),
     (changed(green_speed_ft=10**400), "/green_speed_ft"),
     (changed().replace("10.0", "1e999"), "/green_speed_ft"),
     (changed(**{"a/b": 1}), "/a~1b"),
@@ -90,6 +97,18 @@ def test_what_cannot_be_read_is_named(text, member):
         parse_putt(text)
     assert caught.value.member == member
     assert "\n" not in caught.value.line
+
+
+def test_how_sure_the_figures_are_goes_round():
+    within = {"length_percent": 4.0, "side_percent": 0.8, "grade_percent": 0.6, "green_speed_ft": 0.5}
+    asked = parse_question(changed(within=within))
+    assert asked.uncertainty == Uncertainty(0.02, 0.004, 0.003, 0.25)
+    assert document_of(asked.putt, asked.uncertainty)["within"] == pytest.approx(within)
+    assert "within" not in document_of(asked.putt)
+    reading = {"at": 0.5, "side_percent": 1.0, "grade_percent": 0.0, "within_percent": 0.6}
+    stations = parse_question(changed(surface={"kind": "stations", "readings": [reading]})).putt
+    assert stations.surface.readings[0].sd == pytest.approx(0.003)
+    assert document_of(stations)["surface"]["readings"] == [pytest.approx(reading)]
 
 
 def test_a_document_goes_round():
@@ -236,3 +255,40 @@ def test_the_documents_own_example_is_read_and_its_members_are_there():
     named = set(re.findall(r"^\| (`[^|]+) \|", page, re.MULTILINE))
     members = {name for cell in named for name in re.findall(r"`(\w+)`", cell)}
     assert members == set(answer)
+
+
+WITHIN = {"length_percent": 4, "side_percent": 1.5, "green_speed_ft": 0.5}
+
+
+def test_a_putt_with_its_uncertainty_is_answered_with_ranges_and_what_to_measure_next():
+    solved = json.loads(run("--json", "-", text=changed(within=WITHIN)).stdout)
+    least, most = solved["aim_range_right_m"]
+    assert least < solved["aim_right_m"] < most
+    slow, fast = solved["launch_speed_range_mps"]
+    assert slow < solved["launch_speed_mps"] < fast
+    first, *others = solved["measure_next"]
+    assert (first["by"], first["reads"]) == ("level", "side")
+    assert first["along_m"] == pytest.approx(0.5 * 3.048)
+    left = first["aim_range_right_m"]
+    assert left[1] - left[0] == pytest.approx((1 - first["narrower_percent"] / 100) * (most - least))
+    assert [one["narrower_percent"] for one in others] == sorted(
+        (one["narrower_percent"] for one in others), reverse=True
+    )
+    typed = json.loads(run("--json", "-", text=changed()).stdout)
+    assert not {"aim_range_right_m", "launch_speed_range_mps", "measure_next"} & set(typed)
+
+
+def test_stations_that_say_how_sure_they_are_have_a_range():
+    reading = {"at": 0.5, "side_percent": 1.0, "grade_percent": 0.0}
+    surface = {"kind": "stations", "readings": [reading]}
+    assert "aim_range_right_m" not in json.loads(run("--json", "-", text=changed(surface=surface)).stdout)
+    surface = {"kind": "stations", "readings": [reading | {"within_percent": 0.6}]}
+    solved = json.loads(run("--json", "-", text=changed(surface=surface)).stdout)
+    assert solved["aim_range_right_m"][1] - solved["aim_range_right_m"][0] > 0.05
+    assert solved["measure_next"][0]["by"] == "level"
+
+
+def test_the_range_is_said_to_people_too():
+    said = run("-", text=changed(within=WITHIN)).stdout
+    assert re.search(r"^Between .* and .* in (right|left)\.$", said, re.MULTILINE)
+    assert "A level across the line half-way would" in said

@@ -4,8 +4,8 @@ import re
 
 from sqlalchemy import event
 
-from orthocline.web.shared.read_address import SPINDRIFT
 from tests.page import fields, link, links, parsed, text, value, words_of
+from tests.reads import SPINDRIFT
 from tests.speeds import COURSE, kept_speed
 
 RAMP = "/speed/ramp"

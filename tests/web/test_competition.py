@@ -2,8 +2,8 @@
 
 import pytest
 
-from orthocline.web.shared.read_address import SPINDRIFT
 from tests.page import links, parsed, values, words_of
+from tests.reads import SPINDRIFT
 from tests.speeds import kept_speed
 
 TOLD = (

@@ -5,9 +5,9 @@ from sqlalchemy import event, select
 
 from orthocline.db.log.models import LoggedPutt
 from orthocline.services.ground.places import place_of
-from orthocline.web.shared.read_address import SPINDRIFT
 from tests.conftest import PASSWORD
 from tests.page import link, parsed, text, value
+from tests.reads import SPINDRIFT
 
 INCH = 0.0254
 

@@ -4,8 +4,8 @@ import re
 
 import pytest
 
-from orthocline.web.shared.read_address import SPINDRIFT
 from tests.page import links, parsed, text, value, values, words_of
+from tests.reads import SPINDRIFT
 from tests.speeds import kept_speed
 
 METRIC = {"units": "metres", "slopes": "degrees", "bend": "borrow", "hand": "left", "eye": "unknown"}

@@ -9,9 +9,9 @@ from sqlalchemy import func, select
 from orthocline.db.account.models import StrideTrial, StrokeTrial
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.speed.models import SpeedNote
-from orthocline.web.shared.read_address import SPINDRIFT
 from tests.conftest import PASSWORD
 from tests.page import parsed
+from tests.reads import SPINDRIFT
 
 FORMS = {
     "/log": (SPINDRIFT, LoggedPutt),

@@ -5,9 +5,10 @@ import json
 
 import pytest
 
-from orthocline.web.shared.read_address import SPINDRIFT, START
+from orthocline.web.shared.read_address import START
 from tests.page import link, parsed, text, value, words_of
 from tests.page import values as fields_of
+from tests.reads import SPINDRIFT
 
 PART = {"HX-Request": "true"}
 
@@ -185,6 +186,7 @@ def test_a_frame_of_a_drag_is_the_drawing_and_the_calls_first_line(client):
         "drawing",
         "plan",
         "hachures",
+        "unsure-plan",
         "headline",
     }
     assert len(frame.data) < 4000
@@ -279,7 +281,7 @@ def test_grain_and_wind_count(client):
     assert "worth 0.8 % of slope" in text(grain)
     assert "17¾ in right" not in text(grain)
     kind = client.get("/read", query_string={**SPINDRIFT, "grain": "Strong", "grain_toward": "right"})
-    assert exact(kind)["grain"] == "0.15"
+    assert exact(kind)["grain"] == "strong"
     wind = client.get("/read", query_string={**SPINDRIFT, "wind": "8 m/s", "wind_toward": "left"})
     assert "17¾ in right" not in text(wind)
 

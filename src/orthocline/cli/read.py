@@ -7,13 +7,15 @@ from typing import Any, BinaryIO, TextIO
 
 import click
 
-from orthocline.core.roll import PuttError, Read, read
+from orthocline.core.roll import PuttError, read
+from orthocline.core.sure import Sureness
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.svg import svg_file
-from orthocline.formats.putt_document import LARGEST_BYTES, LARGEST_LINE, DocumentError, parse_putt
+from orthocline.formats.putt_document import LARGEST_BYTES, LARGEST_LINE, DocumentError, parse_question
 from orthocline.formats.read_document import read_document
 from orthocline.wording.read.call import call, entry_words
 from orthocline.wording.read.warnings import other_lines_words, warning_words
+from orthocline.wording.sure.next_reading import best_words
 from orthocline.wording.wording import USUAL_WORDING
 
 UNREADABLE = 2
@@ -45,20 +47,27 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
     _say(solved)
 
 
-def _solved(text: bytes, largest: int) -> Read:
-    """Return the read of a document; a putt whose hole no ball reaches counts as one that cannot be read."""
-    putt = parse_putt(text, largest)
+def _solved(text: bytes, largest: int) -> Sureness:
+    """Return the read of a document, and how far it can be trusted.
+
+    A putt whose hole no ball reaches counts as one that cannot be read.
+    """
+    putt, uncertainty = parse_question(text, largest)
     try:
-        return read(putt)
+        return Sureness(read(putt), uncertainty)
     except PuttError as error:
         raise DocumentError(error.member, str(error)) from error
 
 
-def _say(solved: Read) -> None:
-    said = call(solved)
+def _say(sure: Sureness) -> None:
+    solved = sure.read
+    said = call(solved, sure=sure.range)
     click.echo(said.sentence)
-    for sentence in (*said.details, *(entry_words(solved) or ())):
-        click.echo(sentence)
+    for sentence in (said.range, *said.details, *(entry_words(solved) or ())):
+        if sentence:
+            click.echo(sentence)
+    for reading in sure.next_readings[:1]:
+        click.echo(best_words(reading, solved, USUAL_WORDING))
     for line in said.lines:
         click.echo(f"{line.title}: {line.words}")
     for warning in warning_words(solved):
@@ -88,12 +97,14 @@ def _bounded_lines(file: BinaryIO) -> Iterator[bytes]:
         yield line
 
 
-def _document(solved: Read) -> dict[str, Any]:
-    return read_document(solved, warning_words(solved))
+def _document(sure: Sureness) -> dict[str, Any]:
+    return read_document(sure.read, warning_words(sure.read), sure)
 
 
-def _drawn(solved: Read) -> str:
-    return svg_file(plan(solved.putt, solved, USUAL_WORDING, says=call(solved).sentence).scene)
+def _drawn(sure: Sureness) -> str:
+    solved = sure.read
+    says = call(solved, sure=sure.range).sentence
+    return svg_file(plan(solved.putt, solved, USUAL_WORDING, says=says, sure=sure).scene)
 
 
 def _dump(solved: dict[str, Any]) -> str:

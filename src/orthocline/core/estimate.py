@@ -23,6 +23,19 @@ class Estimate:
         return 2.0 * self.sd
 
 
+@dataclass(frozen=True)
+class Span:
+    """The range of a figure, both ends in its unit."""
+
+    least: float
+    most: float
+
+    @property
+    def width(self) -> float:
+        """How wide it is."""
+        return self.most - self.least
+
+
 def widened(scatter_sd: float, freedom: int, other_sd: float = 0.0) -> float:
     """Return the standard deviation that gives a 95 % range its due where scatter is known from few trials.
 

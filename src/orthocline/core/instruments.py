@@ -4,12 +4,13 @@ Every figure is one standard deviation: half of the range within which it is sai
 """
 
 import math
+from collections.abc import Container
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import Final
 
 from orthocline.core.estimate import Estimate
-from orthocline.core.units import FOOT_M
+from orthocline.core.units import FOOT_M, INCH_M
 
 LEVEL_SD: Final = 0.001
 """Digital level: slope [ratio] of the place where it lies."""
@@ -43,6 +44,22 @@ USUAL_STROKE_RATE: Final = Estimate(5.7, 0.5 * 0.3 * 5.7)
 """Launch speed per length of the whole stroke [1/s], until the golfer's own is known: within 30 %."""
 STROKE_SHARE: Final = 0.04
 """Usual scatter of launch speed from putts of one stroke length, where too few were made to tell."""
+PHONE_SD: Final = 0.0015
+"""Phone laid down, turned round and laid down again: slope [ratio] of the place where it lies."""
+TRAINED_SD: Final = 0.004
+"""Slope [ratio] felt or seen by a golfer who has compared it with a level often enough."""
+FEET_SD: Final = 0.0075
+"""Slope [ratio] felt with the feet."""
+EYE_SD: Final = 0.01
+"""Slope [ratio] seen by eye."""
+BALL_SD: Final = 0.004
+"""Side tilt [ratio] by another ball whose start line was seen."""
+RISE_SD_M, RISE_SHARE = 0.5 * INCH_M, 0.125
+"""Rise over the putt judged by eye: an inch and a quarter of it."""
+GRAIN_STRENGTH_SHARE: Final = 0.25
+"""Grain judged by clues: its strength, as a share of it; each kind is within half of itself."""
+GRAIN_WAY_SD_RAD: Final = math.radians(22.5)
+"""Grain judged by clues: the way it grows."""
 USUAL_SHOE_M: Final = FOOT_M
 """A shoe from heel to toe, until the golfer's own is known."""
 
@@ -52,8 +69,12 @@ class Gives(StrEnum):
 
     SLOPE = "slope"
     """Slope [ratio] along its edge."""
+    FELT = "felt"
+    """Slope [ratio] of a place, felt or seen."""
+    RISE = "rise"
+    """Rise [m] over the whole putt."""
     LENGTH = "length"
-    """Length [m]; its standard deviation is a share of it."""
+    """Length [m]."""
 
 
 @dataclass(frozen=True)
@@ -68,11 +89,29 @@ class Instrument:
         What it reads.
     sd : float
         Standard deviation of one reading, in the unit of what it reads.
+    share : float
+        What it grows by, as a share of the figure read.
     """
 
     name: str
     gives: Gives
     sd: float
+    share: float = 0.0
+
+    def sd_of(self, figure: float) -> float:
+        """Return the standard deviation of a figure that it reads.
+
+        Parameters
+        ----------
+        figure : float
+            What it reads, in its unit.
+
+        Returns
+        -------
+        float
+            Standard deviation, in the same unit.
+        """
+        return self.sd + self.share * abs(figure)
 
 
 INSTRUMENTS: dict[str, Instrument] = {
@@ -80,25 +119,31 @@ INSTRUMENTS: dict[str, Instrument] = {
     for one in (
         Instrument("level", Gives.SLOPE, math.hypot(LEVEL_SD, LEVEL_BUMP_SD)),
         Instrument("level_averaged", Gives.SLOPE, LEVEL_SD),
+        Instrument("phone", Gives.SLOPE, math.hypot(PHONE_SD, LEVEL_BUMP_SD)),
+        Instrument("feet", Gives.FELT, FEET_SD),
+        Instrument("trained_feet", Gives.FELT, TRAINED_SD),
+        Instrument("eye", Gives.FELT, EYE_SD),
+        Instrument("trained_eye", Gives.FELT, TRAINED_SD),
+        Instrument("rise_by_eye", Gives.RISE, RISE_SD_M, RISE_SHARE),
         Instrument("tape", Gives.LENGTH, 0.0),
-        Instrument("own_paces", Gives.LENGTH, PACING_SD),
-        Instrument("usual_paces", Gives.LENGTH, USUAL_PACING_SD),
+        Instrument("own_paces", Gives.LENGTH, 0.0, PACING_SD),
+        Instrument("usual_paces", Gives.LENGTH, 0.0, USUAL_PACING_SD),
     )
 }
 """By name. Of rolls along a tape their own scatter counts, not the tape's."""
 
 
-def giving(what: Gives) -> list[Instrument]:
+def giving(what: Container[Gives]) -> list[Instrument]:
     """Return the instruments that read something.
 
     Parameters
     ----------
-    what : Gives
-        What is to be read.
+    what : container of Gives
+        What is to be read, any of it.
 
     Returns
     -------
     list of Instrument
         In the order of the registry.
     """
-    return [one for one in INSTRUMENTS.values() if one.gives is what]
+    return [one for one in INSTRUMENTS.values() if one.gives in what]

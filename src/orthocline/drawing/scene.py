@@ -120,13 +120,17 @@ class Strokes(Item):
 
 @dataclass(frozen=True)
 class Area(Item):
-    """A closed shape through its corners, or through the control points of cubic curves where `curved`."""
+    """A closed shape through its corners, or through the control points of cubic curves where `curved`.
+
+    It is filled as strongly as `shade` says, 0 to 1.
+    """
 
     spots: Spots
     sign: Sign = Sign.FALL
     fill: Fill | Hachures = Fill.SOLID
     width: float = 0.0
     curved: bool = False
+    shade: float = 1.0
 
 
 @dataclass(frozen=True)

@@ -26,8 +26,10 @@ SPARE = re.compile(r" (?=-)|\.0(?!\d)|(?<!\d)0(?=\.[1-9])")
 """What a path reads the same without: a space before a minus, a nought that says nothing."""
 CURVE = 5
 """A line through so many places is a curve."""
+UNSURE = "unsure-"
+"""Before the name of its sheet, the name of a hatching: several sheets may stand on one page."""
 HATCHING = (
-    '<pattern id="unsure" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">'
+    '<pattern id="{name}" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">'
     '<path class="wash" d="M0 0H6V6H0Z"/>'
     '<path class="line sign-unsure" d="M0 0V6" stroke-width="1.2" opacity=".7"/></pattern>'
 )
@@ -54,7 +56,7 @@ def _styles() -> str:
 
 def _written(scene: Scene, attributes: str, styles: str) -> str:
     data = "".join(f' data-{name}="{value:.7g}"' for name, value in scene.data.items())
-    body = "".join(map(_item, scene.items))
+    body = "".join(map(_item, scene.items)).replace(UNSURE, f"{UNSURE}{scene.name}")
     defs = _defs(scene, body)
     name = f' id="{escape(scene.name)}"' if scene.name else ""
     view = f"0 0 {scene.width:g} {scene.height:g}"
@@ -70,8 +72,8 @@ def _defs(scene: Scene, body: str) -> str:
         for item in scene.items
         if isinstance(item, Area) and isinstance(item.fill, Hachures)
     ]
-    if "url(#unsure)" in body:
-        patterns.append(HATCHING)
+    if UNSURE in body:
+        patterns.append(HATCHING.replace("{name}", f"{UNSURE}{scene.name}"))
     return f"<defs>{''.join(patterns)}</defs>" if patterns else ""
 
 
@@ -109,8 +111,10 @@ def _area(item: Area) -> str:
     attributes = _path(_curves(item.spots) if item.curved else _through(item.spots) + "Z")
     if isinstance(item.fill, Hachures):
         return _element(item, "path", "", {"fill": "url(#hachures)"} | attributes)
+    if item.shade < 1.0:
+        attributes["fill-opacity"] = f"{item.shade:g}"
     if item.fill is Fill.HATCHED:
-        attributes["fill"] = "url(#unsure)"
+        attributes["fill"] = f"url(#{UNSURE})"
     return _element(item, "path", f"{item.fill} sign-{item.sign}", attributes)
 
 

@@ -3,7 +3,7 @@
 import json
 import math
 from collections.abc import Mapping
-from typing import Annotated, Any
+from typing import Annotated, Any, NamedTuple
 
 from pydantic import ConfigDict, Field, ValidationError
 from pydantic.json_schema import SkipJsonSchema
@@ -20,7 +20,8 @@ from orthocline.core.roll import (
     SpeedAtHole,
     Wind,
 )
-from orthocline.core.units import wrap_rad
+from orthocline.core.sure import CERTAIN, Uncertainty
+from orthocline.core.units import PERCENT, wrap_rad
 from orthocline.formats.surface_parts import Angle, AnySurface, Coordinate, Part, surface_document, within
 
 SCHEMA_ID = "putt-document-1.schema.json"
@@ -75,6 +76,26 @@ class WindPart(Part):
     toward_deg: Angle
 
 
+class WithinPart(Part):
+    """Within how much the figures are sure (95 %); side and grade as across and along the ball-hole line."""
+
+    length_percent: Annotated[float, Field(ge=0.0, le=50.0)] = 0.0
+    side_percent: Annotated[float, Field(ge=0.0, le=25.0)] = 0.0
+    grade_percent: Annotated[float, Field(ge=0.0, le=25.0)] = 0.0
+    green_speed_ft: Annotated[float, Field(ge=0.0, le=5.0)] = 0.0
+
+    @property
+    def uncertainty(self) -> Uncertainty:
+        """The standard deviations: half of each."""
+        half = 0.5 * PERCENT
+        return Uncertainty(
+            half * self.length_percent,
+            half * self.side_percent,
+            half * self.grade_percent,
+            0.5 * self.green_speed_ft,
+        )
+
+
 class PuttDocument(Part):
     """One putt as it is asked. Lengths in metres on a map with x east and y north."""
 
@@ -88,10 +109,11 @@ class PuttDocument(Part):
     pace: PastPart | SpeedPart
     grain: GrainPart | SkipJsonSchema[None] = None
     wind: WindPart | SkipJsonSchema[None] = None
+    within: WithinPart | SkipJsonSchema[None] = None
     line: Annotated[int, Field(ge=RANGES.line[0], le=RANGES.line[1])] = 1
 
 
-PARTS = {part.__name__ for part in (PastPart, SpeedPart, GrainPart, WindPart)}
+PARTS = {part.__name__ for part in (PastPart, SpeedPart, GrainPart, WindPart, WithinPart)}
 """Names that pydantic puts into the place of a fault where a member may be of several kinds."""
 
 
@@ -104,8 +126,15 @@ def schema() -> dict[str, Any]:
     }
 
 
-def parse_putt(text: str | bytes, largest: int = LARGEST_BYTES) -> Putt:
-    """Return the putt of a document of so many bytes at most.
+class Question(NamedTuple):
+    """A putt as a document asks for it, and how uncertain its figures are said to be."""
+
+    putt: Putt
+    uncertainty: Uncertainty
+
+
+def parse_question(text: str | bytes, largest: int = LARGEST_BYTES) -> Question:
+    """Return the putt of a document of so many bytes at most, and how uncertain it is.
 
     Raises
     ------
@@ -115,11 +144,21 @@ def parse_putt(text: str | bytes, largest: int = LARGEST_BYTES) -> Putt:
     """
     if len(text) > largest:
         raise DocumentError("", f"longer than {largest // 1024} kB")
-    return putt_of(_parse_json(text))
+    return question_of(_parse_json(text))
+
+
+def parse_putt(text: str | bytes, largest: int = LARGEST_BYTES) -> Putt:
+    """Return the putt of a document; raises as `parse_question` does."""
+    return parse_question(text, largest).putt
 
 
 def putt_of(data: Any) -> Putt:
-    """Return the putt of a parsed document; raises as `parse_putt` does."""
+    """Return the putt of a parsed document; raises as `parse_question` does."""
+    return question_of(data).putt
+
+
+def question_of(data: Any) -> Question:
+    """Return what a parsed document asks; raises as `parse_question` does."""
     if not isinstance(data, dict):
         raise DocumentError("", "a putt document is a JSON object")
     _require_one_pace(data)
@@ -129,13 +168,14 @@ def putt_of(data: Any) -> Putt:
     except ValidationError as error:
         raise _first_fault(error) from error
     try:
-        return _putt(document)
+        putt = _putt(document)
     except PuttError as error:
         raise DocumentError(error.member, str(error)) from error
+    return Question(putt, document.within.uncertainty if document.within else CERTAIN)
 
 
-def document_of(putt: Putt) -> dict[str, Any]:
-    """Return the document of a putt, as JSON data."""
+def document_of(putt: Putt, uncertainty: Uncertainty = CERTAIN) -> dict[str, Any]:
+    """Return the document of a putt, as JSON data; what the document has no word for is left out."""
     pace = putt.pace
     document: dict[str, Any] = {
         "version": 1,
@@ -154,9 +194,23 @@ def document_of(putt: Putt) -> dict[str, Any]:
         if thing is not None:
             toward = math.degrees(thing.toward_rad)
             document[name] = {size: getattr(thing, size), "toward_deg": toward}
+    within = _within_members(uncertainty)
+    if within:
+        document["within"] = within
     if putt.line > 1:
         document["line"] = putt.line
     return document
+
+
+def _within_members(uncertainty: Uncertainty) -> dict[str, float]:
+    twice = 2.0 / PERCENT
+    members = {
+        "length_percent": twice * uncertainty.length,
+        "side_percent": twice * uncertainty.side,
+        "grade_percent": twice * uncertainty.grade,
+        "green_speed_ft": 2.0 * uncertainty.green_speed_ft,
+    }
+    return {name: figure for name, figure in members.items() if figure}
 
 
 def _putt(document: PuttDocument) -> Putt:
@@ -220,7 +274,7 @@ def _no_constant(name: str) -> float:
 
 
 def _require_no_nulls(data: dict[str, Any]) -> None:
-    for name in ("grain", "wind"):
+    for name in ("grain", "wind", "within"):
         if name in data and data[name] is None:
             raise DocumentError(f"/{name}", "is null: leave it out where there is none")
 

@@ -9,20 +9,24 @@ import numpy as np
 
 from orthocline.core.calls import SCHOOLS, USUAL_GOLFER
 from orthocline.core.constants import MODEL_VERSION
+from orthocline.core.estimate import Span
 from orthocline.core.roll import Aim, Launch, Putt, Read, Window, roller
+from orthocline.core.sure import AimRange, NextReading, Sureness
 
 LONGEST_WAY = 3.0
 """A ball's way to the hole is no longer than so many times the straight one."""
 PATH_COLUMN = 4
 
 
-def read_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
+def read_document(read: Read, messages: Sequence[str], sure: Sureness | None = None) -> dict[str, Any]:
     """Return a read as JSON data: the members of the putt document's chapter on the read.
 
     Parameters
     ----------
     messages : sequence of str
         The sentences of the read's warnings, in their order.
+    sure : Sureness, optional
+        How far the read can be trusted; left out where its figures are taken as they are.
     """
     aim, window = read.aim, read.make_window
     return {
@@ -44,6 +48,7 @@ def read_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
         "entry_clock_hours": read.entry_clock_hours,
         "entry_window_hours": [hour % 12.0 for hour in read.entry_window_hours or ()] or None,
         **_calls(read),
+        **(_range(sure.range, sure.next_readings) if sure and sure.range else {}),
         "make_window": {
             "launch_angle_right_deg": _window(window.right_rad, math.degrees(1.0)),
             "launch_speed_mps": _window(window.speed_mps, 1.0),
@@ -83,6 +88,26 @@ def _calls(read: Read) -> dict[str, Any]:
     for school in SCHOOLS.values():
         members |= school.members(school.value(read, USUAL_GOLFER))
     return members
+
+
+def _range(found: AimRange, readings: Sequence[NextReading]) -> dict[str, Any]:
+    """Return between which the figures lie (95 %), and what would narrow that, the best first."""
+    return {
+        "aim_range_right_m": _ends(found.aim_right_m),
+        "launch_speed_range_mps": _ends(found.speed_mps),
+        "measure_next": [_reading(one) for one in readings],
+    }
+
+
+def _reading(one: NextReading) -> dict[str, Any]:
+    reads = {} if one.across is None else {"reads": "side" if one.across else "grade"}
+    place = {} if one.at_m is None else {"along_m": one.at_m}
+    left = {"narrower_percent": 100.0 * one.cut, "aim_range_right_m": _ends(one.leaves.aim_right_m)}
+    return {"by": one.by, **reads, **place, **left}
+
+
+def _ends(span: Span | None) -> list[float] | None:
+    return [span.least, span.most] if span else None
 
 
 def _line(read: Read, number: int, aim: Aim) -> dict[str, Any]:

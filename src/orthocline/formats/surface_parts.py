@@ -9,6 +9,7 @@ from typing import Annotated, Any, Literal
 
 import numpy as np
 from pydantic import BaseModel, ConfigDict, Field, PlainValidator, field_validator
+from pydantic.json_schema import SkipJsonSchema
 from pydantic_core import PydanticCustomError
 
 from orthocline.core.ground import LEAST_NODES, Grid, Plane, Station, Stations, Surface
@@ -63,6 +64,14 @@ class ReadingPart(Part):
     at: Annotated[float, Field(ge=-1.0, le=2.0, description="share of the way from ball to hole")]
     side_percent: Slope
     grade_percent: Slope
+    within_percent: Annotated[float, Field(ge=0.0, le=25.0, description="95 %")] | SkipJsonSchema[None] = None
+
+    @property
+    def station(self) -> Station:
+        """The reading as the core has it."""
+        within = self.within_percent
+        sd = None if within is None else 0.5 * within * PERCENT
+        return Station(self.at, self.side_percent * PERCENT, self.grade_percent * PERCENT, sd)
 
 
 class StationsPart(SurfacePart):
@@ -82,10 +91,8 @@ class StationsPart(SurfacePart):
     def surface(self, ball_m: list[float], hole_m: list[float]) -> Stations:
         """Return the ground along the putt."""
         readings = sorted(self.readings, key=lambda one: one.at)
-        stations = (
-            Station(one.at, one.side_percent * PERCENT, one.grade_percent * PERCENT) for one in readings
-        )
-        return Stations((ball_m[0], ball_m[1]), (hole_m[0], hole_m[1]), tuple(stations))
+        stations = tuple(one.station for one in readings)
+        return Stations((ball_m[0], ball_m[1]), (hole_m[0], hole_m[1]), stations)
 
 
 class GridPart(SurfacePart):
@@ -144,11 +151,12 @@ def _plane_members(plane: Plane) -> dict[str, Any]:
 
 
 def _stations_members(stations: Stations) -> dict[str, Any]:
-    readings = [
-        {"at": one.at, "side_percent": one.side / PERCENT, "grade_percent": one.grade / PERCENT}
-        for one in stations.readings
-    ]
-    return {"readings": readings}
+    return {"readings": [_reading_members(one) for one in stations.readings]}
+
+
+def _reading_members(one: Station) -> dict[str, float]:
+    members = {"at": one.at, "side_percent": one.side / PERCENT, "grade_percent": one.grade / PERCENT}
+    return members if one.sd is None else members | {"within_percent": 2.0 * one.sd / PERCENT}
 
 
 def _grid_members(grid: Grid) -> dict[str, Any]:

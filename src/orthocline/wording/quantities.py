@@ -27,6 +27,7 @@ FRACTIONS: Mapping[str, str] = {"¼": ".25", "½": ".5", "¾": ".75"}
 
 _NUMBER = r"[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)"
 _TERM = re.compile(rf"\s*({_NUMBER})\s*([a-z/%°'\"′″]*)\s*(?:and\s+)?", re.IGNORECASE)
+_LAST_UNIT = re.compile(r"[^\d.,¼½¾]*$")
 _DOUBLE_QUOTES = str.maketrans({"“": '"', "”": '"', "’": "'", "‘": "'", "−": "-"})
 LONGEST = 40
 
@@ -61,6 +62,20 @@ def parse_aside_m(text: str, wording: Wording = USUAL_WORDING) -> float:
         if words.endswith(side):
             return sign * parse_near_m(words.removesuffix(side), wording)
     return parse_near_m(text, wording)
+
+
+def parted(text: str) -> tuple[str, str]:
+    """Return a figure and within how much it is sure: ``2.1 ±0.8 %`` is ``2.1 %`` and ``0.8 %``.
+
+    A unit that stands with one of them alone is that of both, but a percent of a length is a share of it.
+    """
+    figure, _, within = (part.strip() for part in text.replace("+-", "±").partition("±"))
+    if not within:
+        return figure, ""
+    unit, within_unit = (_LAST_UNIT.search(part)[0].strip() for part in (figure, within))  # type: ignore[index]
+    if not unit and within_unit:
+        return f"{figure} {within_unit}", within
+    return figure, within if within_unit else f"{within} {unit}".strip()
 
 
 def first_unit(text: str) -> str:

@@ -35,12 +35,25 @@ class Wording(Format):
     hand : Hand
     calendar : Calendar
         Days and times by the golfer's clock.
+    aside_share, roll_width_m : float
+        How wide the range of a read's figures is: of those beside the line as a share of each, of how far a
+        strike rolls [m]. They are rounded to what it bears.
     """
 
     calibration: Calibration = USUAL_CALIBRATION
     bend: Bend = Bend.BREAK
     hand: Hand = Hand.RIGHT
     calendar: Calendar = HERE
+    aside_share: float = 0.0
+    roll_width_m: float = 0.0
+
+    def aside(self, right_m: float) -> str:
+        """Return how far beside the line an aim or a mark lies, rounded to what its range bears."""
+        return self.short(right_m, self.aside_share * abs(right_m))
+
+    def rolled(self, length_m: float) -> str:
+        """Return how far past or short a strike rolls, rounded to what its range bears."""
+        return self.short(length_m, self.roll_width_m)
 
     def paces(self, length_m: float) -> str:
         """Return a length in the golfer's paces: ``4.7 paces``."""

@@ -7,8 +7,9 @@ import numpy as np
 import pytest
 
 from orthocline.core.ground import Station, Stations
-from orthocline.core.roll import Launch, NoLaunchError, Point, Wind, launch_to, roll
+from orthocline.core.roll import Launch, Point, Wind, roll
 from orthocline.core.roll.accelerations import accelerations_of
+from orthocline.core.roll.finish_launch import NoLaunchError, launch_to
 from tests.putts import FORMULAS, MILLIMETRE, on_grid, plane_putt
 
 UNEVEN = Stations((0.0, 0.0), (3.048, 0.0), (Station(0.1, 0.02, 0.01), Station(0.9, -0.03, -0.02)))

@@ -11,7 +11,7 @@ import pytest
 from orthocline.core.ground import Grid, Plane, Station, Stations, plane_from_grade
 from orthocline.core.roll import Grain, Point, Putt, RollPast, SpeedAtHole, Wind
 from orthocline.core.roll.aim import aim
-from orthocline.core.roll.sensitivity import sensitivity
+from orthocline.core.roll.sensitivity import sensitivity_of
 from tests.putts import plane_putt
 
 STEP = 2e-4
@@ -85,7 +85,7 @@ def test_the_sum_over_the_way_is_the_solvers_own_quotient(kind):
         solved = aim(putt)
         if not solved.pace_met:
             continue
-        found = sensitivity(putt, solved)
+        found = sensitivity_of(putt, solved)
         whole = np.array(
             [found.over(weights, 0.0, found.way_m[-1]) for weights in (found.aim_rad, found.speed_mps)]
         )
@@ -99,7 +99,7 @@ def test_the_sum_over_the_way_is_the_solvers_own_quotient(kind):
 
 def thirds(putt):
     solved = aim(putt)
-    found = sensitivity(putt, solved)
+    found = sensitivity_of(putt, solved)
     cuts = np.linspace(0.0, solved.path_m, 4)
     parts = [found.over(found.aim_rad, *ends)[0] for ends in pairwise(cuts)]
     return np.array(parts) / sum(parts), found
@@ -117,9 +117,9 @@ def test_on_a_level_putt_the_thirds_are_those_of_the_first_order_weight():
 
 def test_the_slope_beyond_the_hole_counts_for_the_pace_of_a_roll_past_only():
     putt = plane_putt(12.0, side_right=0.02)
-    by_past = sensitivity(putt, aim(putt))
+    by_past = sensitivity_of(putt, aim(putt))
     by_speed_putt = replace(putt, pace=SpeedAtHole(aim(putt).speed_at_hole_mps))
-    by_speed = sensitivity(by_speed_putt, aim(by_speed_putt))
+    by_speed = sensitivity_of(by_speed_putt, aim(by_speed_putt))
     assert by_past.way_m[-1] > aim(putt).path_m + 0.25
     assert by_speed.way_m[-1] == pytest.approx(aim(putt).path_m, abs=1e-6)
     rising = by_past.over(by_past.speed_mps, aim(putt).path_m, by_past.way_m[-1])[1]

@@ -3,7 +3,7 @@
 from orthocline.core.calls.apex import Apex, apex_of
 from orthocline.core.calls.beat_mark import BeatMark, beat_mark_of, slide
 from orthocline.core.calls.curve_gate import curve_gate_of
-from orthocline.core.calls.level_twin import LevelTwin, level_twin_of
+from orthocline.core.calls.level_twin import LevelTwin, level_twin_of, plays_like_m
 from orthocline.core.calls.marks import Mark
 from orthocline.core.calls.pace_target import PaceTarget, pace_target_of
 from orthocline.core.calls.registry import SCHOOLS
@@ -27,6 +27,7 @@ __all__ = [
     "curve_gate_of",
     "level_twin_of",
     "pace_target_of",
+    "plays_like_m",
     "slide",
     "start_spot_of",
     "stroke_of",

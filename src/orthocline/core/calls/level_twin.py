@@ -27,6 +27,25 @@ class LevelTwin:
     right_m: float
 
 
+def plays_like_m(read: Read, launch_speed_mps: float) -> float:
+    """Return how far on level ground a strike would roll, less the read's roll-past.
+
+    Parameters
+    ----------
+    read : Read
+        The solved putt, whose green speed counts.
+    launch_speed_mps : float
+        Launch (rolling) speed [m/s] of the strike.
+
+    Returns
+    -------
+    float
+        Distance [m].
+    """
+    drag_mps2 = rolling_deceleration_mps2(read.putt.green_speed_ft)
+    return launch_speed_mps**2 / (2.0 * drag_mps2) - (read.aim.past_m or 0.0)
+
+
 def level_twin_of(read: Read) -> LevelTwin:
     """Return the coin to which the same strike would roll on level ground with the same roll-past.
 
@@ -43,8 +62,7 @@ def level_twin_of(read: Read) -> LevelTwin:
     LevelTwin
         The coin.
     """
-    drag_mps2 = rolling_deceleration_mps2(read.putt.green_speed_ft)
-    plays_like = read.launch_speed_mps**2 / (2.0 * drag_mps2) - (read.aim.past_m or 0.0)
+    plays_like = plays_like_m(read, read.launch_speed_mps)
     right_rad = read.launch_right_rad
     return LevelTwin(plays_like, plays_like * math.cos(right_rad), plays_like * math.sin(right_rad))
 

@@ -1,7 +1,9 @@
 """The ground: how it slopes at each place."""
 
 from orthocline.core.ground.built_in import Ground, ground_of, slope_at
+from orthocline.core.ground.field import slope_covariance
 from orthocline.core.ground.grid import LEAST_NODES, Grid
+from orthocline.core.ground.reach import LineDoubt, LineReadings
 from orthocline.core.ground.stations import Station, Stations
 from orthocline.core.ground.surface import Plane, Surface, mean_gradient, plane_from_grade
 
@@ -9,6 +11,8 @@ __all__ = [
     "LEAST_NODES",
     "Grid",
     "Ground",
+    "LineDoubt",
+    "LineReadings",
     "Plane",
     "Station",
     "Stations",
@@ -17,4 +21,5 @@ __all__ = [
     "mean_gradient",
     "plane_from_grade",
     "slope_at",
+    "slope_covariance",
 ]

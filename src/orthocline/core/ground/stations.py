@@ -31,11 +31,14 @@ class Station:
         Fall [ratio] to the golfer's right.
     grade : float
         Rise [ratio] toward the hole.
+    sd : float or None
+        Standard deviation [ratio] of each; None where it says nothing of its own.
     """
 
     at: float
     side: float
     grade: float
+    sd: float | None = None
 
 
 @njit(GRADIENT, **KEPT, forceinline=True)
@@ -102,10 +105,14 @@ class Stations:
         return stations_slope
 
     @property
+    def length_m(self) -> float:
+        """Distance [m] between the two places."""
+        return math.dist(self.ball_m, self.hole_m)
+
+    @property
     def step_m(self) -> float:
         """Short, for beside the line the slope jumps where the readings end; longer on long putts."""
-        east, north = self.hole_m[0] - self.ball_m[0], self.hole_m[1] - self.ball_m[1]
-        return max(0.03, math.hypot(east, north) / STEPS)
+        return max(0.03, self.length_m / STEPS)
 
     @property
     def steepest(self) -> float:
@@ -116,7 +123,7 @@ class Stations:
     def parameters(self) -> NDArray[np.float64]:
         """The line, the stations [m] and the cubics between them, as one row."""
         east, north = self.hole_m[0] - self.ball_m[0], self.hole_m[1] - self.ball_m[1]
-        length = math.hypot(east, north)
+        length = self.length_m
         readings = self.readings if len(self.readings) > 1 else self.readings * 2
         places = length * np.array([one.at for one in readings])
         if len(self.readings) == 1:

@@ -1,12 +1,13 @@
 """The roll: a putt, the accelerations on the ball, its way, the aim that holes it, and the read of it all."""
 
 from orthocline.core.roll.accelerations import accelerations_of, grain_worth
-from orthocline.core.roll.aim import Aim, Launch
+from orthocline.core.roll.aim import WIDEST_AIM_RAD, Aim, Launch, aims
 from orthocline.core.roll.capture import capture_of
-from orthocline.core.roll.finish_launch import FinishLaunch, NoLaunchError, launch_to
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
 from orthocline.core.roll.make_window import Window
 from orthocline.core.roll.own_read import OwnRoll, own_roll
+from orthocline.core.roll.plane_frame import by_closed_form
+from orthocline.core.roll.plane_sets import PlaneSets, launches_of_sets, windows_of_sets
 from orthocline.core.roll.putt import (
     NO_GRAIN,
     RANGES,
@@ -22,6 +23,7 @@ from orthocline.core.roll.putt import (
 from orthocline.core.roll.reading import Read, ReadWarning, read, read_as_solved
 from orthocline.core.roll.rollers import roller
 from orthocline.core.roll.rolling import roll
+from orthocline.core.roll.sensitivity import Sensitivity, sensitivity_of
 from orthocline.core.roll.straight_in import softest_straight_in
 from orthocline.core.roll.track import Track
 from orthocline.core.roll.warming import compile_ahead
@@ -30,33 +32,38 @@ __all__ = [
     "NO_GRAIN",
     "RANGES",
     "STILL_AIR",
+    "WIDEST_AIM_RAD",
     "Aim",
-    "FinishLaunch",
     "Grain",
     "Launch",
-    "NoLaunchError",
     "OwnRoll",
+    "PlaneSets",
     "Point",
     "Putt",
     "PuttError",
     "Read",
     "ReadWarning",
     "RollPast",
+    "Sensitivity",
     "SpeedAtHole",
     "Track",
     "Wind",
     "Window",
     "accelerations_of",
+    "aims",
+    "by_closed_form",
     "capture_of",
     "compile_ahead",
     "grain_worth",
-    "launch_to",
+    "launches_of_sets",
     "own_roll",
     "read",
     "read_as_solved",
     "roll",
     "roller",
     "rolling_deceleration_mps2",
+    "sensitivity_of",
     "softest_straight_in",
     "steepest_holding_slope",
+    "windows_of_sets",
 ]

@@ -1,10 +1,18 @@
 """Green speed: what the ramp says of the grass, as the deceleration of a rolling ball."""
 
+from typing import TypeVar
+
+import numpy as np
+from numpy.typing import NDArray
+
 from orthocline.core.constants import PULL_PER_SLOPE_MPS2, RAMP_SPEED_MPS
 from orthocline.core.units import FOOT_M
 
+Figures = TypeVar("Figures", float, NDArray[np.float64])
+"""One figure, or an array of them."""
 
-def rolling_deceleration_mps2(green_speed_ft: float) -> float:
+
+def rolling_deceleration_mps2(green_speed_ft: Figures) -> Figures:
     """Return the deceleration d [m/s^2] of a ball that rolls on level ground.
 
     Parameters

@@ -21,7 +21,7 @@ from numpy.typing import NDArray
 
 from orthocline.core.compiled import KEPT
 from orthocline.core.constants import PULL_PER_SLOPE_MPS2
-from orthocline.core.ground import Surface
+from orthocline.core.ground import Plane, Surface, ground_of, slope_at
 from orthocline.core.roll.accelerations import WIND_FACTOR_PER_M, Accelerations, accelerations_of
 from orthocline.core.roll.aim import Aim
 from orthocline.core.roll.putt import Putt, RollPast
@@ -64,7 +64,7 @@ class Sensitivity:
         return np.array([np.trapezoid(column, way) for column in columns])
 
 
-def sensitivity(putt: Putt, solved: Aim) -> Sensitivity:
+def sensitivity_of(putt: Putt, solved: Aim) -> Sensitivity:
     """Return where along a solved putt the slope counts, on any ground, in wind too.
 
     Parameters
@@ -115,13 +115,23 @@ def _ways(
     return np.vstack([before, beyond[:1]]), beyond
 
 
+@njit(**KEPT)
+def _slopes(ground: Any, places: Any) -> NDArray[np.float64]:
+    """Return the gradient of the ground at places [ratio], shape (n, 2)."""
+    found = np.empty((len(places), 2))
+    for i in range(len(places)):
+        found[i, 0], found[i, 1] = slope_at(ground, places[i, 0], places[i, 1])
+    return found
+
+
 def _curvature(surface: Surface, rows: NDArray[np.float64]) -> NDArray[np.float64]:
     """Return the second derivatives of the ground's height at each row [1/m], shape (n, 2, 2)."""
-    step = HESSIAN_STEP_M
+    if isinstance(surface, Plane):
+        return np.zeros((len(rows), 2, 2))
+    step, ground = HESSIAN_STEP_M, ground_of(surface)
 
     def slopes(east: float, north: float) -> NDArray[np.float64]:
-        places = rows[:, [X, Y]] + (east, north)
-        return np.array([surface.slope(x, y, surface.parameters) for x, y in places.tolist()])
+        return np.asarray(_slopes(ground, rows[:, [X, Y]] + (east, north)))
 
     columns = [slopes(step, 0.0) - slopes(-step, 0.0), slopes(0.0, step) - slopes(0.0, -step)]
     return np.ascontiguousarray(np.stack(columns, axis=-1) / (2.0 * step))
@@ -129,7 +139,7 @@ def _curvature(surface: Surface, rows: NDArray[np.float64]) -> NDArray[np.float6
 
 def _pushes(surface: Surface, accelerations: Accelerations, rows: NDArray[np.float64]) -> NDArray[np.float64]:
     """Return the acceleration of slope, grain and wind at each row [m/s^2], shape (n, 2)."""
-    slopes = np.array([surface.slope(x, y, surface.parameters) for x, y in rows[:, [X, Y]].tolist()])
+    slopes = _slopes(ground_of(surface), np.ascontiguousarray(rows[:, [X, Y]]))
     grain = np.array([accelerations.grain_east_mps2, accelerations.grain_north_mps2])
     velocity = rows[:, [VX, VY]]
     past = np.array([accelerations.wind_east_mps, accelerations.wind_north_mps]) - velocity

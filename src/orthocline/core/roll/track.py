@@ -47,6 +47,12 @@ class Track:
         """Path length [m] at the last row."""
         return float(self.samples[-1, S])
 
+    @property
+    def headings(self) -> NDArray[np.float64]:
+        """Rows of path s [m] and heading [rad] as long as the ball moves, without jumps, shape (m, 2)."""
+        rows = self.samples[np.hypot(self.samples[:, VX], self.samples[:, VY]) > 0.0]
+        return np.column_stack([rows[:, S], np.unwrap(np.arctan2(rows[:, VY], rows[:, VX]))])
+
     def at_times(self, times_s: NDArray[np.float64]) -> NDArray[np.float64]:
         """Return t, x, y, v, s at each time, shape (m, 5); times beyond the ends give the end."""
         return np.asarray(interpolate(self.samples, times_s))

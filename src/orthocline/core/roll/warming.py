@@ -7,6 +7,7 @@ import numpy as np
 from orthocline.core.ground import Grid, Plane, Station, Stations, Surface
 from orthocline.core.roll.putt import Point, Putt, RollPast, Wind
 from orthocline.core.roll.reading import read
+from orthocline.core.roll.sensitivity import sensitivity_of
 
 BALL_M, HOLE_M = (0.0, 0.0), (3.0, 0.0)
 KINDS: tuple[Surface, ...] = (
@@ -18,7 +19,7 @@ KINDS: tuple[Surface, ...] = (
 
 
 def compile_ahead() -> None:
-    """Compile the roll, the search and the batches for each kind of ground, and keep them on disk.
+    """Compile what works on the ground, for each kind of it, and keep that on disk.
 
     Returns
     -------
@@ -27,4 +28,5 @@ def compile_ahead() -> None:
     """
     for surface in KINDS:
         putt = Putt(Point(*BALL_M), Point(*HOLE_M), surface, 10.0, RollPast(0.3), wind=Wind(2.0, 0.0))
-        _ = read(putt).make_window
+        solved = read(putt)
+        _ = solved.make_window, sensitivity_of(putt, solved.aim)

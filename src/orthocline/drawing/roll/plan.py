@@ -1,13 +1,14 @@
 """The plan of a putt: to scale, the golfer's eye up, with its dimensions."""
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
 from orthocline.core.roll import OwnRoll, Putt, Read
+from orthocline.core.sure import AimRange, Sureness
 from orthocline.drawing.calls import PuttSheet, call_layers
 from orthocline.drawing.frame import Frame, fit
 from orthocline.drawing.ground.dial import DIAL, dial_items, dial_spot
@@ -31,6 +32,10 @@ from orthocline.drawing.scene import (
     arrowhead,
     spots_of,
 )
+from orthocline.drawing.sure.band import band_items
+from orthocline.drawing.sure.fan import fan_items, try_items
+from orthocline.drawing.sure.next_mark import next_mark
+from orthocline.wording.sure.ranges import blurred
 from orthocline.wording.wording import Wording
 
 WIDTH, HEIGHT = 640.0, 620.0
@@ -86,6 +91,8 @@ def plan(
     own: OwnRoll | None = None,
     held: tuple[float, float, float, float] | None = None,
     says: str = "The putt, drawn to scale",
+    sure: Sureness | None = None,
+    tries_m: Sequence[float] | None = None,
 ) -> Plan:
     """Return the plan of a putt, with its read unless that is still hidden.
 
@@ -96,16 +103,24 @@ def plan(
         labels then.
     says : str
         The putt in words.
+    sure : Sureness, optional
+        How far the read can be trusted: the band of its aim's range, and where to read the ground next.
+    tries_m : sequence of float, optional
+        The golfer's candidate lines [m]: with them the fan of start lines stands in the band's place.
     """
-    frame = Frame(*held) if held else _fit(putt, read, own)
+    found = sure.range if sure else None
+    frame = Frame(*held) if held else _fit(putt, read, own, found)
     fall = _fall_deg(putt) + frame.turn_deg
     way = way_of(putt, read, frame) if read else None
     mine = own_way(putt, own, frame) if own else None
+    said = blurred(wording, read, found) if read else wording
     ground = hachures(putt.mean_plane.tilt, fall, frame.scale, frame.hole, wording)
+    sheet = PuttSheet(read, frame, said) if read else None
     items = [
         *_ground_items(putt, frame, ground),
         *(() if held else _length_items(putt, frame)),
-        *(_read_items(PuttSheet(read, frame, wording), way, mine, held=bool(held)) if read and way else ()),
+        *_sure_items(putt, sure, frame, tries_m),
+        *(_read_items(sheet, way, mine, sure, held=bool(held)) if sheet and way else ()),
         *_hole_and_ball(putt, frame),
         *(() if held else (_rolling(putt, frame),)),
         *dial_items(fall if ground else None),
@@ -130,11 +145,22 @@ def plan(
     )
 
 
+def _sure_items(
+    putt: Putt, sure: Sureness | None, frame: Frame, tries_m: Sequence[float] | None
+) -> Iterator[Item]:
+    """Yield the band of the aim's range, or the fan of start lines with candidates laid on it."""
+    if sure and tries_m is not None and sure.start_lines:
+        yield from fan_items(putt, sure.start_lines, frame)
+        yield from try_items(putt, tries_m, frame)
+    elif sure and sure.range:
+        yield from band_items(putt, sure.range, frame)
+
+
 def _fall_deg(putt: Putt) -> float:
     return clockwise_from_up(putt.grade, putt.side_tilt_right)
 
 
-def _fit(putt: Putt, read: Read | None, own: OwnRoll | None) -> Frame:
+def _fit(putt: Putt, read: Read | None, own: OwnRoll | None, sure: AimRange | None) -> Frame:
     beyond, right = [0.0, -putt.length_m], [0.0, 0.0]
     if read:
         for rows in (read.path, read.path_past):
@@ -144,6 +170,10 @@ def _fit(putt: Putt, read: Read | None, own: OwnRoll | None) -> Frame:
         if read.aim_right_m is not None:
             beyond.append(0.0)
             right.append(read.aim_right_m)
+    if sure and sure.aim_right_m:
+        ends = (sure.aim_right_m.least, sure.aim_right_m.most)
+        right += np.clip(ends, min(right) - FAR_M, max(right) + FAR_M).tolist()
+        beyond += [0.0, 0.0]
     if own:
         beyond.append(0.0)
         right.append(float(np.clip(own.aim_right_m, min(right) - FAR_M, max(right) + FAR_M)))
@@ -188,13 +218,17 @@ def _length_items(putt: Putt, frame: Frame) -> Iterator[Item]:
     yield Area(arrowhead(Spot(LENGTH_X, ball.y), (0.0, 1.0), 11.0, 4.0), Sign.QUIET)
 
 
-def _read_items(sheet: PuttSheet, way: Way, own: OwnWay | None, *, held: bool) -> Iterator[Item]:
+def _read_items(
+    sheet: PuttSheet, way: Way, own: OwnWay | None, sure: Sureness | None, *, held: bool
+) -> Iterator[Item]:
     """Yield the read: the ball's way, the schools' layers, and labels that touch none of it.
 
     While something is dragged there are no labels: they would jump about, and cost a fifth of the drawing.
     """
     putt, frame = sheet.putt, sheet.frame
     layers = list(call_layers(sheet))
+    if sure and not held:
+        layers += [next_mark(sheet, best) for best in sure.next_readings[:1]]
     drawn = [
         *way_items(way, own, _ball_radius(frame)),
         *(item for layer in layers for item in layer.items),

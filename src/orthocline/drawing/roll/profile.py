@@ -5,26 +5,35 @@ from collections.abc import Iterator
 import numpy as np
 
 from orthocline.core.roll import Putt, Read
+from orthocline.core.sure import Counting
 from orthocline.drawing.scene import Area, Fill, Item, Line, Scene, Sign, Spot, Words, spots_of
+from orthocline.drawing.sure.counting import counting_items
+from orthocline.wording.sure.counting import counting_words
 from orthocline.wording.wording import Wording
 
-WIDTH, HEIGHT = 640.0, 128.0
+WIDTH, HEIGHT = 640.0, 108.0
+COUNTING_TOP, COUNTING_FOOT, COUNTED_HEIGHT = 108.0, 138.0, 160.0
+"""Where the curves of where the slope counts stand, and the height of a sheet with them."""
 LEFT, RIGHT = 96.0, 560.0
-SPEED_TOP, SPEED_BOTTOM = 32.0, 66.0
-GROUND_MIDDLE, GROUND_TALLEST = 96.0, 22.0
-FOOT = HEIGHT - 4.0
+SPEED_TOP, SPEED_BOTTOM = 22.0, 48.0
+GROUND_MIDDLE, GROUND_TALLEST = 75.0, 18.0
+FOOT = 101.0
 EXAGGERATION = 6.0
 """Heights are drawn so many times too large against lengths, less where that would not fit."""
 BESIDE = 8.0
 
 
-def profile(putt: Putt, read: Read | None, wording: Wording) -> Scene:
-    """Return the side view; without its speeds while the read is hidden."""
+def profile(putt: Putt, read: Read | None, wording: Wording, counting: Counting | None = None) -> Scene:
+    """Return the side view; without its speeds, and where the slope counts, while the read is hidden."""
     grade = putt.grade
     words = _ground_words(grade, putt.length_m, wording)
     items = [*_ground_items(grade), *(_speed_items(read, wording) if read else ())]
-    items.append(Words(words, Spot((LEFT + RIGHT) / 2, HEIGHT - 6.0), Sign.FALL, "middle", name="grade"))
-    return Scene("side-view", WIDTH, HEIGHT, f"Side view: {words}", tuple(items))
+    items.append(Words(words, Spot((LEFT + RIGHT) / 2, FOOT - 2.0), Sign.FALL, "middle", name="grade"))
+    if counting is None:
+        return Scene("side-view", WIDTH, HEIGHT, f"Side view: {words}", tuple(items))
+    items += counting_items(counting, LEFT, RIGHT, COUNTING_TOP, COUNTING_FOOT)
+    says = f"Side view: {words}. {counting_words(counting)}"
+    return Scene("side-view", WIDTH, COUNTED_HEIGHT, says, tuple(items))
 
 
 def _ground_items(grade: float) -> Iterator[Item]:
@@ -45,7 +54,7 @@ def _speed_items(read: Read, wording: Wording) -> Iterator[Item]:
     yield Words(wording.ball_speed(speeds[0]), first, anchor="end")
     yield Words(wording.ball_speed(speeds[-1]), last)
     time = f"ball speed on the way · {read.aim.time_to_hole_s:.1f} s to the cup"
-    yield Words(time, Spot(RIGHT, 16.0), Sign.QUIET, "end")
+    yield Words(time, Spot(RIGHT, 14.0), Sign.QUIET, "end")
 
 
 def _ground_words(grade: float, length_m: float, wording: Wording) -> str:

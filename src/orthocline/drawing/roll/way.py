@@ -133,7 +133,7 @@ def aim_dimension(read: Read, frame: Frame, wording: Wording) -> Iterator[Item]:
     if wide > LEAST_HEADED:
         yield Area(arrowhead(Spot(hole.x, y), (-way, 0.0), 10.0, 4.0), Sign.DO)
         yield Area(arrowhead(Spot(mark.x, y), (way, 0.0), 10.0, 4.0), Sign.DO)
-    figure = wording.short(read.aim_right_m or 0.0)
+    figure = wording.aside(read.aim_right_m or 0.0)
     if wide > LEAST_INSIDE:
         yield Words(figure, Spot((hole.x + mark.x) / 2, y - 8), Sign.DO, "middle", large=True)
     else:

@@ -189,7 +189,7 @@ def wording_of(measures: Measures, time_zone: str | None = None) -> Wording:
 
 def pacing_sd(wording: Wording) -> float:
     """Return how far a paced length may be off, one standard deviation as a share."""
-    return INSTRUMENTS["own_paces" if wording.calibration.own_pace else "usual_paces"].sd
+    return INSTRUMENTS["own_paces" if wording.calibration.own_pace else "usual_paces"].share
 
 
 @open_play("Measuring your stride")

@@ -5,6 +5,7 @@ from dataclasses import replace
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.roll import OwnRoll, Putt, PuttError, Read, own_roll, read, read_as_solved
 from orthocline.core.speed import DayEffect
+from orthocline.core.sure import Sureness, Uncertainty
 from orthocline.core.units import INCH_M
 from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
@@ -37,6 +38,12 @@ def read_again(viewer: Viewer, logged: LoggedPutt) -> Read:
     if logged.model_version != MODEL_VERSION:
         return read_putt(viewer, putt)
     return read_as_solved(putt, aim_of(logged.read_document, putt))
+
+
+@open_play("How sure a read is")
+def how_sure(_viewer: Viewer, solved: Read, uncertainty: Uncertainty) -> Sureness:
+    """Return how far a read can be trusted; refused in Competition."""
+    return Sureness(solved, uncertainty)
 
 
 @open_play("Comparing your own read")

@@ -50,7 +50,7 @@ def _parse_degrees(text: str, _wording: Wording) -> float:
 
 
 def _slope_instruments() -> list[SelectChoice]:
-    return [SelectChoice(one.name, INSTRUMENT_WORDS[one.name].choice) for one in giving(Gives.SLOPE)]
+    return [SelectChoice(one.name, INSTRUMENT_WORDS[one.name].choice) for one in giving((Gives.SLOPE,))]
 
 
 class RampForm(FigureForm):

@@ -6,16 +6,22 @@ from wtforms.validators import AnyOf, Optional, StopValidation
 
 from orthocline.core.account import UsualPasts
 from orthocline.core.ground import plane_from_grade
+from orthocline.core.instruments import Gives, giving
 from orthocline.core.roll import NO_GRAIN, RANGES, STILL_AIR, Grain, Point, Putt, RollPast, SpeedAtHole, Wind
+from orthocline.core.sure import Source
 from orthocline.core.units import FOOT_M
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
 from orthocline.services.ground.places import Place
 from orthocline.services.text import tidy_text
-from orthocline.web.shared.fields import FigureForm, QuantityField
+from orthocline.web.shared.fields import DoubtedField, FigureForm, LengthField, QuantityField
 from orthocline.web.shared.places import place_fields
-from orthocline.web.shared.read_request import Held, ReadRequest, TypedUnits
+from orthocline.web.shared.read_request import Held, Known, ReadRequest, TypedUnits
+from orthocline.wording.instruments import INSTRUMENT_WORDS, TYPED_WORDS
 from orthocline.wording.quantities import (
     SPEED_UNITS_MPS,
+    QuantityError,
+    is_paced,
+    parse_aside_m,
     parse_far_m,
     parse_grain,
     parse_green_speed_ft,
@@ -29,6 +35,9 @@ from orthocline.wording.wording import Wording
 
 LINES = [str(number) for number in range(RANGES.line[0], RANGES.line[1] + 1)]
 NAMED_WAYS = [SelectChoice(name, way_words(name)) for name in WAYS_DEG]
+MOST_LENGTH_SHARE, MOST_SPEED_FT = 0.5, 5.0
+"""A length is sure within a share of it, a green speed within so many feet, at most."""
+MOST_TRIES, MOST_TRY_M = 9, 100.0 * FOOT_M
 UNREAD_LENGTH_M = 10.0 * FOOT_M
 """Length over which a rise counts while the putt's own cannot be read."""
 
@@ -38,7 +47,36 @@ def is_speed(text: str) -> bool:
     return any(text.strip().lower().endswith(unit) for unit in SPEED_UNITS_MPS)
 
 
-class SlopeField(QuantityField):
+def _from(label: str, *what: Gives) -> SelectField:
+    """Return the field of where a figure comes from: as typed, or by an instrument that gives it."""
+    names = [one.name for one in giving(what)]
+    choices = [
+        SelectChoice("", TYPED_WORDS),
+        *(SelectChoice(name, INSTRUMENT_WORDS[name].choice) for name in names),
+    ]
+    return SelectField(label, choices=choices, default="")
+
+
+class TriesField(StringField):
+    """Candidate lines, aims with their side: ``12 in right, 18 in right``."""
+
+    tries_m: tuple[float, ...] = ()
+
+    def pre_validate(self, form: Form) -> None:
+        """Find the aims."""
+        del form
+        texts = [text for text in (self.data or "").split(",") if text.strip()]
+        if len(texts) > MOST_TRIES:
+            raise StopValidation(f"Lay at most {MOST_TRIES} lines at a time.")
+        try:
+            self.tries_m = tuple(parse_aside_m(text, self.meta.wording) for text in texts)
+        except QuantityError as error:
+            raise StopValidation(f"A line {error}, with its side: 12 in right, 18 in right.") from error
+        if any(abs(aim) > MOST_TRY_M for aim in self.tries_m):
+            raise StopValidation("A line aims at most 100 ft (30 m) beside the hole.")
+
+
+class SlopeField(DoubtedField):
     """A slope in percent, degrees or rise over the putt, whose length must be known first."""
 
     typed_unit = ""
@@ -119,15 +157,19 @@ def _slope_field(label: str) -> SlopeField:
         parse=lambda text, _: float(text),
         between=(-steepest, steepest),
         allowed="at most 25 %, such as 2.1 %, 1.2 deg or 1 in over the putt",
+        most_within=steepest,
+        sure="0 to 25 %",
     )
 
 
 class ReadForm(FigureForm):
     """The fields of a read, as they stand in its address."""
 
-    length = QuantityField(
+    length = LengthField(
         "Length",
         parse_far_m,
+        most_within=MOST_LENGTH_SHARE,
+        sure="0 to 50 %",
         between=RANGES.length_m,
         allowed="between 6 in and 196 ft (60 m), such as 14 ft, 5 paces or 4.3 m",
     )
@@ -139,12 +181,17 @@ class ReadForm(FigureForm):
     slope = RadioField(
         "Slope", choices=[SelectChoice("up", "up ↑"), SelectChoice("down", "down ↓")], default="up"
     )
-    speed = QuantityField(
+    speed = DoubtedField(
         "Green speed",
         lambda text, _: parse_green_speed_ft(text),
         between=RANGES.green_speed_ft,
         allowed="between 3 and 20 feet",
+        most_within=MOST_SPEED_FT,
+        sure="0 to 5 feet",
     )
+    length_from = _from("Length from", Gives.LENGTH)
+    side_from = _from("Tilt from", Gives.SLOPE, Gives.FELT)
+    rise_from = _from("Rise from", Gives.SLOPE, Gives.FELT, Gives.RISE)
     past = PastField(
         "Roll-past",
         _parse_past,
@@ -154,7 +201,7 @@ class ReadForm(FigureForm):
     own = QuantityField(
         "Your read",
         parse_near_m,
-        between=(0.0, 100.0 * FOOT_M),
+        between=(0.0, MOST_TRY_M),
         allowed="between 0 and 100 ft (30 m), such as 9 in or 23 cm",
         optional=True,
     )
@@ -181,6 +228,8 @@ class ReadForm(FigureForm):
     usual = StringField("Usual roll-past")
     measured = OriginField("Speed from", validators=[Optional()])
     first = StringField("My read first")
+    fan = StringField("Fan of start lines")
+    tries = TriesField("Your lines")
     line = StringField(
         "Line",
         validators=[
@@ -210,6 +259,19 @@ class ReadForm(FigureForm):
             self.first.data == "1",
             held,
             usual if self.usual.data == self.past.data else None,
+            self._known(),
+            self.fan.data == "1",
+            self.tries.tries_m,
+        )
+
+    def _known(self) -> Known:
+        paced = is_paced(self.length.plain) and self.length.within is None
+        own = "own_paces" if self.wording.calibration.own_pace else "usual_paces"
+        return Known(
+            Source(self.length_from.data or (own if paced else ""), self.length.within),
+            Source(self.side_from.data or "", self.side.within),
+            Source(self.rise_from.data or "", self.rise.within),
+            self.speed.within,
         )
 
     def _putt(self) -> Putt:
@@ -232,7 +294,8 @@ class ReadForm(FigureForm):
         units = self.wording.units
 
         def typed(field: QuantityField, usual: str) -> str:
-            return unit_typed(field.data, usual, self.wording) if field.data else usual
+            text = field.plain if isinstance(field, DoubtedField) else field.data
+            return unit_typed(text, usual, self.wording) if text else usual
 
         return TypedUnits(
             typed(self.length, units.far),

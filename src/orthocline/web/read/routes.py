@@ -98,6 +98,7 @@ def save() -> AnyResponse:
         read_putt(viewer(), wanted.read.putt),
         place=wanted.read.place,
         own_aim_right_m=wanted.read.own_right_m,
+        uncertainty=wanted.read.uncertainty(datetime.now(UTC)),
         key=entry_key(),
     )
     return redirect(url_for("log.finish", putt_id=putt.id), 303)

@@ -14,6 +14,7 @@ from orthocline.core.calls import GolferFigures, beat_mark_of, stroke_of
 from orthocline.core.estimate import Estimate
 from orthocline.core.roll import OwnRoll, Read, ReadWarning, RollPast, SpeedAtHole, softest_straight_in
 from orthocline.core.speed import aged
+from orthocline.core.sure import Sureness
 from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan, plan
 from orthocline.drawing.roll.profile import profile
@@ -21,14 +22,16 @@ from orthocline.drawing.scene import Scene, Spot
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import Measures, golfer_figures
 from orthocline.services.ground.places import Place
-from orthocline.services.read.reading import against_usual, compare_own, read_putt
+from orthocline.services.read.reading import against_usual, compare_own, how_sure, read_putt
 from orthocline.services.speed.book import hours_since, is_stale
 from orthocline.web.read.forms import ReadForm
 from orthocline.web.read.request import Asked
+from orthocline.web.read.sure_view import SureView
 from orthocline.web.shared.places import place_in
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.wording.calls.saying import CallLine
 from orthocline.wording.figures import speed_text
+from orthocline.wording.instruments import instrument_choice
 from orthocline.wording.read.call import Call, call, entry_words, own_words
 from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.book import source_words
@@ -158,9 +161,23 @@ class ReadView:
         return None if self.hidden else self.solved
 
     @cached_property
+    def sure(self) -> Sureness | None:
+        """How far the read can be trusted."""
+        if self.answer is None:
+            return None
+        return how_sure(self.viewer, self.answer, self._read.uncertainty(self.now))
+
+    @cached_property
     def words(self) -> Call | None:
         """The call; None while the putt cannot be read, or the read is held back."""
-        return call(self.answer, self.wording, self.golfer) if self.answer else None
+        if self.answer is None or self.sure is None:
+            return None
+        return call(self.answer, self.wording, self.golfer, self.sure.range)
+
+    @cached_property
+    def trust(self) -> SureView | None:
+        """What the page says of how sure the read is."""
+        return SureView(self._read, self.sure, self.wording) if self.sure else None
 
     @property
     def leading(self) -> tuple[CallLine, ...]:
@@ -212,12 +229,15 @@ class ReadView:
         if self.solved is None:
             return None
         says = self.words.sentence if self.words else "The putt, drawn to scale"
-        return plan(self.solved.putt, self.answer, self.wording, self.own_roll, self._read.held, says)
+        held = self._read.held
+        tries = self._read.tries_m if self._read.fan else None
+        return plan(self.solved.putt, self.answer, self.wording, self.own_roll, held, says, self.sure, tries)
 
     @property
     def profile(self) -> Scene | None:
-        """The rise and fall along the line."""
-        return profile(self.solved.putt, self.answer, self.wording) if self.solved else None
+        """The rise and fall along the line, and where the slope counts."""
+        counting = self.sure.counting if self.sure else None
+        return profile(self.solved.putt, self.answer, self.wording, counting) if self.solved else None
 
     @property
     def cup(self) -> Scene | None:
@@ -254,6 +274,10 @@ class ReadView:
             OtherLine(words, f"/read?{self._read.by_line(number).query}")
             for number, words in other_lines_words(self.answer, self.wording)
         )
+
+    def source_choice(self, instrument: str) -> str:
+        """Return where a figure comes from as a choice."""
+        return instrument_choice(instrument, self.wording)
 
     @property
     def beside(self) -> dict[str, str]:

@@ -7,7 +7,8 @@ from flask_wtf import FlaskForm
 from wtforms import Form, StringField
 from wtforms.validators import StopValidation
 
-from orthocline.wording.quantities import QuantityError
+from orthocline.core.units import PERCENT
+from orthocline.wording.quantities import QuantityError, parse_number, parted
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
 
@@ -66,11 +67,70 @@ class QuantityField(StringField):
         text = (self.data or "").strip()
         if not text and self.optional:
             return
+        self._take(self._parsed(text))
+
+    def _parsed(self, text: str) -> float:
         try:
-            figure = self.parse(text, self.wording)
+            return self.parse(text, self.wording)
         except QuantityError as error:
             raise StopValidation(f"{self.label.text} {error}.") from error
+
+    def _take(self, figure: float) -> None:
+        """Keep a figure that lies within its range; else say what does."""
         least, most = self.between
         if not least <= figure <= most:
             raise StopValidation(f"{self.label.text} must be {self.allowed}.")
         self.figure = figure
+
+
+class DoubtedField(QuantityField):
+    """A figure that may say within how much it is sure (95 %): ``2.1 ±0.8 %``.
+
+    Attributes
+    ----------
+    plain : str
+        The figure as typed, without that.
+    within : float or None
+        Within how much it is sure, in the figure's SI unit.
+    """
+
+    plain = ""
+    within: float | None = None
+
+    def __init__(self, *arguments: Any, most_within: float, sure: str, **more: Any) -> None:
+        super().__init__(*arguments, **more)
+        self.most_within, self.sure = most_within, sure
+
+    def pre_validate(self, form: Any) -> None:
+        """Find the figure, and within how much it is sure."""
+        del form
+        self.plain, within = parted((self.data or "").strip())
+        figure = self._parsed(self.plain)
+        self._take(figure)
+        if within:
+            self.within = self._within(within, figure)
+            if not 0.0 <= self.within <= self._most(figure):
+                raise StopValidation(f"{self.label.text} is sure within {self.sure}.")
+
+    def _within(self, text: str, _figure: float) -> float:
+        return self._parsed(text)
+
+    def _most(self, _figure: float) -> float:
+        return self.most_within
+
+
+class LengthField(DoubtedField):
+    """A length, sure within another or a share of itself: ``14 ft ±4 %``; `most_within` is a share."""
+
+    def _within(self, text: str, figure: float) -> float:
+        share = text.removesuffix("%")
+        return self._parsed(text) if share == text else PERCENT * figure * self._number(share)
+
+    def _most(self, figure: float) -> float:
+        return self.most_within * figure
+
+    def _number(self, text: str) -> float:
+        try:
+            return parse_number(text, "a share such as 4 %")
+        except QuantityError as error:
+            raise StopValidation(f"{self.label.text} {error}.") from error

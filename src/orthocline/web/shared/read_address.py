@@ -1,27 +1,16 @@
 """What a read starts from, and the demo's putt, as their fields say them."""
 
+from dataclasses import replace
 from datetime import datetime, timedelta
 
+from orthocline.core.sure import Source
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
-from orthocline.web.shared.read_request import request_of
+from orthocline.web.shared.read_request import Known, ReadRequest, request_of
 from orthocline.wording.dates import Calendar
 from orthocline.wording.figures import tidy
-from orthocline.wording.units import USUAL_UNITS
 from orthocline.wording.wording import Wording
 
-SPINDRIFT = {
-    "length": "14 ft",
-    "side": "2.1 %",
-    "falls": "left",
-    "rise": "0.9 %",
-    "slope": "up",
-    "speed": "10.2",
-    "past": "9 in",
-    "course": DEMO_PUTT.place.course,
-    "green": DEMO_PUTT.place.green,
-}
-"""The demo putt."""
 START = {
     "length": "10 ft",
     "side": "1 %",
@@ -39,12 +28,16 @@ def speed_values(origin: SpeedOrigin) -> dict[str, str]:
     return {"speed": tidy(origin.speed_ft), "measured": origin.text}
 
 
+def demo_request(said: Wording, now: datetime) -> ReadRequest:
+    """Return the demo putt as it is asked for: tilt and rise by a level, the speed by a ramp at 07:40."""
+    asked = request_of(DEMO_PUTT.putt, said, DEMO_PUTT.place)
+    by_level = Source("level")
+    return replace(asked, known=Known(side=by_level, rise=by_level), origin=demo_origin(said.calendar, now))
+
+
 def demo_values(said: Wording, now: datetime) -> dict[str, str]:
-    """Return the address of the demo putt: in the golfer's units, measured the last time it was 07:40."""
-    values = (
-        SPINDRIFT if said.units == USUAL_UNITS else request_of(DEMO_PUTT.putt, said, DEMO_PUTT.place).shown
-    )
-    return values | {"measured": demo_origin(said.calendar, now).text}
+    """Return the fields of the demo putt's address, in the golfer's units."""
+    return demo_request(said, now).shown
 
 
 def demo_origin(calendar: Calendar, now: datetime) -> SpeedOrigin:

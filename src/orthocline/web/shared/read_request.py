@@ -3,16 +3,22 @@
 import math
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from datetime import datetime
 from functools import cached_property
 from typing import Any
 from urllib.parse import urlencode
 
 from orthocline.core.account import UsualPasts
+from orthocline.core.estimate import Estimate
 from orthocline.core.ground import Plane, plane_from_grade
 from orthocline.core.roll import RANGES, Point, Putt, PuttError, RollPast, SpeedAtHole
+from orthocline.core.speed import aged
+from orthocline.core.sure import CERTAIN, TYPED, Source, Sources, Uncertainty
 from orthocline.core.units import PERCENT, wrap_rad
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.ground.places import NOWHERE, Place
+from orthocline.services.speed.book import hours_since
+from orthocline.wording.quantities import GRAIN_KINDS
 from orthocline.wording.typed import DRAGGED, RISE_STEPS, STEPS, exact, shown, size_of, slope_in, slope_of
 from orthocline.wording.ways import way_text
 from orthocline.wording.wording import Wording
@@ -37,6 +43,16 @@ class TypedUnits:
 
 
 @dataclass(frozen=True)
+class Known:
+    """Where the figures of a read come from; `speed_within_ft` is how sure a typed speed is said to be."""
+
+    length: Source = TYPED
+    side: Source = TYPED
+    rise: Source = TYPED
+    speed_within_ft: float | None = None
+
+
+@dataclass(frozen=True)
 class ReadRequest:
     """One read as it is asked for; its edits return another.
 
@@ -57,6 +73,12 @@ class ReadRequest:
     held : Held or None
     usual : UsualPasts or None
         The golfer's usual roll-pasts where the pace is theirs, and goes with the slope.
+    known : Known
+        Where its figures come from.
+    fan : bool
+        Whether the fan of start lines is drawn.
+    tries_m : tuple of float
+        The golfer's candidate lines, aims [m] to the right of the hole's centre.
     """
 
     putt: Putt
@@ -68,6 +90,9 @@ class ReadRequest:
     mine_first: bool = False
     held: Held | None = None
     usual: UsualPasts | None = None
+    known: Known = Known()
+    fan: bool = False
+    tries_m: tuple[float, ...] = ()
 
     @property
     def hidden(self) -> bool:
@@ -77,8 +102,26 @@ class ReadRequest:
     @property
     def speed_origin(self) -> SpeedOrigin | None:
         """Where the green speed comes from; None where another speed was typed since."""
-        origin = self.origin
+        origin = self.origin if self.known.speed_within_ft is None else None
         return origin if origin and abs(origin.speed_ft - self.putt.green_speed_ft) < 0.05 else None
+
+    def uncertainty(self, now: datetime) -> Uncertainty:
+        """Return how uncertain its figures are; a measured green speed ages until `now`."""
+        known = self.known
+        kinds = GRAIN_KINDS.values()
+        sources = Sources(
+            known.length, known.side, known.rise, self._speed_sd_ft(now), self.putt.grain.strength in kinds
+        )
+        return sources.uncertainty(self.putt)
+
+    def _speed_sd_ft(self, now: datetime) -> float:
+        if self.known.speed_within_ft is not None:
+            return 0.5 * self.known.speed_within_ft
+        origin = self.speed_origin
+        if origin is None:
+            return 0.0
+        hours = hours_since(origin.measured_at, now)
+        return aged(Estimate(origin.speed_ft, 0.5 * origin.within_ft), hours).sd
 
     def stepped(self, name: str, way: int) -> "ReadRequest":
         """Return it with a figure one step more or less, in its unit; as it is where that leads nowhere."""
@@ -136,6 +179,21 @@ class ReadRequest:
         past = RollPast(self.usual.on(self.putt.grade))
         return self if past == self.putt.pace else self._changed(pace=past)
 
+    def read_by(self, instrument: str, *, across: bool) -> "ReadRequest":
+        """Return it with the tilt across the line, or the rise along it, read by an instrument."""
+        source = Source(instrument)
+        known = self.known
+        known = replace(known, side=source) if across else replace(known, rise=source)
+        return replace(self, known=known)
+
+    def without_try(self, index: int) -> "ReadRequest":
+        """Return it with one candidate line taken away."""
+        return replace(self, tries_m=self.tries_m[:index] + self.tries_m[index + 1 :])
+
+    def own_aim(self, right_m: float) -> "ReadRequest":
+        """Return it with such an own aim."""
+        return replace(self, own_right_m=right_m)
+
     def by_line(self, number: int) -> "ReadRequest":
         """Return it by another line to the hole."""
         return self._changed(line=number)
@@ -157,37 +215,55 @@ class ReadRequest:
 
     def _fields(self, figure: Callable[[float], str]) -> dict[str, str]:
         """Return the fields of the address, each figure written so."""
-        putt, units = self.putt, self.units
+        putt, units, known = self.putt, self.units, self.known
         fields = {
-            "length": self._long(putt.length_m, units.length, figure),
-            "side": self._steep(putt.side_tilt_right, units.side, figure),
+            "length": self._long(putt.length_m, units.length, figure, known.length.within),
+            "length_from": known.length.by,
+            "side": self._steep(putt.side_tilt_right, units.side, figure, known.side.within),
+            "side_from": known.side.by,
             "falls": "right" if putt.side_tilt_right > LEVEL else "left",
-            "rise": self._steep(putt.grade, units.rise, figure),
+            "rise": self._steep(putt.grade, units.rise, figure, known.rise.within),
+            "rise_from": known.rise.by,
             "slope": "down" if putt.grade < -LEVEL else "up",
-            "speed": figure(putt.green_speed_ft),
+            "speed": figure(putt.green_speed_ft) + _within_text(known.speed_within_ft, figure),
             "past": self._long(self._pace, units.past, figure),
             "course": self.place.course,
             "green": self.place.green,
             "usual": self._long(self._pace, units.past, figure) if self.usual else "",
             "measured": self.origin.text if self.origin else "",
             "first": "1" if self.mine_first else "",
+            "fan": "1" if self.fan else "",
+            "tries": ", ".join(self._aside(aim, figure) for aim in self.tries_m),
             "line": str(putt.line) if putt.line > 1 else "",
         }
         if self.own_right_m is not None:
             fields["own"] = self._long(abs(self.own_right_m), units.own, figure)
             fields["own_side"] = "left" if self.own_right_m < 0.0 else "right"
         if putt.grain.strength:
-            fields |= {"grain": figure(putt.grain.strength), "grain_toward": way_text(putt.grain.toward_rad)}
+            kinds = {strength: name for name, strength in GRAIN_KINDS.items()}
+            grain = kinds.get(putt.grain.strength) or figure(putt.grain.strength)
+            fields |= {"grain": grain, "grain_toward": way_text(putt.grain.toward_rad)}
         if putt.wind.speed_mps:
             wind = self._long(putt.wind.speed_mps, units.wind, figure)
             fields |= {"wind": wind, "wind_toward": way_text(putt.wind.toward_rad)}
         return {name: text for name, text in fields.items() if text}
 
-    def _long(self, figure: float, unit: str, written: Callable[[float], str]) -> str:
-        return f"{written(figure / self._size(unit))} {unit}"
+    def _long(
+        self, figure: float, unit: str, written: Callable[[float], str], within: float | None = None
+    ) -> str:
+        sure = None if within is None else within / self._size(unit)
+        return f"{written(figure / self._size(unit))}{_within_text(sure, written)} {unit}"
 
-    def _steep(self, slope: float, unit: str, written: Callable[[float], str]) -> str:
-        return f"{written(slope_in(abs(slope), unit, self.putt.length_m, self.wording))} {unit}"
+    def _steep(self, slope: float, unit: str, written: Callable[[float], str], within: float | None) -> str:
+        over = self.putt.length_m
+        sure = None if within is None else slope_in(within, unit, over, self.wording)
+        return (
+            f"{written(slope_in(abs(slope), unit, over, self.wording))}{_within_text(sure, written)} {unit}"
+        )
+
+    def _aside(self, right_m: float, written: Callable[[float], str]) -> str:
+        way = "left" if right_m < 0.0 else "right"
+        return f"{self._long(abs(right_m), self.wording.units.near, written)} {way}"
 
     def _size(self, unit: str) -> float:
         return size_of(unit, self.wording)
@@ -224,7 +300,9 @@ class ReadRequest:
             return self
 
 
-def request_of(putt: Putt, wording: Wording, place: Place = NOWHERE) -> ReadRequest:
+def request_of(
+    putt: Putt, wording: Wording, place: Place = NOWHERE, uncertainty: Uncertainty = CERTAIN
+) -> ReadRequest:
     """Return the request of a putt from anywhere on the map, in the golfer's units."""
     turn, units = -putt.bearing_rad, wording.units
     seen = Putt(
@@ -239,7 +317,25 @@ def request_of(putt: Putt, wording: Wording, place: Place = NOWHERE) -> ReadRequ
     )
     past = units.near if isinstance(putt.pace, RollPast) else units.ball_speed
     said = TypedUnits(units.far, units.slope, units.slope, past, units.near)
-    return ReadRequest(seen, said, wording, place)
+    return ReadRequest(seen, said, wording, place, known=_known(seen, uncertainty))
+
+
+def _known(putt: Putt, uncertainty: Uncertainty) -> Known:
+    """Return what is known of figures of which nothing but how sure they are is left."""
+    length, side, rise, speed = (
+        2.0 * sd or None
+        for sd in (
+            uncertainty.length * putt.length_m,
+            uncertainty.side,
+            uncertainty.grade,
+            uncertainty.green_speed_ft,
+        )
+    )
+    return Known(Source(within=length), Source(within=side), Source(within=rise), speed)
+
+
+def _within_text(within: float | None, written: Callable[[float], str]) -> str:
+    return "" if within is None else f" ±{written(within)}"
 
 
 def _within(figure: float, between: tuple[float, float]) -> float:

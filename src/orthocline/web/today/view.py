@@ -5,16 +5,16 @@ from datetime import datetime
 
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.scene import Scene
-from orthocline.formats.putt_document import putt_of
+from orthocline.formats.putt_document import question_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
 from orthocline.services.ground.places import place_of
 from orthocline.services.log.putts import shown
-from orthocline.services.read.reading import read_again, read_putt
+from orthocline.services.read.reading import how_sure, read_again, read_putt
 from orthocline.services.speed.book import DaySpeed
 from orthocline.services.today import Today
 from orthocline.web.shared.log_rows import Row, row
-from orthocline.web.shared.read_address import demo_values
+from orthocline.web.shared.read_address import demo_request
 from orthocline.web.shared.read_request import request_of
 from orthocline.wording.dates import Calendar
 from orthocline.wording.figures import speed_text
@@ -50,23 +50,21 @@ def view(viewer: Viewer, day: Today, wording: Wording, now: datetime) -> TodayVi
     rows = tuple(row(shown(viewer, putt), wording) for putt in day.last)
     last = next((putt for putt in day.last if putt.putt_document), None)
     if last and last.putt_document:
+        asked = question_of(last.putt_document)
         title = place_of(last).text or "Your last read"
-        values = request_of(putt_of(last.putt_document), wording, place_of(last)).exact
+        read = request_of(asked.putt, wording, place_of(last), asked.uncertainty)
     else:
-        title, values = DEMO_PUTT.place.text, demo_values(wording, now)
-    solved = None
+        title, read = DEMO_PUTT.place.text, demo_request(wording, now)
+    scene = words = None
     if not viewer.in_competition:
-        solved = read_again(viewer, last) if last else read_putt(viewer, DEMO_PUTT.putt)
-    words = call(solved, wording) if solved else None
-    return TodayView(
-        day,
-        rows,
-        title,
-        values,
-        plan(solved.putt, solved, wording, says=words.sentence).scene if solved and words else None,
-        words,
-        _speed(day.speed, wording.calendar, now) if day.speed else "",
-    )
+        solved = read_again(viewer, last) if last else read_putt(viewer, read.putt)
+        sure = how_sure(viewer, solved, read.uncertainty(now))
+        words = call(solved, wording, sure=sure.range)
+        scene = plan(solved.putt, solved, wording, says=words.sentence, sure=sure).scene
+    speed = _speed(day.speed, wording.calendar, now) if day.speed else ""
+    # What was read is asked for exactly; the demo putt is as round as it is shown.
+    values = read.exact if last else read.shown
+    return TodayView(day, rows, title, values, scene, words, speed)
 
 
 def _speed(speed: DaySpeed, calendar: Calendar, now: datetime) -> str:

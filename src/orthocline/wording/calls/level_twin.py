@@ -10,7 +10,7 @@ from orthocline.wording.wording import Wording
 def _words(read: Read, twin: LevelTwin, wording: Wording) -> str:
     coin = beyond_hole(twin.along_m - read.putt.length_m, wording)
     if abs(twin.right_m) >= NEAR_M:
-        coin = f"{coin}, {wording.short(twin.right_m)} {side(twin.right_m)}"
+        coin = f"{coin}, {wording.aside(twin.right_m)} {side(twin.right_m)}"
     return f"putt to the coin {coin}, as on a floor"
 
 

@@ -13,7 +13,7 @@ def _words(_read: Read, target: PaceTarget, wording: Wording) -> str:
     extra = target.extra_aim_m
     if extra is None or abs(extra) < NEAR_M:
         return where
-    return f"{where}; that takes {wording.short(extra)} {'more' if extra > 0.0 else 'less'} aim"
+    return f"{where}; that takes {wording.aside(extra)} {'more' if extra > 0.0 else 'less'} aim"
 
 
 SAYING = Saying(titled("Pace target"), _words)

@@ -44,13 +44,18 @@ def titled(title: str) -> Callable[[Wording], str]:
     return lambda _wording: title
 
 
+def is_centre(right_m: float, wording: Wording) -> bool:
+    """Return whether an aim is the centre, as far as its range bears a figure."""
+    return abs(wording.borne(right_m, wording.aside_share * abs(right_m))) < STRAIGHT_M
+
+
 def beside_line(right_m: float, wording: Wording) -> str:
     """Return how far beside the ball-hole line a place lies."""
-    return "on the line" if abs(right_m) < STRAIGHT_M else f"{wording.short(right_m)} {side(right_m)}"
+    return "on the line" if is_centre(right_m, wording) else f"{wording.aside(right_m)} {side(right_m)}"
 
 
 def beyond_hole(beyond_m: float, wording: Wording) -> str:
     """Return how far past or short of the hole a place lies along the line."""
     if abs(beyond_m) < NEAR_M:
         return "at the hole"
-    return f"{wording.short(beyond_m)} {'past' if beyond_m > 0.0 else 'short'}"
+    return f"{wording.rolled(beyond_m)} {'past' if beyond_m > 0.0 else 'short'}"

@@ -8,11 +8,15 @@ from functools import cached_property
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures, level_twin_of
 from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll import OwnRoll, Read, RollPast
+from orthocline.core.sure import AimRange
 from orthocline.wording.calls import call_lines
-from orthocline.wording.calls.saying import STRAIGHT_M, CallLine
+from orthocline.wording.calls.saying import STRAIGHT_M, CallLine, is_centre
 from orthocline.wording.figures import cups_words, hour_words, side, tidy
+from orthocline.wording.sure.ranges import blurred, range_words, speed_range_words
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
+EDGE_STEPS = 4.0
+"""An edge is said to an inch or a centimetre at the coarsest: it goes with the aim, which is rounded."""
 MOST_CUPS = 10
 """Nobody counts more cups than this."""
 
@@ -23,6 +27,10 @@ class Call:
 
     Attributes
     ----------
+    wording : Wording
+        The golfer's, with figures rounded to what the range of the aim bears.
+    range : str
+        Between which the aim lies; empty where every figure is taken as it is.
     lead, spot, tail : str
         The aim sentence in three pieces; `spot` is what the eye must catch.
     pace : str
@@ -32,6 +40,8 @@ class Call:
     read: Read
     wording: Wording
     golfer: GolferFigures
+    sure: AimRange | None
+    range: str
     lead: str
     spot: str
     tail: str
@@ -45,7 +55,7 @@ class Call:
     @cached_property
     def details(self) -> tuple[str, ...]:
         """Where that is in other words, and what follows."""
-        return tuple(_details(self.read, self.wording))
+        return tuple(_details(self.read, self.wording, self.sure))
 
     @cached_property
     def lines(self) -> tuple[CallLine, ...]:
@@ -56,9 +66,19 @@ class Call:
         return (*lines, CallLine("make_window", "Drops within", _window_words(self.read)))
 
 
-def call(read: Read, wording: Wording = USUAL_WORDING, golfer: GolferFigures = USUAL_GOLFER) -> Call:
-    """Return the call of a read, in the golfer's words and for the golfer's own stroke."""
-    return Call(read, wording, golfer, *_aim(read, wording), _pace(read, wording))
+def call(
+    read: Read,
+    wording: Wording = USUAL_WORDING,
+    golfer: GolferFigures = USUAL_GOLFER,
+    sure: AimRange | None = None,
+) -> Call:
+    """Return the call of a read, in the golfer's words and for the golfer's own stroke.
+
+    Where a range is known, `sure`, its figures are rounded to what that bears.
+    """
+    borne = blurred(wording, read, sure)
+    words = range_words(sure, wording) if sure else ""
+    return Call(read, borne, golfer, sure, words, *_aim(read, borne), _pace(read, borne))
 
 
 def own_words(read: Read, own: OwnRoll, wording: Wording = USUAL_WORDING) -> str:
@@ -85,9 +105,9 @@ def _aim(read: Read, wording: Wording) -> tuple[str, str, str]:
     if read.aim_right_m is None:
         degrees = math.degrees(read.launch_right_rad)
         return "Start ", f"{tidy(abs(degrees), 0)}° {side(degrees)}", " of the hole."
-    if abs(read.aim_right_m) < STRAIGHT_M:
+    if is_centre(read.aim_right_m, wording):
         return "Aim at ", "the centre", "."
-    return "Aim ", f"{wording.short(read.aim_right_m)} {side(read.aim_right_m)}", " of centre."
+    return "Aim ", f"{wording.aside(read.aim_right_m)} {side(read.aim_right_m)}", " of centre."
 
 
 def _pace(read: Read, wording: Wording) -> str:
@@ -103,14 +123,22 @@ def _pace(read: Read, wording: Wording) -> str:
     return f"Roll it {wording.past(past)} past."
 
 
-def _details(read: Read, wording: Wording) -> Iterator[str]:
+def _details(read: Read, wording: Wording, sure: AimRange | None) -> Iterator[str]:
     aim = read.aim_right_m
-    if aim is not None and abs(aim) >= STRAIGHT_M:
-        edge = abs(aim) - HOLE_RADIUS_M
-        where = "Outside" if edge >= 0 else "Inside"
-        cups = f", {cups_words(aim)}" if abs(aim) < MOST_CUPS * 2 * HOLE_RADIUS_M else ""
-        yield f"{where} the {side(aim)} edge by {wording.short(edge)}{cups}."
-    yield f"Plays like {wording.far(level_twin_of(read).plays_like_m)}."
+    if aim is not None and not is_centre(aim, wording):
+        yield _edge_words(aim, sure.aim_right_m.width if sure and sure.aim_right_m else 0.0, wording)
+    plays = f"Plays like {wording.far(level_twin_of(read).plays_like_m, wording.roll_width_m)}"
+    yield f"{plays} ({speed_range_words(read, sure, wording)})." if sure else f"{plays}."
+
+
+def _edge_words(aim: float, width: float, wording: Wording) -> str:
+    """Return how far outside or inside the edge of the hole an aim lies, as it is rounded."""
+    aim = wording.borne(aim, width) if width else aim
+    edge = abs(aim) - HOLE_RADIUS_M
+    where = "Outside" if edge >= 0 else "Inside"
+    cups = f", {cups_words(aim)}" if abs(aim) < MOST_CUPS * 2 * HOLE_RADIUS_M else ""
+    by = wording.short(edge, min(width, EDGE_STEPS * wording.units.near_m))
+    return f"{where} the {side(aim)} edge by {by}{cups}."
 
 
 def _window_words(read: Read) -> str:

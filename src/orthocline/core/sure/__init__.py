@@ -1,0 +1,21 @@
+"""How far a read can be trusted: ranges, where the slope counts, what to find out next, and the fan."""
+
+from orthocline.core.sure.counting import Counting
+from orthocline.core.sure.next_reading import NextReading
+from orthocline.core.sure.ranges import AimRange
+from orthocline.core.sure.start_lines import StartLines
+from orthocline.core.sure.sureness import Sureness
+from orthocline.core.sure.uncertainty import CERTAIN, TYPED, Source, Sources, Uncertainty
+
+__all__ = [
+    "CERTAIN",
+    "TYPED",
+    "AimRange",
+    "Counting",
+    "NextReading",
+    "Source",
+    "Sources",
+    "StartLines",
+    "Sureness",
+    "Uncertainty",
+]

@@ -1,0 +1,240 @@
+"""What makes a read uncertain, to first order: how launch angle and speed answer to each doubt.
+
+The slope's doubt is a covariance along the way; the others are figures of their own, and count by the
+solver's difference quotient.
+"""
+
+import math
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Final, Protocol
+
+import numpy as np
+from numpy.typing import NDArray
+
+from orthocline.core.ground import LineDoubt, LineReadings, Stations, Surface
+from orthocline.core.roll import RANGES, Putt, Read, Sensitivity, aims
+from orthocline.core.sure.uncertainty import Uncertainty
+
+ANGLE, SPEED, AIM = range(3)
+"""What answers to a doubt: launch angle to the right [rad], launch speed [m/s], and aim [m]."""
+NODES: Final = 48
+"""Places along the way at which the slope counts."""
+QUOTIENT_SHARE: Final = 0.5
+"""Difference quotients are taken over half a standard deviation to each side."""
+
+
+class SlopeDoubt(Protocol):
+    """The doubt of the slope along the way."""
+
+    @property
+    def variance(self) -> NDArray[np.float64]:
+        """Variance of launch angle, launch speed and aim that the slope is the cause of, shape (3,)."""
+
+    def left(self, at_m: float, sd: float, *, across: bool) -> float:
+        """Return the variance of the aim [m^2] that a reading so far from the ball would leave."""
+
+
+@dataclass(frozen=True)
+class EvenDoubt:
+    """Ground whose slope is wrong by the same everywhere, if it is.
+
+    Attributes
+    ----------
+    answers : ndarray
+        Change of launch angle [rad], launch speed [m/s] and aim [m] per ratio of grade, and of fall to the
+        right; shape (3, 2).
+    sds : ndarray
+        Standard deviation of grade and of fall to the right [ratio], shape (2,).
+    """
+
+    answers: NDArray[np.float64]
+    sds: NDArray[np.float64]
+
+    @cached_property
+    def variance(self) -> NDArray[np.float64]:
+        """Variance of launch angle, launch speed and aim, shape (3,)."""
+        return np.asarray((self.answers * self.sds) ** 2 @ np.ones(2))
+
+    def left(self, _at_m: float, sd: float, *, across: bool) -> float:
+        """Return the variance of the aim that a reading leaves: it is worth the same anywhere."""
+        parts, one = (self.answers[AIM] * self.sds) ** 2, int(across)
+        parts[one] *= sd**2 / (self.sds[one] ** 2 + sd**2)
+        return float(parts.sum())
+
+
+@dataclass(frozen=True)
+class StationsDoubt:
+    """Ground read at stations, which may be wrong between them and beyond.
+
+    Attributes
+    ----------
+    sums : tuple of LineDoubt
+        What launch angle [rad], launch speed [m/s] and aim [m] answer to.
+    grade, side : LineReadings
+        The readings.
+    """
+
+    sums: tuple[LineDoubt, ...]
+    grade: LineReadings
+    side: LineReadings
+
+    @cached_property
+    def variance(self) -> NDArray[np.float64]:
+        """Variance of launch angle, launch speed and aim, shape (3,)."""
+        return np.array([one.variance(self.grade, self.side) for one in self.sums])
+
+    def left(self, at_m: float, sd: float, *, across: bool) -> float:
+        """Return the variance of the aim once the ground is read through one more station."""
+        grade = self.grade if across else self.grade.with_one(at_m, sd)
+        side = self.side.with_one(at_m, sd) if across else self.side
+        return self.sums[AIM].variance(grade, side)
+
+
+@dataclass(frozen=True)
+class Doubts:
+    """Everything that makes a read uncertain.
+
+    Attributes
+    ----------
+    slope : SlopeDoubt
+        The ground's.
+    others : mapping
+        By figure (`length`, `green_speed_ft`, `grain`, `grain_way_rad`): change of launch angle [rad],
+        launch speed [m/s] and aim [m] for one standard deviation, shape (3,).
+    counts_m : float
+        How far along the line the middle of where the side tilt counts lies [m].
+    """
+
+    slope: SlopeDoubt
+    others: Mapping[str, NDArray[np.float64]]
+    counts_m: float
+
+    @cached_property
+    def variance(self) -> NDArray[np.float64]:
+        """Variance of launch angle [rad^2], launch speed [m^2/s^2] and aim [m^2], shape (3,)."""
+        return self.slope.variance + sum(change**2 for change in self.others.values())
+
+
+def doubts_of(solved: Read, uncertainty: Uncertainty, weights: Sensitivity) -> Doubts:
+    """Return what makes a read uncertain.
+
+    Parameters
+    ----------
+    solved : Read
+        The read.
+    uncertainty : Uncertainty
+        Standard deviations of its putt's figures.
+    weights : Sensitivity
+        Where along its way the slope counts.
+
+    Returns
+    -------
+    Doubts
+        The slope's, and the others that there are.
+    """
+    places, answers = _answers(solved, weights)
+    counts = np.abs(answers[AIM, NODES:])
+    middle = float(np.average(places[:, 0], weights=counts)) if counts.any() else 0.0
+    slope = _slope_doubt(solved.putt.surface, uncertainty, places, answers)
+    return Doubts(slope, dict(_others(solved, uncertainty)), middle)
+
+
+def _answers(solved: Read, weights: Sensitivity) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    """Return even places along the way and to the left of the line [m], shape (48, 2), and how they count.
+
+    The latter as changes of launch angle [rad], launch speed [m/s] and aim [m] per ratio of grade at each
+    place, then of fall to the right; shape (3, 96).
+    """
+    putt, way = solved.putt, np.linspace(0.0, weights.way_m[-1], NODES)
+    share = np.full(NODES, way[1])
+    share[[0, -1]] *= 0.5
+    east, north = (np.interp(way, weights.way_m, column) for column in weights.places_m.T)
+    cos, sin = math.cos(putt.bearing_rad), math.sin(putt.bearing_rad)
+    east, north = east - putt.ball.x_m, north - putt.ball.y_m
+    angle, speed = (
+        np.concatenate([np.interp(way, weights.way_m, rows[:, column]) * share for column in (1, 0)])
+        for rows in (weights.aim_rad, weights.speed_mps)
+    )
+    aim = angle * putt.length_m / math.cos(solved.launch_right_rad) ** 2
+    places = np.column_stack([east * cos + north * sin, north * cos - east * sin])
+    return places, np.array([angle, speed, aim])
+
+
+def _slope_doubt(
+    ground: Surface, uncertainty: Uncertainty, places: NDArray[np.float64], answers: NDArray[np.float64]
+) -> SlopeDoubt:
+    """Return how the error of the slope varies: between stations, or as one of the whole ground."""
+    if not isinstance(ground, Stations) or not is_read_uncertainly(ground, uncertainty):
+        whole = answers.reshape(len(answers), 2, NODES).sum(axis=2)
+        return EvenDoubt(whole, np.array([uncertainty.grade, uncertainty.side]))
+    at = np.array([one.at for one in ground.readings]) * ground.length_m
+    grade, side = (
+        LineReadings(at, np.array([of_all if one.sd is None else one.sd for one in ground.readings]))
+        for of_all in (uncertainty.grade, uncertainty.side)
+    )
+    return StationsDoubt(tuple(LineDoubt(places, weights) for weights in answers), grade, side)
+
+
+def is_read_uncertainly(ground: Stations, uncertainty: Uncertainty) -> bool:
+    """Return whether anything says how sure stations are; typed ones are taken as they are.
+
+    Parameters
+    ----------
+    ground : Stations
+        The stations.
+    uncertainty : Uncertainty
+        What is said of the whole putt.
+
+    Returns
+    -------
+    bool
+        Whether any reading, or the putt, has an uncertainty of its slope.
+    """
+    return bool(uncertainty.side or uncertainty.grade or any(one.sd for one in ground.readings))
+
+
+def _others(solved: Read, uncertainty: Uncertainty) -> Iterator[tuple[str, NDArray[np.float64]]]:
+    for name, changed in (
+        ("length", _longer),
+        ("green_speed_ft", _faster),
+        ("grain", _grainier),
+        ("grain_way_rad", _turned),
+    ):
+        sd = getattr(uncertainty, name)
+        if sd > 0.0:
+            step = QUOTIENT_SHARE * sd
+            more, less = (_launch(changed(solved.putt, by), solved) for by in (step, -step))
+            yield name, (more - less) / (2.0 * QUOTIENT_SHARE)
+
+
+def _launch(putt: Putt, solved: Read) -> NDArray[np.float64]:
+    """Return launch angle, speed and aim of a putt a little different, on the line nearest to the read's."""
+    right = solved.launch_right_rad
+    nearest = min(aims(putt), key=lambda one: abs(one.launch.right_rad - right)).launch
+    return np.array([nearest.right_rad, nearest.speed_mps, putt.length_m * math.tan(nearest.right_rad)])
+
+
+def _longer(putt: Putt, share: float) -> Putt:
+    """Return the putt with the ball further back, at the same shares of the way between stations."""
+    least, most = RANGES.length_m
+    length = min(max(putt.length_m * (1.0 + share), least), most)
+    ball = putt.place(putt.length_m - length, 0.0)
+    ground = putt.surface
+    if isinstance(ground, Stations):
+        ground = replace(ground, ball_m=(ball.x_m, ball.y_m))
+    return replace(putt, ball=ball, surface=ground)
+
+
+def _faster(putt: Putt, feet: float) -> Putt:
+    least, most = RANGES.green_speed_ft
+    return replace(putt, green_speed_ft=min(max(putt.green_speed_ft + feet, least), most))
+
+
+def _grainier(putt: Putt, share: float) -> Putt:
+    return replace(putt, grain=replace(putt.grain, strength=putt.grain.strength * (1.0 + share)))
+
+
+def _turned(putt: Putt, by_rad: float) -> Putt:
+    return replace(putt, grain=replace(putt.grain, toward_rad=putt.grain.toward_rad + by_rad))

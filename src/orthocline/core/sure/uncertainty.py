@@ -1,0 +1,160 @@
+"""How uncertain the figures of a putt are, and what makes them so."""
+
+import math
+from dataclasses import dataclass, field
+
+from orthocline.core.instruments import GRAIN_STRENGTH_SHARE, GRAIN_WAY_SD_RAD, INSTRUMENTS, Gives
+from orthocline.core.roll import Putt
+
+
+@dataclass(frozen=True)
+class Uncertainty:
+    """Standard deviations of the figures of a putt; 0 for one that is taken as it is.
+
+    Attributes
+    ----------
+    length : float
+        Of the length, as a share of it.
+    side, grade : float
+        Of the fall to the right and of the rise toward the hole [ratio].
+    green_speed_ft : float
+        Of the green speed [ft].
+    grain : float
+        Of the strength of the grain, as a share of it.
+    grain_way_rad : float
+        Of the way that it grows [rad].
+    """
+
+    length: float = 0.0
+    side: float = 0.0
+    grade: float = 0.0
+    green_speed_ft: float = 0.0
+    grain: float = 0.0
+    grain_way_rad: float = 0.0
+
+
+CERTAIN = Uncertainty()
+"""Every figure is taken as it is."""
+
+
+@dataclass(frozen=True)
+class Source:
+    """Where a figure comes from.
+
+    Attributes
+    ----------
+    by : str
+        The instrument's name in the registry; empty for one that was typed.
+    within : float or None
+        Within how much of the figure it was said to be (95 %), in its own SI unit; it goes before the
+        instrument.
+    """
+
+    by: str = ""
+    within: float | None = None
+
+    def slope_sd(self, slope: float, length_m: float) -> float:
+        """Return the standard deviation [ratio] of a slope that comes from here.
+
+        Parameters
+        ----------
+        slope : float
+            The slope [ratio].
+        length_m : float
+            The putt's length [m], over which a rise was judged.
+
+        Returns
+        -------
+        float
+            Standard deviation [ratio]; 0 for one that was typed.
+        """
+        if self.within is not None:
+            return 0.5 * self.within
+        if not self.by:
+            return 0.0
+        instrument = INSTRUMENTS[self.by]
+        if instrument.gives is Gives.RISE:
+            return instrument.sd_of(slope * length_m) / length_m
+        return instrument.sd_of(slope)
+
+    def length_sd_m(self, length_m: float) -> float:
+        """Return the standard deviation [m] of a length that comes from here.
+
+        Parameters
+        ----------
+        length_m : float
+            The length [m].
+
+        Returns
+        -------
+        float
+            Standard deviation [m]; 0 for one that was typed.
+        """
+        if self.within is not None:
+            return 0.5 * self.within
+        return INSTRUMENTS[self.by].sd_of(length_m) if self.by else 0.0
+
+
+TYPED = Source()
+"""A figure that was typed, and is taken as it is."""
+
+
+@dataclass(frozen=True)
+class Sources:
+    """Where the figures of a putt come from.
+
+    Attributes
+    ----------
+    length, side, rise : Source
+        Of the length, the tilt across the line and the rise along it.
+    speed_sd_ft : float
+        Standard deviation of the green speed [ft], its age counted in.
+    grain_by_clues : bool
+        Whether the grain was judged by clues.
+    """
+
+    length: Source = field(default=TYPED)
+    side: Source = field(default=TYPED)
+    rise: Source = field(default=TYPED)
+    speed_sd_ft: float = 0.0
+    grain_by_clues: bool = False
+
+    def uncertainty(self, putt: Putt) -> Uncertainty:
+        """Return how uncertain the putt's figures are that come from here.
+
+        Parameters
+        ----------
+        putt : Putt
+            The putt.
+
+        Returns
+        -------
+        Uncertainty
+            Standard deviations of its figures.
+        """
+        length_m = putt.length_m
+        clues = self.grain_by_clues and putt.grain.strength > 0.0
+        return Uncertainty(
+            self.length.length_sd_m(length_m) / length_m,
+            self.side.slope_sd(putt.side_tilt_right, length_m),
+            self.rise.slope_sd(putt.grade, length_m),
+            self.speed_sd_ft,
+            GRAIN_STRENGTH_SHARE if clues else 0.0,
+            GRAIN_WAY_SD_RAD if clues else 0.0,
+        )
+
+
+def is_certain(uncertainty: Uncertainty) -> bool:
+    """Return whether every figure is taken as it is.
+
+    Parameters
+    ----------
+    uncertainty : Uncertainty
+        Standard deviations.
+
+    Returns
+    -------
+    bool
+        Whether all are 0.
+    """
+    return math.isclose(sum(vars(uncertainty).values()), 0.0, abs_tol=1e-12)

@@ -1,0 +1,1 @@
+"""How sure, in pictures."""

@@ -1,0 +1,26 @@
+"""Where the slope counts, in words: the sentence that settles the quarrel for the putt at hand."""
+
+from orthocline.core.sure import Counting
+
+STRAIGHT = 0.5
+"""Shares of the turning that sum to less are none: the way is straight."""
+
+
+def hundred(share: float) -> int:
+    """Return a share in parts of a hundred."""
+    return round(100 * share)
+
+
+def counting_words(counting: Counting) -> str:
+    """Return how the thirds of the way count, beside how much of the turning is seen in the last."""
+    first, middle, last = (hundred(share) for share in counting.counts_by_third)
+    if sum(counting.turns_by_third) < STRAIGHT:
+        return (
+            f"It rolls straight; a tilt would count {first}, {middle} and {last} of 100 in its three thirds."
+        )
+    turned = hundred(counting.turns_by_third[-1])
+    least = "only " if last < turned else ""
+    return (
+        f"The last third shows {turned} of 100 parts of the turning,"
+        f" but its slope counts {least}{last}; that of the first third counts {first}."
+    )
