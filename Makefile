@@ -29,7 +29,7 @@ format: setup
 	@$(PY) -m ruff check --fix .
 
 bench: setup
-	@$(PY) benchmarks/bench.py
+	@PYTHONPATH=. $(PY) benchmarks/bench.py
 
 chaos: setup
 	@$(PY) benchmarks/chaos.py

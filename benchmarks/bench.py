@@ -4,10 +4,11 @@
    same on a grid of 160 by 160 heights.
 2. Batches: aims and rolls of many putts at once, on a plane and on the grid.
 3. Reads in wind over the whole range that may be asked, the worst beside the median.
-4. Server time of a Read redraw, alone, with eight clients at once, and beside 64 slow sockets, on the
+4. How far stated ranges hold, and whether the reading named first is the best (`sureness.py`).
+5. Server time of a Read redraw, alone, with eight clients at once, and beside 64 slow sockets, on the
    processes `serve` runs.
-5. The pages and the archive of a log of 20,000 putts, and the memory that they take.
-6. Page weight over the wire, compressed, fonts included; and the wait of the first visitor.
+6. The pages and the archive of a log of 20,000 putts, and the memory that they take.
+7. Page weight over the wire, compressed, fonts included; and the wait of the first visitor.
 """
 
 import gzip
@@ -25,6 +26,7 @@ import threading
 import time
 from contextlib import ExitStack
 from dataclasses import replace
+from datetime import UTC, datetime
 from pathlib import Path
 from urllib.parse import urlencode, urlsplit
 
@@ -42,7 +44,9 @@ from orthocline.core.roll.rollers import outcomes_of
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.db.server.cluster import ensure_running
 from orthocline.db.server.settings import var_folder
-from orthocline.web.shared.read_address import SPINDRIFT
+from orthocline.web.shared.read_address import demo_values
+from orthocline.wording.wording import USUAL_WORDING
+from sureness import bench_sureness
 
 CLIENTS, REQUESTS = 8, 60
 WINDY, SLOW, MANY = 400, 64, 20_000
@@ -195,7 +199,8 @@ def bench_wind():
 
 
 def redraw_address(base, i):
-    return f"{base}/read?{urlencode({**SPINDRIFT, 'length': f'{10 + i % 40 * 0.5} ft'})}"
+    putt = demo_values(USUAL_WORDING, datetime.now(UTC)) | {"length": f"{10 + i % 40 * 0.5} ft"}
+    return f"{base}/read?{urlencode(putt)}"
 
 
 def redraws(base, clients):
@@ -349,4 +354,5 @@ if __name__ == "__main__":
     bench_grid()
     bench_batches()
     bench_wind()
+    bench_sureness()
     bench_server()

@@ -5,9 +5,11 @@ import random
 import re
 import time
 import urllib.request
+from datetime import UTC, datetime
 from urllib.parse import urlencode, urlsplit
 
-from orthocline.web.shared.read_address import SPINDRIFT
+from orthocline.web.shared.read_address import demo_values
+from orthocline.wording.wording import USUAL_WORDING
 
 
 def some_address():
@@ -39,7 +41,9 @@ def enter(base):
 
     token = send("GET", "/sign-up")
     send("POST", "/sign-up", {"name": "Bench", "password": "four unrelated hedgehogs", "csrf_token": token})
-    send("POST", "/log", {**SPINDRIFT, "csrf_token": send("GET", "/read")})
+    send(
+        "POST", "/log", {**demo_values(USUAL_WORDING, datetime.now(UTC)), "csrf_token": send("GET", "/read")}
+    )
     connection.close()
     return headers
 

@@ -26,6 +26,8 @@ FLAGS = "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-
 DESK = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
 PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
 READ = "/read?" + urlencode(demo_values(USUAL_WORDING, datetime.now(UTC)))
+FELT = "/read?length=5+paces&side=1.5+%25&side_from=feet&rise=1+in&slope=down&speed=10&past=12+in"
+FAN = READ + "&fan=1&tries=12+in+right,+18+in+right,+24+in+right"
 ROLLS = {
     "rails": "rods",
     "out": ["8 ft 5 in", "8 ft 8 in", "8 ft 6 in"],
@@ -45,6 +47,8 @@ PICTURES = (
     ("tuning", "/speed/without-a-ramp?" + urlencode(BALLS, doseq=True), DESK),
     ("measures", "/measures", DESK),
     ("beat-phone", "/beat?mark=6.8+ft&stroke=16+in", PHONE),
+    ("sure", FELT, DESK),
+    ("fan-phone", FAN, PHONE),
     ("own-read", READ + "&own=9+in&own_side=right", DESK),
     ("log", "/log", DESK),
     ("log-phone", "/log", PHONE),

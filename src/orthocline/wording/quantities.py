@@ -27,7 +27,7 @@ FRACTIONS: Mapping[str, str] = {"¼": ".25", "½": ".5", "¾": ".75"}
 
 _NUMBER = r"[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)"
 _TERM = re.compile(rf"\s*({_NUMBER})\s*([a-z/%°'\"′″]*)\s*(?:and\s+)?", re.IGNORECASE)
-_LAST_UNIT = re.compile(r"[^\d.,¼½¾]*$")
+_UNIT = re.compile(r"[a-z/%°'\"′″]+", re.IGNORECASE)
 _DOUBLE_QUOTES = str.maketrans({"“": '"', "”": '"', "’": "'", "‘": "'", "−": "-"})
 LONGEST = 40
 
@@ -72,7 +72,7 @@ def parted(text: str) -> tuple[str, str]:
     figure, _, within = (part.strip() for part in text.replace("+-", "±").partition("±"))
     if not within:
         return figure, ""
-    unit, within_unit = (_LAST_UNIT.search(part)[0].strip() for part in (figure, within))  # type: ignore[index]
+    unit, within_unit = ("".join(_UNIT.findall(part)[-1:]) for part in (figure, within))
     if not unit and within_unit:
         return f"{figure} {within_unit}", within
     return figure, within if within_unit else f"{within} {unit}".strip()

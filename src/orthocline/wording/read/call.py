@@ -128,7 +128,8 @@ def _details(read: Read, wording: Wording, sure: AimRange | None) -> Iterator[st
     if aim is not None and not is_centre(aim, wording):
         yield _edge_words(aim, sure.aim_right_m.width if sure and sure.aim_right_m else 0.0, wording)
     plays = f"Plays like {wording.far(level_twin_of(read).plays_like_m, wording.roll_width_m)}"
-    yield f"{plays} ({speed_range_words(read, sure, wording)})." if sure else f"{plays}."
+    between = speed_range_words(read, sure, wording)
+    yield f"{plays} ({between})." if between else f"{plays}."
 
 
 def _edge_words(aim: float, width: float, wording: Wording) -> str:

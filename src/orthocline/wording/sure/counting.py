@@ -19,8 +19,8 @@ def counting_words(counting: Counting) -> str:
             f"It rolls straight; a tilt would count {first}, {middle} and {last} of 100 in its three thirds."
         )
     turned = hundred(counting.turns_by_third[-1])
-    least = "only " if last < turned else ""
+    joined = "but its slope counts only" if last < turned else "and its slope counts"
     return (
-        f"The last third shows {turned} of 100 parts of the turning,"
-        f" but its slope counts {least}{last}; that of the first third counts {first}."
+        f"The last third shows {turned} of 100 parts of the turning, {joined} {last};"
+        f" that of the first third counts {first}."
     )

@@ -2,6 +2,7 @@
 
 from orthocline.core.roll import Read
 from orthocline.core.sure import AimRange, NextReading
+from orthocline.wording.sure.counting import hundred
 from orthocline.wording.sure.ranges import range_text
 from orthocline.wording.wording import Wording
 
@@ -32,7 +33,7 @@ def reading_words(reading: NextReading, read: Read, wording: Wording) -> str:
 
 def leaves_words(reading: NextReading, wording: Wording) -> str:
     """Return what a reading would leave of the range of the aim."""
-    return _left(reading.leaves, wording) or f"{round(100 * (1 - reading.cut))} in 100 of it"
+    return _left(reading.leaves, wording) or f"{hundred(1 - reading.cut)} of 100 parts of it"
 
 
 def best_words(reading: NextReading, read: Read, wording: Wording) -> str:

@@ -66,10 +66,16 @@ def _on_one_side(span: Span, wording: Wording) -> bool:
     return near * far >= 0.0 or wording.borne(near, ENDS_SHARE * span.width) == 0.0
 
 
-def speed_range_words(read: Read, sure: AimRange, wording: Wording) -> str:
-    """Return between which lengths the putt plays, as on a level green of the speed that it is read at."""
+def speed_range_words(read: Read, sure: AimRange | None, wording: Wording) -> str:
+    """Return between which lengths the putt plays, as on a level green of the speed that it is read at.
+
+    Empty where they are the same as they are said.
+    """
+    if sure is None:
+        return ""
     plays = _plays_like(read, sure)
-    return _both(wording.far(plays.least, plays.width), wording.far(plays.most, plays.width), "to")
+    least, most = (wording.far(end, plays.width) for end in (plays.least, plays.most))
+    return _both(least, most, "to") if least != most else ""
 
 
 def _plays_like(read: Read, sure: AimRange) -> Span:
