@@ -51,7 +51,7 @@ def private_routes(app):
 
 
 def concrete(rule, number):
-    kinds = rule.rule.replace("<any(stride, stroke):kind>", "stride")
+    kinds = rule.rule.replace("<any(stride, stroke, slope):kind>", "stride")
     return re.sub("<int:[a-z_]+>", str(number), kinds)
 
 

@@ -102,6 +102,45 @@ def test_stride_and_stroke_are_tried_and_taken_back(signed_in):
     )
 
 
+PAIRS = [("1 %", "0.6 %"), ("2 %", "1.7 %"), ("3 %", "2.2 %"), ("4 %", "2.9 %"), ("2 %", "1.2 %")]
+
+
+def test_what_the_feet_tell_is_found_from_pairs_and_read_by(signed_in):
+    felt = {**SPINDRIFT, "side": "3 felt"}
+    before = signed_in.get("/read", query_string=felt)
+    assert value(before, "side") == "3 %"
+    assert "felt ±1.5 %" in text(before)
+    assert "5 more pairs" in text(signed_in.get("/measures"))
+    for guess, level in PAIRS:
+        pair = {"sense": "feet", "guess": guess, "level": level}
+        assert signed_in.post("/measures/slope", data=pair).status_code == 303
+    page = signed_in.get("/measures")
+    assert "what you take for 3 % is 2.2 %" in text(page)
+    assert len(parsed(page).find_all(attrs={"data-part": "pair"})) == 5
+    after = signed_in.get("/read", query_string=felt)
+    assert value(after, "side") == "2.2 %"
+    chosen = parsed(after).find("select", id="side_from").find("option", selected=True)
+    assert words_of(chosen).startswith("felt, yours ±")
+    remove = parsed(page).find(id="slope").find("form", action=lambda to: to and "remove" in to)
+    assert signed_in.post(remove["action"]).status_code == 303
+    assert "1 more pair" in text(signed_in.get("/measures"))
+
+
+@pytest.mark.parametrize(
+    ("typed", "message"),
+    [
+        ({"guess": "nine", "level": "1 %"}, "Your guess cannot be read"),
+        ({"guess": "12 %", "level": "1 %"}, "between 0 and 10 %"),
+        ({"guess": "2 %", "level": ""}, "The level is not there yet"),
+        ({"guess": "2 %", "level": "1 %", "sense": "nose"}, ""),
+    ],
+)
+def test_pairs_that_cannot_be_are_told(signed_in, typed, message):
+    page = signed_in.post("/measures/slope", data={"sense": "feet", **typed})
+    assert page.status_code == 422
+    assert message in text(page)
+
+
 def test_measuring_oneself_is_refused_in_competition_but_units_are_not(signed_in):
     signed_in.post("/mode", data={"mode": "competition"})
     assert signed_in.post("/measures/stride", data={"paces": "10", "tape": "28 ft"}).status_code == 403

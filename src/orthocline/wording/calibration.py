@@ -1,8 +1,9 @@
-"""A golfer's own lengths: paces and shoes."""
+"""A golfer's own calibration: paces and shoes, feet and eyes."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
+from orthocline.core.ground import Sense
 from orthocline.core.instruments import USUAL_SHOE_M
 from orthocline.core.units import PACE_M
 
@@ -15,11 +16,14 @@ class Calibration:
     ----------
     own_pace : bool
         Whether the pace is the golfer's own.
+    senses : mapping
+        How what the golfer feels and sees goes with the level, by instrument, of those that are known.
     """
 
     pace_m: float = PACE_M
     shoe_m: float = USUAL_SHOE_M
     own_pace: bool = False
+    senses: Mapping[str, Sense] = field(default_factory=dict, hash=False)
 
     @property
     def units_m(self) -> Mapping[str, float]:

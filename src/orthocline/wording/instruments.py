@@ -34,11 +34,14 @@ TYPED_WORDS = "as typed"
 
 
 def instrument_choice(name: str, wording: Wording) -> str:
-    """Return where a figure comes from as a choice: a slope's instrument with how sure it is."""
+    """Return where a figure comes from as a choice: of a slope with how sure that is, usual or yours."""
     if not name:
         return TYPED_WORDS
     instrument, said = INSTRUMENTS[name], INSTRUMENT_WORDS[name]
     words = said.short or said.choice
+    own = wording.calibration.senses.get(name)
+    if own:
+        return f"{words}, yours ±{wording.slope(own.slope(own.middle).within)}"
     if instrument.gives in (Gives.SLOPE, Gives.FELT):
         return f"{words} ±{wording.slope(2.0 * instrument.sd)}"
     return words

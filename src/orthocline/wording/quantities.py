@@ -23,6 +23,10 @@ SPEED_UNITS_MPS: Mapping[str, float] = {
 }
 GRAIN_KINDS: Mapping[str, float] = {"bent": 0.03, "mixed": 0.08, "strong": 0.15}
 """Grass by its kind, and how strong its grain usually is."""
+SENSED: Mapping[str, str] = {"felt": "feet", "seen": "eye"}
+"""Words after a rating of a slope, and the instrument that they mean."""
+SENSED_DECIMALS = 3
+"""Of a slope [ratio]: nobody feels less than a tenth of a percent."""
 FRACTIONS: Mapping[str, str] = {"¼": ".25", "½": ".5", "¾": ".75"}
 
 _NUMBER = r"[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)"
@@ -135,6 +139,9 @@ def parse_slope(text: str, over_m: float, wording: Wording = USUAL_WORDING) -> t
     over_m : float
         Length [m] of the putt, over which a rise counts.
     """
+    sense = SENSED.get(text.strip().lower()[-4:])
+    if sense:
+        return _sensed(text.strip()[:-4], sense, wording), "%"
     allowed = "a slope such as 2.1 %, 1.2 deg, or inches of rise over the putt such as 1 in"
     units = {unit.lower() for _, unit in _terms(text, allowed)}
     if units == {""}:
@@ -147,6 +154,18 @@ def parse_slope(text: str, over_m: float, wording: Wording = USUAL_WORDING) -> t
             raise QuantityError(f"a slope must be less than 45 degrees; allowed is {allowed}")
         return math.tan(math.radians(degrees)), "deg"
     return _sum(text, LENGTH_UNITS_M, "in", allowed) / over_m, wording.units.near
+
+
+def _sensed(text: str, sense: str, wording: Wording) -> float:
+    """Return the slope that a rating stands for: as many percent, or by the golfer's own pairs."""
+    rating = PERCENT * parse_number(text, "a rating from 0 to 6 such as 3 felt or 2.5 seen")
+    own = wording.calibration.senses.get(sense)
+    return max(round(own.slope(rating).value, SENSED_DECIMALS), 0.0) if own else rating
+
+
+def sensed(text: str) -> str:
+    """Return by which sense a slope is typed, `feet` or `eye`; empty for a figure."""
+    return SENSED.get(text.strip().lower()[-4:], "")
 
 
 def _terms(text: str, allowed: str) -> list[tuple[float, str]]:

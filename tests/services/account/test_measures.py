@@ -8,10 +8,12 @@ from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.measures import (
     KEPT,
+    add_slope_pair,
     add_stride_trial,
     add_stroke_putt,
     keep_measures,
     own_measures,
+    own_senses,
     own_stride,
     own_stroke_rate,
     pacing_sd,
@@ -74,6 +76,27 @@ def test_a_stride_from_tries_is_surer_than_the_usual_one(session, golfer):
     assert [trial.paces for trial in own_measures(Viewer(golfer), session).stride_trials] == [10, 20]
     with pytest.raises(NotFoundError):
         remove_trial(Viewer(golfer), session, "stride", gone)
+
+
+def test_feet_count_as_the_golfers_own_from_five_pairs_on(session, golfer):
+    viewer, pairs = Viewer(golfer), [(1, 0.6), (2, 1.7), (3, 2.2), (4, 2.9), (2, 1.2)]
+    for guess, level in pairs[:4]:
+        add_slope_pair(viewer, session, sense="feet", guess=guess / 100, level=level / 100)
+    assert own_senses(own_measures(viewer, session)) == {}
+    add_slope_pair(viewer, session, sense="feet", guess=0.02, level=0.012)
+    own = own_senses(own_measures(viewer, session))
+    assert set(own) == {"feet"}
+    assert own["feet"].slope(0.03).value == pytest.approx(0.0217, abs=0.0005)
+    calibration = wording_of(own_measures(viewer, session)).calibration
+    assert calibration.senses == own
+    remove_trial(viewer, session, "slope", own_measures(viewer, session).slope_pairs[0].id)
+    assert own_senses(own_measures(viewer, session)) == {}
+    for _ in range(36):
+        add_slope_pair(viewer, session, sense="eye", guess=0.02, level=0.012)
+    with pytest.raises(InvalidError, match="40 trials are enough"):
+        add_slope_pair(viewer, session, sense="eye", guess=0.02, level=0.012)
+    with pytest.raises(NotAllowedError):
+        add_slope_pair(Viewer(golfer, Mode.COMPETITION), session, sense="feet", guess=0.02, level=0.012)
 
 
 def test_a_calibrated_stroke_replaces_the_usual_one(session, golfer):

@@ -4,22 +4,27 @@ from orthocline.core.ground.built_in import Ground, ground_of, slope_at
 from orthocline.core.ground.field import slope_covariance
 from orthocline.core.ground.grid import LEAST_NODES, Grid
 from orthocline.core.ground.reach import LineDoubt, LineReadings
+from orthocline.core.ground.senses import LEAST_PAIRS, Sense, SlopePair, sense
 from orthocline.core.ground.stations import Station, Stations
 from orthocline.core.ground.surface import Plane, Surface, mean_gradient, plane_from_grade
 
 __all__ = [
     "LEAST_NODES",
+    "LEAST_PAIRS",
     "Grid",
     "Ground",
     "LineDoubt",
     "LineReadings",
     "Plane",
+    "Sense",
+    "SlopePair",
     "Station",
     "Stations",
     "Surface",
     "ground_of",
     "mean_gradient",
     "plane_from_grade",
+    "sense",
     "slope_at",
     "slope_covariance",
 ]

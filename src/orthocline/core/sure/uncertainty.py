@@ -1,8 +1,10 @@
 """How uncertain the figures of a putt are, and what makes them so."""
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 
+from orthocline.core.ground import Sense
 from orthocline.core.instruments import GRAIN_STRENGTH_SHARE, GRAIN_WAY_SD_RAD, INSTRUMENTS, Gives
 from orthocline.core.roll import Putt
 
@@ -53,7 +55,7 @@ class Source:
     by: str = ""
     within: float | None = None
 
-    def slope_sd(self, slope: float, length_m: float) -> float:
+    def slope_sd(self, slope: float, length_m: float, own: Mapping[str, Sense]) -> float:
         """Return the standard deviation [ratio] of a slope that comes from here.
 
         Parameters
@@ -62,6 +64,8 @@ class Source:
             The slope [ratio].
         length_m : float
             The putt's length [m], over which a rise was judged.
+        own : mapping
+            How the golfer's own senses go with the level, by instrument.
 
         Returns
         -------
@@ -72,6 +76,8 @@ class Source:
             return 0.5 * self.within
         if not self.by:
             return 0.0
+        if self.by in own:
+            return own[self.by].slope(abs(slope)).sd
         instrument = INSTRUMENTS[self.by]
         if instrument.gives is Gives.RISE:
             return instrument.sd_of(slope * length_m) / length_m
@@ -111,6 +117,8 @@ class Sources:
         Standard deviation of the green speed [ft], its age counted in.
     grain_by_clues : bool
         Whether the grain was judged by clues.
+    own : mapping
+        How the golfer's own senses go with the level, by instrument.
     """
 
     length: Source = field(default=TYPED)
@@ -118,6 +126,7 @@ class Sources:
     rise: Source = field(default=TYPED)
     speed_sd_ft: float = 0.0
     grain_by_clues: bool = False
+    own: Mapping[str, Sense] = field(default_factory=dict)
 
     def uncertainty(self, putt: Putt) -> Uncertainty:
         """Return how uncertain the putt's figures are that come from here.
@@ -136,8 +145,8 @@ class Sources:
         clues = self.grain_by_clues and putt.grain.strength > 0.0
         return Uncertainty(
             self.length.length_sd_m(length_m) / length_m,
-            self.side.slope_sd(putt.side_tilt_right, length_m),
-            self.rise.slope_sd(putt.grade, length_m),
+            self.side.slope_sd(putt.side_tilt_right, length_m, self.own),
+            self.rise.slope_sd(putt.grade, length_m, self.own),
             self.speed_sd_ft,
             GRAIN_STRENGTH_SHARE if clues else 0.0,
             GRAIN_WAY_SD_RAD if clues else 0.0,

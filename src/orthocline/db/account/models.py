@@ -93,6 +93,7 @@ class OwnMeasures(Base):
     usual_past_downhill_m: Mapped[float | None]
     stride_trials: Mapped[list["StrideTrial"]] = relationship(order_by="StrideTrial.id", viewonly=True)
     stroke_trials: Mapped[list["StrokeTrial"]] = relationship(order_by="StrokeTrial.id", viewonly=True)
+    slope_pairs: Mapped[list["SlopePair"]] = relationship(order_by="SlopePair.id", viewonly=True)
 
 
 class Trial(Entry):
@@ -131,3 +132,17 @@ class StrokeTrial(Trial, Base):
     stroke_m: Mapped[float]
     roll_m: Mapped[float]
     green_speed_ft: Mapped[float]
+
+
+class SlopePair(Trial, Base):
+    """A slope [ratio] as it was felt or seen, and as a level then read it in the same place."""
+
+    __tablename__ = "slope_pairs"
+    __table_args__ = (
+        CheckConstraint("sense IN ('feet', 'eye')", name="sense"),
+        UniqueConstraint("golfer_id", "key"),
+    )
+
+    sense: Mapped[str] = mapped_column(String(10))
+    guess: Mapped[float]
+    level: Mapped[float]

@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 from orthocline.core.account import PacedTape, UsualPasts, stride
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.estimate import Estimate
+from orthocline.core.ground import Sense, SlopePair, sense
 from orthocline.core.instruments import INSTRUMENTS, USUAL_SHOE_M
 from orthocline.core.roll import RANGES
 from orthocline.core.speed import StrokePutt, Tempo, stroke_rate
@@ -66,6 +67,16 @@ class StrokeTrial:
 
 
 @dataclass(frozen=True)
+class KeptPair:
+    """A slope [ratio] felt (`feet`) or seen (`eye`), and as a level read it, by the number of its row."""
+
+    id: int
+    sense: str
+    guess: float
+    level: float
+
+
+@dataclass(frozen=True)
 class Measures:
     """A golfer's own measures, units and words; None where the usual figure is used."""
 
@@ -88,14 +99,17 @@ class Measures:
     usual_past_downhill_m: float | None = None
     stride_trials: tuple[StrideTrial, ...] = ()
     stroke_trials: tuple[StrokeTrial, ...] = ()
+    slope_pairs: tuple[KeptPair, ...] = ()
 
 
-TRIALS: Mapping[str, type[models.StrideTrial] | type[models.StrokeTrial]] = {
+TRIALS: Mapping[str, type[models.Trial]] = {
     "stride": models.StrideTrial,
     "stroke": models.StrokeTrial,
+    "slope": models.SlopePair,
 }
+SENSES = ("feet", "eye")
 STRIDE_RANGE_M = (0.3, 1.5)
-MOST_TRIALS = 20
+MOST_TRIALS, MOST_PAIRS = 20, 40
 USUAL_PAST_M = FOOT_M
 """Roll-past until a golfer says another."""
 
@@ -110,8 +124,9 @@ def own_measures(viewer: Viewer, session: Session) -> Measures:
     strokes = (
         StrokeTrial(one.id, one.stroke_m, one.roll_m, one.green_speed_ft) for one in kept.stroke_trials
     )
+    pairs = tuple(KeptPair(one.id, one.sense, one.guess, one.level) for one in kept.slope_pairs)
     values = {name: getattr(kept, name) for name in (*KEPT, *TEMPO)}
-    return Measures(**values, stride_trials=tuple(strides), stroke_trials=tuple(strokes))
+    return Measures(**values, stride_trials=tuple(strides), stroke_trials=tuple(strokes), slope_pairs=pairs)
 
 
 @own_data
@@ -137,6 +152,17 @@ def own_stride(measures: Measures) -> Estimate | None:
 def own_stroke_rate(measures: Measures) -> Estimate | None:
     """Return the golfer's own launch speed per length of stroke [1/s], if any putts were kept."""
     return stroke_rate(stroke_putts(measures.stroke_trials))
+
+
+def pairs_of(measures: Measures, name: str) -> list[SlopePair]:
+    """Return the pairs of one sense, as the core takes them."""
+    return [SlopePair(one.guess, one.level) for one in measures.slope_pairs if one.sense == name]
+
+
+def own_senses(measures: Measures | None) -> dict[str, Sense]:
+    """Return how the golfer's feet and eyes go with the level, by instrument; none without enough pairs."""
+    found = {name: sense(pairs_of(measures, name)) for name in SENSES} if measures else {}
+    return {name: own for name, own in found.items() if own}
 
 
 def golfer_figures(measures: Measures | None) -> GolferFigures:
@@ -180,7 +206,12 @@ def wording_of(measures: Measures, time_zone: str | None = None) -> Wording:
     own = own_stride(measures)
     return Wording(
         Units(measures.units == "metres", measures.slopes == "degrees"),
-        Calibration(own.value if own else PACE_M, measures.shoe_m or USUAL_SHOE_M, own is not None),
+        Calibration(
+            own.value if own else PACE_M,
+            measures.shoe_m or USUAL_SHOE_M,
+            own is not None,
+            own_senses(measures),
+        ),
         Bend(measures.bend),
         Hand(measures.hand),
         calendar_of(time_zone),
@@ -242,6 +273,25 @@ def add_stroke_putt(
     _add(viewer, session, trial, "stroke")
 
 
+@open_play("Comparing slopes with a level")
+def add_slope_pair(
+    viewer: Viewer, session: Session, *, sense: str, guess: float, level: float, key: UUID | None = None
+) -> None:
+    """Keep a slope [ratio] that was felt or seen, and then read with a level in the same place.
+
+    The same `key` again is the same pair.
+
+    Raises
+    ------
+    InvalidError
+        When there are enough of the sense.
+    NotAllowedError
+        In Competition.
+    """
+    pair = models.SlopePair(golfer_id=viewer.owner_id, key=key, sense=sense, guess=guess, level=level)
+    _add(viewer, session, pair, "guess", MOST_PAIRS)
+
+
 @own_data
 def remove_trial(viewer: Viewer, session: Session, kind: str, trial_id: int) -> None:
     """Remove one of the golfer's trials; `kind` is one of `TRIALS`.
@@ -271,14 +321,9 @@ def _kept(viewer: Viewer, session: Session) -> OwnMeasures:
     return measures
 
 
-def _add(
-    viewer: Viewer, session: Session, trial: models.StrideTrial | models.StrokeTrial, field: str
-) -> None:
+def _add(viewer: Viewer, session: Session, trial: models.Trial, field: str, most: int = MOST_TRIALS) -> None:
     measures = _kept(viewer, session)
-    if (
-        with_same_key(session, trial) is None
-        and count_of(session, type(trial), viewer.owner_id) >= MOST_TRIALS
-    ):
-        raise InvalidError(field, f"{MOST_TRIALS} trials are enough: remove one first.")
+    if with_same_key(session, trial) is None and count_of(session, type(trial), viewer.owner_id) >= most:
+        raise InvalidError(field, f"{most} trials are enough: remove one first.")
     add_once(session, trial)
     session.expire(measures)

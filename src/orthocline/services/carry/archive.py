@@ -69,7 +69,9 @@ def _listed(name: str, rows: Iterator[dict[str, Any]]) -> Iterator[str]:
 def _measures_document(measures: OwnMeasures | None, *, hidden: bool) -> dict[str, Any] | None:
     if measures is None:
         return None
-    told = _columns(measures) | {"stride_trials": [_columns(trial) for trial in measures.stride_trials]}
+    told = _columns(measures)
+    for name in ("stride_trials", "slope_pairs"):
+        told[name] = [_columns(trial) for trial in getattr(measures, name)]
     if hidden:
         return told
     return told | {"stroke_putts": [_columns(trial) for trial in measures.stroke_trials]}

@@ -16,11 +16,16 @@ from orthocline.core.speed import (
     simulated_roll_m,
     speed_from_rolls,
 )
-from orthocline.core.units import FOOT_M, INCH_M
+from orthocline.core.units import FOOT_M, INCH_M, PERCENT
 from orthocline.db.account.models import Golfer
 from orthocline.formats.sheet import Noted, Sheet
 from orthocline.services.account.access import Viewer, anyone
-from orthocline.services.account.measures import add_stride_trial, add_stroke_putt, keep_measures
+from orthocline.services.account.measures import (
+    add_slope_pair,
+    add_stride_trial,
+    add_stroke_putt,
+    keep_measures,
+)
 from orthocline.services.ground.places import Place
 from orthocline.services.speed.book import Condition, keep_speed
 from orthocline.wording.wording import USUAL_WORDING
@@ -63,6 +68,13 @@ def load_demo_speeds(session: Session, golfer: Golfer, rng: np.random.Generator)
             )
     _ramp(session, golfer, rng, TODAY_FT, morning, _condition(rng, WEEKS, "Firm after three dry days."))
     _own_measures(session, golfer)
+
+
+SLOPES = {
+    "feet": ((1.0, 0.6), (2.0, 1.7), (3.0, 2.2), (4.0, 2.9), (2.5, 1.4), (1.5, 1.2)),
+    "eye": ((1.0, 1.4), (2.0, 1.6), (3.0, 3.5)),
+}
+"""Wren's feet, and eyes that are not known yet: guesses and what the level said, in percent."""
 
 
 def _condition(rng: np.random.Generator, week: int, note: str = "") -> Condition:
@@ -151,6 +163,10 @@ def _own_measures(session: Session, golfer: Golfer) -> None:
     )
     for paces, tape_ft in ((10.0, 28.2), (10.0, 27.9), (20.0, 56.5)):
         add_stride_trial(Viewer(golfer), session, paces=paces, tape_m=tape_ft * FOOT_M)
+    for sense, pairs in SLOPES.items():
+        for guess, level in pairs:
+            guessed, read = PERCENT * guess, PERCENT * level
+            add_slope_pair(Viewer(golfer), session, sense=sense, guess=guessed, level=read)
     for stroke_in, roll_ft in ((10.0, 6.4), (14.0, 12.1), (18.0, 20.6), (22.0, 30.0)):
         add_stroke_putt(
             Viewer(golfer),

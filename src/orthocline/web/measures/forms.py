@@ -9,11 +9,19 @@ from orthocline.core.roll import RANGES
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.services.account.measures import Measures
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
-from orthocline.wording.quantities import parse_far_m, parse_green_speed_ft, parse_near_m, parse_number
+from orthocline.wording.quantities import (
+    parse_far_m,
+    parse_green_speed_ft,
+    parse_near_m,
+    parse_number,
+    parse_slope,
+)
 from orthocline.wording.wording import Wording
 
 PASTS = ("usual_past", "usual_past_uphill", "usual_past_downhill")
 LENGTHS = ("shoe", "finger_1", "finger_2", "finger_3", "arm_full", "arm_bent", "stance", *PASTS)
+STEEPEST = 0.1
+"""Nobody putts on steeper ground [ratio]."""
 CHOICES = ("units", "slopes", "bend", "hand", "eye")
 
 
@@ -27,6 +35,15 @@ def _past(label: str) -> QuantityField:
 
 def _choice(label: str, **choices: str) -> RadioField:
     return RadioField(label, choices=[SelectChoice(value, words) for value, words in choices.items()])
+
+
+def _slope(label: str) -> QuantityField:
+    return QuantityField(
+        label,
+        lambda text, wording: parse_slope(text, FOOT_M, wording)[0],
+        between=(0.0, STEEPEST),
+        allowed="between 0 and 10 %, such as 2.5 %",
+    )
 
 
 class MeasuresForm(PostedFigureForm):
@@ -84,6 +101,14 @@ class StrokeForm(PostedFigureForm):
     stroke_speed = QuantityField(
         "Green speed", lambda text, _: parse_green_speed_ft(text), between=(3.0, 20.0), allowed="3 to 20 feet"
     )
+
+
+class PairForm(PostedFigureForm):
+    """A slope felt or seen, and what a level then read there."""
+
+    sense = _choice("You", feet="felt", eye="saw")
+    guess = _slope("Your guess")
+    level = _slope("The level")
 
 
 def measures_texts(measures: Measures, wording: Wording) -> dict[str, str]:

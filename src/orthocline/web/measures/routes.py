@@ -7,6 +7,7 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
 from orthocline.services.account.measures import (
+    add_slope_pair,
     add_stride_trial,
     add_stroke_putt,
     keep_measures,
@@ -15,7 +16,7 @@ from orthocline.services.account.measures import (
 from orthocline.services.errors import InvalidError
 from orthocline.web.database import session
 from orthocline.web.identity import measures, viewer, wording
-from orthocline.web.measures.forms import MeasuresForm, StrideForm, StrokeForm, measures_texts
+from orthocline.web.measures.forms import MeasuresForm, PairForm, StrideForm, StrokeForm, measures_texts
 from orthocline.web.measures.view import view
 from orthocline.web.once import entry_key
 
@@ -78,7 +79,24 @@ def add_stroke() -> Page:
     return _page(stroke_form=form)
 
 
-@blueprint.post("/measures/<any(stride, stroke):kind>/<int:trial_id>/remove")
+@blueprint.post("/measures/slope")
+@login_required
+def add_slope() -> Page:
+    """Keep a slope felt or seen, and read with a level in the same place."""
+    form = PairForm(meta={"wording": wording()})
+    try:
+        if form.validate():
+            guess, level = form.guess.figure or 0.0, form.level.figure or 0.0
+            add_slope_pair(
+                viewer(), session(), sense=form.sense.data, guess=guess, level=level, key=entry_key()
+            )
+            return _back("slope")
+    except InvalidError as error:
+        form[error.field].errors = [str(error)]
+    return _page(pair_form=form)
+
+
+@blueprint.post("/measures/<any(stride, stroke, slope):kind>/<int:trial_id>/remove")
 @login_required
 def remove(kind: str, trial_id: int) -> Response:
     """Remove one trial."""
@@ -94,6 +112,7 @@ def _page(
     measures_form: FlaskForm | None = None,
     stride_form: FlaskForm | None = None,
     stroke_form: FlaskForm | None = None,
+    pair_form: FlaskForm | None = None,
 ) -> Page:
     own, said = measures(), wording()
     assert own is not None
@@ -106,5 +125,6 @@ def _page(
         form=measures_form or MeasuresForm(blank, meta=meta),
         stride_form=stride_form or StrideForm(None, meta=meta),
         stroke_form=stroke_form or StrokeForm(None, meta=meta),
+        pair_form=pair_form or PairForm(MultiDict({"sense": "feet"}), meta=meta),
         wording=said,
     ), status

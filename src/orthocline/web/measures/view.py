@@ -4,16 +4,21 @@ from dataclasses import dataclass
 
 from orthocline.core.speed import stroke_rate
 from orthocline.drawing.account.measures import stride_drawing, strokes_drawing
+from orthocline.drawing.account.senses import senses_drawing
 from orthocline.drawing.scene import Scene
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import (
+    SENSES,
     Measures,
     own_stride,
     own_tempo,
+    pairs_of,
     stroke_putts,
     stroke_trials,
 )
 from orthocline.wording.account.measures import (
+    pair_words,
+    sense_words,
     stride_trial_words,
     stride_words,
     stroke_trial_words,
@@ -21,6 +26,15 @@ from orthocline.wording.account.measures import (
     tempo_words,
 )
 from orthocline.wording.wording import Wording
+
+
+@dataclass(frozen=True)
+class SenseView:
+    """What the page says of feet, or eyes: what they tell, pairs as number and words, a drawing."""
+
+    words: str
+    pairs: tuple[tuple[int, str], ...]
+    drawing: Scene | None
 
 
 @dataclass(frozen=True)
@@ -34,6 +48,7 @@ class OwnView:
     stride: Scene
     strokes: Scene | None
     tempo: str
+    senses: tuple[SenseView, ...]
 
 
 def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
@@ -51,4 +66,19 @@ def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
         stride_drawing(wording),
         strokes_drawing(putts, stroke_rate(putts), wording),
         tempo_words(own_tempo(measures)),
+        tuple(_sense(measures, name, wording) for name in SENSES),
+    )
+
+
+def _sense(measures: Measures, name: str, wording: Wording) -> SenseView:
+    pairs, own = pairs_of(measures, name), wording.calibration.senses.get(name)
+    said = "feel" if name == "feet" else "see"
+    return SenseView(
+        sense_words(name, own, len(pairs), wording),
+        tuple(
+            (one.id, pair_words(name, one.guess, one.level, wording))
+            for one in measures.slope_pairs
+            if one.sense == name
+        ),
+        senses_drawing(pairs, own, said, wording) if pairs else None,
     )

@@ -28,6 +28,7 @@ from orthocline.wording.quantities import (
     parse_near_m,
     parse_slope,
     parse_speed_mps,
+    sensed,
 )
 from orthocline.wording.typed import unit_typed
 from orthocline.wording.ways import WAYS_DEG, way_rad, way_words
@@ -269,8 +270,8 @@ class ReadForm(FigureForm):
         own = "own_paces" if self.wording.calibration.own_pace else "usual_paces"
         return Known(
             Source(self.length_from.data or (own if paced else ""), self.length.within),
-            Source(self.side_from.data or "", self.side.within),
-            Source(self.rise_from.data or "", self.rise.within),
+            Source(sensed(self.side.plain) or self.side_from.data or "", self.side.within),
+            Source(sensed(self.rise.plain) or self.rise_from.data or "", self.rise.within),
             self.speed.within,
         )
 

@@ -107,12 +107,9 @@ class ReadRequest:
 
     def uncertainty(self, now: datetime) -> Uncertainty:
         """Return how uncertain its figures are; a measured green speed ages until `now`."""
-        known = self.known
-        kinds = GRAIN_KINDS.values()
-        sources = Sources(
-            known.length, known.side, known.rise, self._speed_sd_ft(now), self.putt.grain.strength in kinds
-        )
-        return sources.uncertainty(self.putt)
+        known, by_clues = self.known, self.putt.grain.strength in GRAIN_KINDS.values()
+        speed_sd, own = self._speed_sd_ft(now), self.wording.calibration.senses
+        return Sources(known.length, known.side, known.rise, speed_sd, by_clues, own).uncertainty(self.putt)
 
     def _speed_sd_ft(self, now: datetime) -> float:
         if self.known.speed_within_ft is not None:

@@ -1,6 +1,7 @@
 """What a golfer's own measures are, and what they were found from."""
 
 from orthocline.core.estimate import Estimate
+from orthocline.core.ground import LEAST_PAIRS, Sense
 from orthocline.core.speed import Tempo
 from orthocline.wording.figures import tidy
 from orthocline.wording.wording import Wording
@@ -38,3 +39,29 @@ def stroke_trial_words(stroke_m: float, roll_m: float, green_speed_ft: float, wo
     """Return one putt that calibrates the stroke."""
     stroke, roll = wording.short(stroke_m), wording.taped(roll_m)
     return f"{stroke} rolled {roll} at speed {tidy(green_speed_ft)}"
+
+
+SENSE_NAMES = {"feet": "feet", "eye": "eyes"}
+TRIED = 0.03
+"""A guess [ratio] of the middle of what greens have, to say what it stands for."""
+
+
+def sense_words(name: str, sense: Sense | None, pairs: int, wording: Wording) -> str:
+    """Return how what a golfer feels, or sees, goes with the level, or how to find out."""
+    whose = SENSE_NAMES[name]
+    if sense is None:
+        more = LEAST_PAIRS - pairs
+        return (
+            f"Your {whose}: {more} more {'pair' if more == 1 else 'pairs'}, and your guesses count as yours."
+        )
+    found = sense.slope(TRIED)
+    return (
+        f"Your {whose}: what you take for {wording.slope(TRIED)} is {wording.slope(found.value)},"
+        f" within {wording.slope(found.within)}, by {pairs} pairs."
+    )
+
+
+def pair_words(name: str, guess: float, level: float, wording: Wording) -> str:
+    """Return one guess and what the level said."""
+    done = "felt" if name == "feet" else "saw"
+    return f"{done} {wording.slope(guess)}, level {wording.slope(level)}"
