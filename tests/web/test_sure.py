@@ -201,6 +201,14 @@ def test_how_sure_it_was_is_kept_with_the_read_and_comes_back(signed_in, session
     assert "Between 6 and 33 in right" in part_of(again, "range")
 
 
+def test_a_read_by_a_speed_that_is_hardly_known_is_kept_and_comes_back(signed_in, session):
+    old = {**FELT, "measured": "10.2 ±9.9 at 2024-01-01T07:40Z by ramp"}
+    signed_in.post("/log", data=old)
+    kept = session.scalars(select(LoggedPutt)).one()
+    assert kept.putt_document["within"]["green_speed_ft"] == 5.0
+    assert signed_in.get("/").status_code == 200
+
+
 def test_metres_and_degrees_are_kept_to(signed_in):
     signed_in.post("/measures", data=METRIC)
     metric = {**FELT, "length": "4.27 m", "past": "23 cm", "side": "1.2 deg", "rise": "0.5 deg"}

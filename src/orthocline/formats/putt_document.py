@@ -31,6 +31,10 @@ LARGEST_BYTES = 64 * 1024 * 1024
 """A putt on a plane is a few hundred bytes, a grid of four million cells some forty megabytes."""
 
 
+MOST_WITHIN = {"length_percent": 50.0, "side_percent": 25.0, "grade_percent": 25.0, "green_speed_ft": 5.0}
+"""Within how much figures are sure at the least."""
+
+
 class DocumentError(ValueError):
     """A document that cannot be read.
 
@@ -79,10 +83,10 @@ class WindPart(Part):
 class WithinPart(Part):
     """Within how much the figures are sure (95 %); side and grade as across and along the ball-hole line."""
 
-    length_percent: Annotated[float, Field(ge=0.0, le=50.0)] = 0.0
-    side_percent: Annotated[float, Field(ge=0.0, le=25.0)] = 0.0
-    grade_percent: Annotated[float, Field(ge=0.0, le=25.0)] = 0.0
-    green_speed_ft: Annotated[float, Field(ge=0.0, le=5.0)] = 0.0
+    length_percent: Annotated[float, within((0.0, MOST_WITHIN["length_percent"]))] = 0.0
+    side_percent: Annotated[float, within((0.0, MOST_WITHIN["side_percent"]))] = 0.0
+    grade_percent: Annotated[float, within((0.0, MOST_WITHIN["grade_percent"]))] = 0.0
+    green_speed_ft: Annotated[float, within((0.0, MOST_WITHIN["green_speed_ft"]))] = 0.0
 
     @property
     def uncertainty(self) -> Uncertainty:
@@ -210,7 +214,8 @@ def _within_members(uncertainty: Uncertainty) -> dict[str, float]:
         "grade_percent": twice * uncertainty.grade,
         "green_speed_ft": 2.0 * uncertainty.green_speed_ft,
     }
-    return {name: figure for name, figure in members.items() if figure}
+    # A speed that an address brings may be less sure than the document has a word for.
+    return {name: min(figure, MOST_WITHIN[name]) for name, figure in members.items() if figure}
 
 
 def _putt(document: PuttDocument) -> Putt:
