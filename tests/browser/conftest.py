@@ -8,7 +8,7 @@ from urllib.parse import urlencode, urlsplit
 import pytest
 from flask import request
 from selenium import webdriver
-from selenium.common.exceptions import NoSuchElementException, StaleElementReferenceException
+from selenium.common.exceptions import WebDriverException
 from selenium.webdriver.chrome.options import Options
 from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.by import By
@@ -147,16 +147,17 @@ class Page:
         """Return what can be read, also while the page changes under the eye."""
         return self._patience().until(lambda _: [self.find(selector).text.replace("\u00a0", " ")])[0]
 
-    def see(self, words, selector="body"):
+    def see(self, words, selector="body", patience=8):
         """Wait until the words can be read."""
-        self._patience().until(lambda _: words in self._steady(selector), words)
+        self._patience(patience).until(lambda _: words in self._steady(selector), words)
 
     def until(self, condition, what=""):
         self._patience().until(lambda _: condition(), what)
 
-    def _patience(self):
-        changing = [StaleElementReferenceException, NoSuchElementException]
-        return WebDriverWait(self.driver, 8, 0.05, changing)
+    def _patience(self, seconds=8):
+        # While a page goes, the driver has several names for what is not there any more, or not yet.
+        changing = [WebDriverException]
+        return WebDriverWait(self.driver, seconds, 0.05, changing)
 
     def _steady(self, selector):
         return self.run(

@@ -22,6 +22,7 @@ from orthocline.web import (
     measures,
     mode,
     other_methods,
+    phone_level,
     ramp,
     read,
     speed,
@@ -49,6 +50,10 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_LEVEL": 1,
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
+FEATURES = (
+    *(about, account, beat, jobs, log, measures, mode),
+    *(other_methods, phone_level, ramp, read, speed, today),
+)
 
 
 class Application(Flask):
@@ -107,7 +112,21 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     app.add_template_filter(speed_text)
     app.add_template_filter(tidy)
     app.add_template_filter(unbroken)
-    for feature in (about, account, beat, jobs, log, measures, mode, other_methods, ramp, read, speed, today):
+    for feature in (
+        about,
+        account,
+        beat,
+        jobs,
+        log,
+        measures,
+        mode,
+        other_methods,
+        phone_level,
+        ramp,
+        read,
+        speed,
+        today,
+    ):
         app.register_blueprint(feature.blueprint)
     return app
 

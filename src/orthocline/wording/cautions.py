@@ -25,6 +25,10 @@ CAUTIONS: Mapping[str, str] = {
         "For practice: a tempo beat during a round may break the rules in force; ask the committee. Near"
         " others let it be a silent pulse."
     ),
+    "phone_level.page": (
+        "For practice: measuring slope with a phone or a level during a round may break the rules in force;"
+        " ask the committee. Lay it where nobody putts."
+    ),
     "measures.page": "Pace your tape off the greens, and walk backwards with care.",
     "read.page": (
         "A read is as sure as its figures, and promises no holed putt. Keep up the pace of play, stay off"

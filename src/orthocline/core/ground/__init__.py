@@ -3,6 +3,14 @@
 from orthocline.core.ground.built_in import Ground, ground_of, slope_at
 from orthocline.core.ground.field import slope_covariance
 from orthocline.core.ground.grid import LEAST_NODES, Grid
+from orthocline.core.ground.phone import (
+    STEEPEST_READ_RAD,
+    HiddenPlace,
+    PhoneLevel,
+    phone_level,
+    simulated_readings,
+    some_place,
+)
 from orthocline.core.ground.reach import LineDoubt, LineReadings
 from orthocline.core.ground.senses import LEAST_PAIRS, Sense, SlopePair, sense
 from orthocline.core.ground.stations import Station, Stations
@@ -11,10 +19,13 @@ from orthocline.core.ground.surface import Plane, Surface, mean_gradient, plane_
 __all__ = [
     "LEAST_NODES",
     "LEAST_PAIRS",
+    "STEEPEST_READ_RAD",
     "Grid",
     "Ground",
+    "HiddenPlace",
     "LineDoubt",
     "LineReadings",
+    "PhoneLevel",
     "Plane",
     "Sense",
     "SlopePair",
@@ -23,8 +34,11 @@ __all__ = [
     "Surface",
     "ground_of",
     "mean_gradient",
+    "phone_level",
     "plane_from_grade",
     "sense",
+    "simulated_readings",
     "slope_at",
     "slope_covariance",
+    "some_place",
 ]

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
 from typing import NamedTuple
+from urllib.parse import urlencode
 
 from orthocline.core.sure import NextReading, StartLines, Sureness
 from orthocline.drawing.scene import Scene
@@ -98,5 +99,8 @@ class SureView:
     def _noting(self, reading: NextReading) -> str:
         if reading.across is None:
             return ""
+        if reading.by == "phone":
+            way = "across" if reading.across else "along"
+            return f"/level?{urlencode({'way': way, 'read': self.asked.query})}"
         read = self.asked.read_by(reading.by, across=reading.across)
         return f"/read?{read.query}#{'side' if reading.across else 'rise'}"

@@ -1,0 +1,74 @@
+"""The variables of the phone as a level."""
+
+from dataclasses import dataclass
+from urllib.parse import parse_qsl, urlencode
+
+from orthocline.core.ground import HiddenPlace, PhoneLevel
+from orthocline.drawing.ground.bubble import bubble_drawing
+from orthocline.drawing.scene import Scene
+from orthocline.wording.ground.phone_level import error_words, hidden_words, level_words
+from orthocline.wording.wording import Wording
+
+ENDS = {"across": ("left", "right"), "along": ("ball", "hole")}
+
+
+@dataclass(frozen=True)
+class LevelView:
+    """What the page shows.
+
+    Attributes
+    ----------
+    found : PhoneLevel or None
+        None until both readings are there.
+    way : str
+        `across` or `along`.
+    read : str
+        The query of the read that the slope is for; empty for none.
+    hidden : HiddenPlace or None
+        Where the simulated phone lies.
+    """
+
+    found: PhoneLevel | None
+    way: str
+    read: str
+    hidden: HiddenPlace | None
+    wording: Wording
+
+    @property
+    def words(self) -> str:
+        """How the ground slopes."""
+        if self.found is None:
+            return "Lay it down, then turn it round."
+        return level_words(self.found, across=self.way == "across", wording=self.wording)
+
+    @property
+    def error(self) -> str:
+        """The phone's own error."""
+        return error_words(self.found) if self.found else ""
+
+    @property
+    def revealed(self) -> str:
+        """What was hidden."""
+        if self.hidden is None:
+            return ""
+        return hidden_words(self.hidden, across=self.way == "across", wording=self.wording)
+
+    @property
+    def drawing(self) -> Scene:
+        """The bubble."""
+        return bubble_drawing(self.found, self.words, ENDS[self.way])
+
+    @property
+    def read_with(self) -> str:
+        """The address of the read with this slope in it."""
+        if self.found is None:
+            return ""
+        slope = self.wording.typed_slope(abs(self.found.slope))
+        fields = dict(parse_qsl(self.read))
+        if self.way == "across":
+            falls = "left" if self.found.slope > 0.0 else "right"
+            fields |= {"side": slope, "falls": falls, "side_from": "phone"}
+        else:
+            way = "up" if self.found.slope > 0.0 else "down"
+            fields |= {"rise": slope, "slope": way, "rise_from": "phone"}
+        return f"/read?{urlencode(fields)}"

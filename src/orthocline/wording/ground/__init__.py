@@ -1,0 +1,1 @@
+"""The ground in words."""

@@ -1,0 +1,32 @@
+"""What a phone says of the ground, in words."""
+
+import math
+
+from orthocline.core.ground import HiddenPlace, PhoneLevel
+from orthocline.wording.figures import tidy
+from orthocline.wording.wording import Wording
+
+LEVEL = 0.0005
+"""Less slope [ratio] than this is none."""
+
+
+def level_words(found: PhoneLevel, *, across: bool, wording: Wording) -> str:
+    """Return how the ground slopes: across the line with the phone's top to the right, or along it."""
+    if abs(found.slope) < LEVEL:
+        return "Level there."
+    slope = wording.slope(abs(found.slope))
+    if across:
+        return f"Falls {slope} to the {'left' if found.slope > 0.0 else 'right'}."
+    return f"{slope} {'up' if found.slope > 0.0 else 'down'} to the hole."
+
+
+def error_words(found: PhoneLevel) -> str:
+    """Return the phone's own error, which turning it round has taken out."""
+    degrees = math.degrees(found.own_error_rad)
+    way = "much" if degrees > 0.0 else "little"
+    return f"Your phone itself shows {tidy(abs(degrees), 2)}° too {way}: taken out."
+
+
+def hidden_words(place: HiddenPlace, *, across: bool, wording: Wording) -> str:
+    """Return what was hidden."""
+    return f"It was: {level_words(PhoneLevel(place.slope, 0.0), across=across, wording=wording)}"
