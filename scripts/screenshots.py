@@ -49,6 +49,7 @@ PICTURES = (
     ("beat-phone", "/beat?mark=6.8+ft&stroke=16+in", PHONE),
     ("sure", FELT, DESK),
     ("fan-phone", FAN, PHONE),
+    ("level-phone", "/level?laid=1.6+deg&turned=-0.8+deg", PHONE),
     ("own-read", READ + "&own=9+in&own_side=right", DESK),
     ("log", "/log", DESK),
     ("log-phone", "/log", PHONE),

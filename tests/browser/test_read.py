@@ -184,6 +184,17 @@ EXTREMES = {
     "uphill": {**START, "length": "40 ft", "side": "0.2 %", "rise": "3 %"},
     "steep": {**START, "side": "7 %", "rise": "8 %", "slope": "down", "speed": "12"},
     "names": {**SPINDRIFT, "green": "W" * 80},
+    "felt": {**SPINDRIFT, "side_from": "feet", "length_from": "usual_paces"},
+    "felt-flat": {**START, "length": "3 ft", "side": "0 %", "side_from": "feet"},
+    "felt-long": {
+        **START,
+        "length": "60 ft",
+        "side": "4 %",
+        "slope": "down",
+        "rise": "4 %",
+        "side_from": "eye",
+    },
+    "fan": {**SPINDRIFT, "side_from": "level", "fan": "1", "tries": "12 in right, 14 in right, 16 in right"},
 }
 TOUCHING = (Path(__file__).parent / "touching.js").read_text()
 

@@ -120,6 +120,6 @@ def _tries(tries_m: Sequence[float], across: _Across, wording: Wording) -> Itera
         x = across.x(aim)
         yield Strokes(spots_of((x, TOP), (x, FOOT)), Sign.DO, 1.6, name="try")
         yield Area(diamond(Spot(x, FOOT), 7.0), Sign.DO, Fill.OPEN, 2.0)
-        wanted.append(Wanted(wording.short(aim), Spot(x, BELOW), "near", Sign.DO))
+        wanted.append(Wanted(wording.short(aim), Spot(x, BELOW), "near", Sign.DO, needed=False))
     for label in place_labels(wanted, np.empty((0, 2)), Room(4.0, WIDTH - 4.0, BELOW - 20.0, HEIGHT)):
         yield from label.items
