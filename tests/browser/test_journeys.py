@@ -28,7 +28,7 @@ def test_a_new_user_reads_saves_records_a_miss_and_finds_it_after_a_restart(page
     first = page.text("#putts li")
     past, right = (int(n) for n in re.search(r"(\d+) in past, (\d+) in right", first).groups())
     assert past == pytest.approx(1.5 * right, abs=1.5)
-    assert "17¾ in right, 9 in past" in first
+    assert "18 in right, 9 in past" in first
     again = Live(browser_database)
     page.driver.get(page.driver.current_url.replace(page.live.address, again.address))
     found = page.text("#putts li")

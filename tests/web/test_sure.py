@@ -194,6 +194,8 @@ def test_how_sure_it_was_is_kept_with_the_read_and_comes_back(signed_in, session
     signed_in.post("/log", data={**FELT, "length": "14 ft ±4 %"})
     kept = session.scalars(select(LoggedPutt)).one()
     assert kept.putt_document["within"] == pytest.approx({"length_percent": 4.0, "side_percent": 1.5})
+    assert kept.read_document["aim_range_right_m"][0] < kept.read_document["aim_right_m"]
+    assert "aim 18 in right, 9 in past" in text(signed_in.get("/log"))
     today = signed_in.get("/")
     assert "Aim 18 in right" in text(today)
     again = signed_in.get(parsed(today).find("a", class_="block")["href"])

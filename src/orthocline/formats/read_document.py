@@ -60,9 +60,9 @@ def read_document(read: Read, messages: Sequence[str], sure: Sureness | None = N
     }
 
 
-def summary_document(read: Read, messages: Sequence[str]) -> dict[str, Any]:
+def summary_document(read: Read, messages: Sequence[str], sure: Sureness | None = None) -> dict[str, Any]:
     """Return a read as JSON data without its paths, which follow again from the putt and the model."""
-    whole = read_document(read, messages)
+    whole = read_document(read, messages, sure)
     return {name: value for name, value in whole.items() if name not in ("path", "path_past")}
 
 

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.log import FARTHEST_FINISH_M, Finish
 from orthocline.core.roll import Putt, Read
-from orthocline.core.sure import CERTAIN, Uncertainty
+from orthocline.core.sure import CERTAIN, Sureness, Uncertainty
 from orthocline.db.entries import LARGEST_ID, add_once
 from orthocline.db.log.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.log.models import LoggedPutt
@@ -87,7 +87,7 @@ def save_read(
         length_m=read.putt.length_m,
         green_speed_ft=read.putt.green_speed_ft,
         putt_document=document_of(read.putt, uncertainty),
-        read_document=summary_document(read, warning_words(read)),
+        read_document=summary_document(read, warning_words(read), Sureness(read, uncertainty)),
         model_version=MODEL_VERSION,
         own_aim_right_m=own_aim_right_m,
         note=short_text("note", note, NOTE_LENGTH),

@@ -1,6 +1,8 @@
 """The log's variables: each putt in words, with a small drawing of its finish."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Any
 
 from orthocline.drawing.log.small_finish import small_finish
 from orthocline.drawing.scene import Scene
@@ -40,6 +42,11 @@ class Row:
     small: Scene
 
 
+def _called(read: Mapping[str, Any], wording: Wording) -> str:
+    least, most = read.get("aim_range_right_m") or (0.0, 0.0)
+    return called_words(read["aim_right_m"], read["past_m"], wording, most - least)
+
+
 def row(entry: Entry, wording: Wording) -> Row:
     """Return a logged putt as the list shows it."""
     read, finish = entry.read, finish_words(entry.holed, entry.finish, wording)
@@ -49,7 +56,7 @@ def row(entry: Entry, wording: Wording) -> Row:
         iso=wording.calendar.here(entry.created_at).isoformat(timespec="minutes"),
         place=entry.place.text,
         asked=putt_words(entry.length_m, entry.putt, wording),
-        called=called_words(read["aim_right_m"], read["past_m"], wording) if read else "",
+        called=_called(read, wording) if read else "",
         own=aim_words("own read ", entry.own_aim_right_m, wording),
         finish=finish,
         holed=entry.holed,

@@ -23,19 +23,21 @@ def putt_words(length_m: float, putt: Putt | None, wording: Wording) -> str:
     return " · ".join(words)
 
 
-def called_words(aim_right_m: float | None, past_m: float | None, wording: Wording) -> str:
-    """Return the aim and the pace that a read called."""
+def called_words(
+    aim_right_m: float | None, past_m: float | None, wording: Wording, width_m: float = 0.0
+) -> str:
+    """Return the aim and the pace that a read called, the aim rounded to what its range bears."""
     pace = f"{wording.short(past_m)} past" if past_m is not None else "will not stop past the hole"
-    return f"{aim_words('aim ', aim_right_m, wording) or 'no aim mark'}, {pace}"
+    return f"{aim_words('aim ', aim_right_m, wording, width_m) or 'no aim mark'}, {pace}"
 
 
-def aim_words(lead: str, right_m: float | None, wording: Wording) -> str:
+def aim_words(lead: str, right_m: float | None, wording: Wording, width_m: float = 0.0) -> str:
     """Return an aim after a `lead`; empty for none."""
     if right_m is None:
         return ""
-    if abs(right_m) < STRAIGHT_M:
+    if abs(wording.borne(right_m, width_m)) < STRAIGHT_M:
         return f"{lead}at the centre"
-    return f"{lead}{wording.short(right_m)} {side(right_m)}"
+    return f"{lead}{wording.short(right_m, width_m)} {side(right_m)}"
 
 
 def finish_words(holed: bool | None, finish: Finish | None, wording: Wording) -> str:
