@@ -95,5 +95,6 @@ def test_a_number_of_no_simulated_phone_is_none(client, seed):
 
 def test_measuring_with_a_phone_is_refused_in_competition(client):
     client.post("/mode", data={"mode": "competition"})
+    assert level(client).status_code == 403
     assert level(client, laid="1", turned="-1").status_code == 403
     assert client.get("/level/simulated").status_code == 403

@@ -10,8 +10,13 @@ LARGEST_SEED = 999_999
 
 
 @open_play("The phone as a level")
-def read_level(_viewer: Viewer, laid_rad: float, turned_rad: float) -> PhoneLevel:
-    """Return what a phone laid down and turned round says of the ground; refused in Competition."""
+def read_level(_viewer: Viewer, laid_rad: float | None, turned_rad: float | None) -> PhoneLevel | None:
+    """Return what a phone laid down and turned round says of the ground, once both are there.
+
+    Refused in Competition, also before anything is there.
+    """
+    if laid_rad is None or turned_rad is None:
+        return None
     return phone_level(laid_rad, turned_rad)
 
 

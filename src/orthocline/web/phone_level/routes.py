@@ -19,16 +19,15 @@ def page() -> tuple[str, int]:
     """What two readings of a phone say of the ground; refused in Competition."""
     form = LevelForm(request.args, meta={"wording": wording()})
     readable = form.validate()
-    laid, turned = form.laid.figure, form.turned.figure
-    found = None
-    if readable and laid is not None and turned is not None:
-        found = read_level(viewer(), laid, turned)
+    found = read_level(viewer(), form.laid.figure, form.turned.figure)
     seed = _seed()
     hidden = simulated_phone(viewer(), seed)[0] if seed and request.args.get("reveal") else None
     way = form.way.data if form.way.data in ENDS else "across"
-    seen = LevelView(found, way, form.read.data or "", hidden, wording())
-    template = "phone_level/_part.html" if is_part() else "phone_level/page.html"
-    return render_template(template, view=seen, form=form, seed=seed), 200 if readable else 422
+    seen = LevelView(found if readable else None, way, form.read.data or "", hidden, wording())
+    part = is_part()
+    template = "phone_level/_part.html" if part else "phone_level/page.html"
+    said = render_template(template, view=seen, form=form, seed=seed, part=part)
+    return said, 200 if readable else 422
 
 
 @blueprint.get("/level/simulated")
