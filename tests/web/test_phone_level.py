@@ -29,6 +29,7 @@ def test_two_readings_tell_the_slope(client, asked, words):
 def test_the_phones_own_error_is_said_and_the_drawing_leans(client):
     page = level(client, laid="1.6 deg", turned="-0.8 deg")
     assert "shows 0.4° too much: taken out" in text(page)
+    assert "Within 0.6 %: 0.3 % of its own" in text(page)
     bubble = parsed(page).find("circle", attrs={"data-part": "bubble"})
     assert float(bubble["cx"]) > 320, "the bubble goes to the high end"
 

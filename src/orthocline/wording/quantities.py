@@ -139,7 +139,7 @@ def parse_slope(text: str, over_m: float, wording: Wording = USUAL_WORDING) -> t
     over_m : float
         Length [m] of the putt, over which a rise counts.
     """
-    sense = SENSED.get(text.strip().lower()[-4:])
+    sense = sensed(text)
     if sense:
         return _sensed(text.strip()[:-4], sense, wording), "%"
     allowed = "a slope such as 2.1 %, 1.2 deg, or inches of rise over the putt such as 1 in"

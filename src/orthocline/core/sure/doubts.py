@@ -55,7 +55,7 @@ class EvenDoubt:
     @cached_property
     def variance(self) -> NDArray[np.float64]:
         """Variance of launch angle, launch speed and aim, shape (3,)."""
-        return np.asarray((self.answers * self.sds) ** 2 @ np.ones(2))
+        return np.asarray(((self.answers * self.sds) ** 2).sum(axis=1))
 
     def left(self, _at_m: float, sd: float, *, across: bool) -> float:
         """Return the variance of the aim that a reading leaves: it is worth the same anywhere."""

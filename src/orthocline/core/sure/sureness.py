@@ -22,7 +22,7 @@ from orthocline.core.sure.inputs import normal_scores, sets_of
 from orthocline.core.sure.next_reading import NextReading, next_readings
 from orthocline.core.sure.ranges import AimRange, normal_range, range_of_sets
 from orthocline.core.sure.start_lines import FAN_SETS, StartLines, start_lines_of
-from orthocline.core.sure.uncertainty import Uncertainty, is_certain
+from orthocline.core.sure.uncertainty import CERTAIN, Uncertainty
 
 
 @dataclass(frozen=True)
@@ -45,7 +45,7 @@ class Sureness:
         """Whether every figure is taken as it is, so that there is no range."""
         ground = self.read.putt.surface
         read = isinstance(ground, Stations) and is_read_uncertainly(ground, self.uncertainty)
-        return is_certain(self.uncertainty) and not read
+        return self.uncertainty == CERTAIN and not read
 
     @cached_property
     def weights(self) -> Sensitivity:

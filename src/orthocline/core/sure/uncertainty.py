@@ -1,6 +1,5 @@
 """How uncertain the figures of a putt are, and what makes them so."""
 
-import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
@@ -151,19 +150,3 @@ class Sources:
             GRAIN_STRENGTH_SHARE if clues else 0.0,
             GRAIN_WAY_SD_RAD if clues else 0.0,
         )
-
-
-def is_certain(uncertainty: Uncertainty) -> bool:
-    """Return whether every figure is taken as it is.
-
-    Parameters
-    ----------
-    uncertainty : Uncertainty
-        Standard deviations.
-
-    Returns
-    -------
-    bool
-        Whether all are 0.
-    """
-    return math.isclose(sum(vars(uncertainty).values()), 0.0, abs_tol=1e-12)

@@ -284,7 +284,7 @@ def add_slope_pair(
     Raises
     ------
     InvalidError
-        When there are enough of the sense.
+        When there are enough, of both senses together.
     NotAllowedError
         In Competition.
     """

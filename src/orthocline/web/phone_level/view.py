@@ -6,7 +6,7 @@ from urllib.parse import parse_qsl, urlencode
 from orthocline.core.ground import HiddenPlace, PhoneLevel
 from orthocline.drawing.ground.bubble import bubble_drawing
 from orthocline.drawing.scene import Scene
-from orthocline.wording.ground.phone_level import error_words, hidden_words, level_words
+from orthocline.wording.ground.phone_level import error_words, hidden_words, level_words, sure_words
 from orthocline.wording.wording import Wording
 
 ENDS = {"across": ("left", "right"), "along": ("ball", "hole")}
@@ -45,6 +45,11 @@ class LevelView:
     def error(self) -> str:
         """The phone's own error."""
         return error_words(self.found) if self.found else ""
+
+    @property
+    def sure(self) -> str:
+        """Within how much that is known."""
+        return sure_words(self.wording) if self.found else ""
 
     @property
     def revealed(self) -> str:

@@ -3,6 +3,7 @@
 import math
 
 from orthocline.core.ground import HiddenPlace, PhoneLevel
+from orthocline.core.instruments import INSTRUMENTS, PHONE_SD
 from orthocline.wording.figures import tidy
 from orthocline.wording.wording import Wording
 
@@ -25,6 +26,12 @@ def error_words(found: PhoneLevel) -> str:
     degrees = math.degrees(found.own_error_rad)
     way = "much" if degrees > 0.0 else "little"
     return f"Your phone itself shows {tidy(abs(degrees), 2)}° too {way}: taken out."
+
+
+def sure_words(wording: Wording) -> str:
+    """Return within how much a phone tells the slope of a place."""
+    within, own = (wording.slope(2.0 * sd) for sd in (INSTRUMENTS["phone"].sd, PHONE_SD))
+    return f"Within {within}: {own} of its own, and the bump under it."
 
 
 def hidden_words(place: HiddenPlace, *, across: bool, wording: Wording) -> str:

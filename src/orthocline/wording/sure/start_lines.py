@@ -30,7 +30,7 @@ def fan_words(lines: StartLines, length_m: float, wording: Wording) -> str:
 def try_words(aim_right_m: float, lines: StartLines, length_m: float, wording: Wording) -> str:
     """Return a candidate line, and how often it drops."""
     share = float(lines.share(np.array([math.atan2(aim_right_m, length_m)]))[0])
-    line = f"{wording.short(aim_right_m, 0.0)} {side(aim_right_m)}" if aim_right_m else "the centre"
+    line = f"{wording.short(aim_right_m)} {side(aim_right_m)}" if aim_right_m else "the centre"
     if share in (0.0, 1.0):
         return f"{line}: {'surely drops' if share else 'never drops'}"
     return f"{line}: drops in {min(max(round(100 * share), 1), 99)} of 100"
