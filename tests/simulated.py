@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.interpolate import PchipInterpolator
 
-from orthocline.core.ground import Grid, Station, Stations, plane_from_grade
+from orthocline.core.ground import UNSAID, Grid, Reading, Station, Stations, plane_from_grade, stations_of
 from orthocline.core.roll import Point, Putt, PuttError, RollPast, read
 from orthocline.core.sure import Uncertainty
 
@@ -90,6 +90,58 @@ def measured_stations(rng):
     ground = Stations((0.0, 0.0), (length, 0.0), stations)
     true = read(Putt(ball, hole, green.grid(length), speed, RollPast(0.3)))
     return Putt(ball, hole, ground, speed, RollPast(0.3)), Uncertainty(), true
+
+
+# Standard deviations of a reading, written down again from the page of instruments: half of what it says.
+SIZE_SD = {
+    "level": math.hypot(0.1, 0.25) / 100,
+    "phone": math.hypot(0.15, 0.25) / 100,
+    "feet": 0.75 / 100,
+    "eye": 1.0 / 100,
+    "arrow": 0.5 / 100,
+}
+PLANE_SPREAD = 0.009
+"""With the field's own, each slope of a green spreads by 1.5 %, as a first look takes it to."""
+WAY_SD = {"plate": (math.radians(5), math.radians(15)), "arrow": (math.radians(12.5),) * 2}
+
+
+def measured_readings(rng, kinds):
+    """Return a putt by readings of some kinds, its mean fall on a green by chance, and its true read."""
+    green, length, speed = swells(rng, tilt=PLANE_SPREAD), rng.uniform(2.0, 8.0), rng.uniform(8.5, 11.0)
+    mean = falls_at(green, np.linspace(0.0, length, 60)).mean(axis=0)
+    readings = []
+    for i in range(rng.integers(2, 6)):
+        at, by = float(rng.uniform(0, 1)), kinds[rng.integers(len(kinds) if i else 1)]
+        fall = falls_at(green, np.array([at * length]))[0]
+        readings += some_readings(rng, at, by, fall, mean, length, both=not i)
+    ground = Stations((0.0, 0.0), (length, 0.0), stations_of(readings, length, UNSAID))
+    ball, hole = Point(0, 0), Point(length, 0)
+    true = read(Putt(ball, hole, green.grid(length), speed, RollPast(0.3)))
+    return Putt(ball, hole, ground, speed, RollPast(0.3)), mean, true
+
+
+def falls_at(green, along):
+    """Return the falls toward the hole and to the right of a green at places along the line, shape (n, 2)."""
+    return green.gradients(np.column_stack([along, 0 * along]))[0] * [-1, 1]
+
+
+def some_readings(rng, at, by, fall, mean, length, both):
+    """Yield what an instrument reads at a place, or of the whole putt, some of it askew."""
+    way, steep = math.atan2(fall[1], fall[0]), float(np.hypot(*fall))
+    if by == "rise_by_eye":
+        rise = -mean[0] * length
+        rise += rng.normal(0, 0.0127 + 0.125 * abs(rise))
+        yield Reading(0.5, math.pi, float(rise / length), by)
+    elif by in WAY_SD:
+        turned = way + rng.normal(0, WAY_SD[by][steep < 0.01])
+        size = None if by == "plate" else steep + float(rng.normal(0, SIZE_SD[by]))
+        yield Reading(at, float(turned), size, by)
+    else:
+        askew = rng.uniform(-3, 3)
+        laid = ([0.0], [math.pi / 2], [0.0, math.pi / 2], [math.pi / 2, askew], [askew, askew + 1.2])
+        for toward in laid[2 if both else rng.integers(len(laid))]:
+            along = steep * math.cos(toward - way) + float(rng.normal(0, SIZE_SD[by]))
+            yield Reading(at, toward, along, by)
 
 
 def draws(make, count, seed):

@@ -60,6 +60,14 @@ GRAIN_STRENGTH_SHARE: Final = 0.25
 """Grain judged by clues: its strength, as a share of it; each kind is within half of itself."""
 GRAIN_WAY_SD_RAD: Final = math.radians(22.5)
 """Grain judged by clues: the way it grows."""
+WAY_SD_RAD, FLAT_WAY_SD_RAD = math.radians(5.0), math.radians(15.0)
+"""A bubble, plate or marble: the way the ground falls, and the same where it hardly slopes."""
+FLAT: Final = 0.01
+"""Slope [ratio] below which it hardly does."""
+ARROW_SD, ARROW_WAY_SD_RAD = 0.005, math.radians(12.5)
+"""An arrow drawn by hand: slope [ratio], and the way it falls."""
+FIRST_SLOPE, FIRST_SD, FIRST_WAY_SD_RAD = 0.02, 0.015, math.radians(45.0)
+"""A first look from beside the green: the slope that greens have [ratio], how that spreads, and its way."""
 USUAL_SHOE_M: Final = FOOT_M
 """A shoe from heel to toe, until the golfer's own is known."""
 
@@ -71,6 +79,12 @@ class Gives(StrEnum):
     """Slope [ratio] along its edge."""
     FELT = "felt"
     """Slope [ratio] of a place, felt or seen."""
+    WAY = "way"
+    """Which way the ground falls, not how steeply."""
+    ARROW = "arrow"
+    """Which way the ground falls, and its slope [ratio]."""
+    FIRST = "first"
+    """Which way a whole putt falls, as it looks before anybody steps on it."""
     RISE = "rise"
     """Rise [m] over the whole putt."""
     LENGTH = "length"
@@ -91,12 +105,16 @@ class Instrument:
         Standard deviation of one reading, in the unit of what it reads.
     share : float
         What it grows by, as a share of the figure read.
+    way_sd_rad, flat_way_sd_rad : float
+        Standard deviation of the way that it says the ground falls, and of that on ground that hardly slopes.
     """
 
     name: str
     gives: Gives
     sd: float
     share: float = 0.0
+    way_sd_rad: float = 0.0
+    flat_way_sd_rad: float = 0.0
 
     def sd_of(self, figure: float) -> float:
         """Return the standard deviation of a figure that it reads.
@@ -113,6 +131,21 @@ class Instrument:
         """
         return self.sd + self.share * abs(figure)
 
+    def way_sd_of(self, slope: float) -> float:
+        """Return the standard deviation of the way that it says the ground falls.
+
+        Parameters
+        ----------
+        slope : float
+            Slope of the place [ratio].
+
+        Returns
+        -------
+        float
+            Standard deviation [rad].
+        """
+        return self.way_sd_rad if abs(slope) > FLAT else self.flat_way_sd_rad
+
 
 INSTRUMENTS: dict[str, Instrument] = {
     one.name: one
@@ -124,6 +157,18 @@ INSTRUMENTS: dict[str, Instrument] = {
         Instrument("trained_feet", Gives.FELT, TRAINED_SD),
         Instrument("eye", Gives.FELT, EYE_SD),
         Instrument("trained_eye", Gives.FELT, TRAINED_SD),
+        Instrument("plate", Gives.WAY, 0.0, way_sd_rad=WAY_SD_RAD, flat_way_sd_rad=FLAT_WAY_SD_RAD),
+        Instrument("spill", Gives.WAY, 0.0, way_sd_rad=WAY_SD_RAD, flat_way_sd_rad=FLAT_WAY_SD_RAD),
+        Instrument(
+            *("arrow", Gives.ARROW, ARROW_SD),
+            way_sd_rad=ARROW_WAY_SD_RAD,
+            flat_way_sd_rad=ARROW_WAY_SD_RAD,
+        ),
+        Instrument(
+            *("first_look", Gives.FIRST, FIRST_SD),
+            way_sd_rad=FIRST_WAY_SD_RAD,
+            flat_way_sd_rad=FIRST_WAY_SD_RAD,
+        ),
         Instrument("rise_by_eye", Gives.RISE, RISE_SD_M, RISE_SHARE),
         Instrument("tape", Gives.LENGTH, 0.0),
         Instrument("own_paces", Gives.LENGTH, 0.0, PACING_SD),

@@ -59,19 +59,21 @@ class PlanePart(SurfacePart):
 
 
 class ReadingPart(Part):
-    """A reading at a share of the way: fall to the right, and rise toward the hole."""
+    """A reading at a share of the way: fall to the right, or rise toward the hole, or both."""
 
     at: Annotated[float, Field(ge=-1.0, le=2.0, description="share of the way from ball to hole")]
-    side_percent: Slope
-    grade_percent: Slope
+    side_percent: Slope | SkipJsonSchema[None] = None
+    grade_percent: Slope | SkipJsonSchema[None] = None
     within_percent: Annotated[float, Field(ge=0.0, le=25.0, description="95 %")] | SkipJsonSchema[None] = None
 
     @property
     def station(self) -> Station:
         """The reading as the core has it."""
-        within = self.within_percent
-        sd = None if within is None else 0.5 * within * PERCENT
-        return Station(self.at, self.side_percent * PERCENT, self.grade_percent * PERCENT, sd)
+        side, grade, within = (
+            None if figure is None else figure * PERCENT
+            for figure in (self.side_percent, self.grade_percent, self.within_percent)
+        )
+        return Station(self.at, side, grade, None if within is None else 0.5 * within)
 
 
 class StationsPart(SurfacePart):
@@ -83,13 +85,17 @@ class StationsPart(SurfacePart):
     @field_validator("readings")
     @classmethod
     def _apart(cls, readings: list[ReadingPart]) -> list[ReadingPart]:
-        places = [one.at for one in readings]
-        if len(set(places)) < len(places):
-            raise ValueError("two readings stand at the same place")
+        for name in ("side_percent", "grade_percent"):
+            places = [one.at for one in readings if getattr(one, name) is not None]
+            if len(set(places)) < len(places):
+                raise ValueError("two readings stand at the same place")
         return readings
 
     def surface(self, ball_m: list[float], hole_m: list[float]) -> Stations:
-        """Return the ground along the putt."""
+        """Return the ground along the putt; raises PuttError where no reading gives one of the slopes."""
+        for name in ("side_percent", "grade_percent"):
+            if all(getattr(one, name) is None for one in self.readings):
+                raise PuttError(f"/surface/readings/0/{name}", "is missing")
         readings = sorted(self.readings, key=lambda one: one.at)
         stations = tuple(one.station for one in readings)
         return Stations((ball_m[0], ball_m[1]), (hole_m[0], hole_m[1]), stations)
@@ -155,8 +161,9 @@ def _stations_members(stations: Stations) -> dict[str, Any]:
 
 
 def _reading_members(one: Station) -> dict[str, float]:
-    members = {"at": one.at, "side_percent": one.side / PERCENT, "grade_percent": one.grade / PERCENT}
-    return members if one.sd is None else members | {"within_percent": 2.0 * one.sd / PERCENT}
+    within = None if one.sd is None else 2.0 * one.sd
+    members = {"side_percent": one.side, "grade_percent": one.grade, "within_percent": within}
+    return {"at": one.at} | {name: said / PERCENT for name, said in members.items() if said is not None}
 
 
 def _grid_members(grid: Grid) -> dict[str, Any]:

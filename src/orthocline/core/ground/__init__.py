@@ -12,6 +12,7 @@ from orthocline.core.ground.phone import (
     some_place,
 )
 from orthocline.core.ground.reach import LineDoubt, LineReadings
+from orthocline.core.ground.readings import UNSAID, Conflict, Reading, Said, conflicts_of, stations_of
 from orthocline.core.ground.senses import LEAST_PAIRS, Sense, SlopePair, sense
 from orthocline.core.ground.stations import Station, Stations
 from orthocline.core.ground.surface import Plane, Surface, mean_gradient, plane_from_grade
@@ -20,6 +21,8 @@ __all__ = [
     "LEAST_NODES",
     "LEAST_PAIRS",
     "STEEPEST_READ_RAD",
+    "UNSAID",
+    "Conflict",
     "Grid",
     "Ground",
     "HiddenPlace",
@@ -27,11 +30,14 @@ __all__ = [
     "LineReadings",
     "PhoneLevel",
     "Plane",
+    "Reading",
+    "Said",
     "Sense",
     "SlopePair",
     "Station",
     "Stations",
     "Surface",
+    "conflicts_of",
     "ground_of",
     "mean_gradient",
     "phone_level",
@@ -41,4 +47,5 @@ __all__ = [
     "slope_at",
     "slope_covariance",
     "some_place",
+    "stations_of",
 ]

@@ -10,13 +10,16 @@ from numba import njit
 from numpy.typing import NDArray
 from scipy.interpolate import PchipInterpolator
 
-from orthocline.core.compiled import KEPT
+from orthocline.core.compiled import BUILT_IN, KEPT
 from orthocline.core.ground.surface import GRADIENT
 
 STEPS = 400
 """Steps that the way between ball and hole is worth."""
-HEAD = 5
-"""Figures before the stations in the parameters: ball x, y, cosine and sine of the bearing, how many."""
+HEAD = 6
+"""Figures before the cubics in the parameters: ball x, y, cosine and sine of the bearing, how many readings
+of the grade, and of the side tilt."""
+ROW = 5
+"""Figures of a reading in the parameters: where it stands, and the cubic from there to the next."""
 
 
 @dataclass(frozen=True)
@@ -27,18 +30,32 @@ class Station:
     ----------
     at : float
         Share of the way from ball to hole; it may lie before or beyond.
-    side : float
-        Fall [ratio] to the golfer's right.
-    grade : float
-        Rise [ratio] toward the hole.
+    side : float or None
+        Fall [ratio] to the golfer's right; None where only the grade was read.
+    grade : float or None
+        Rise [ratio] toward the hole; None where only the side tilt was read.
     sd : float or None
-        Standard deviation [ratio] of each; None where it says nothing of its own.
+        Standard deviation [ratio] of what was read; None where it says nothing of its own.
     """
 
     at: float
-    side: float
-    grade: float
+    side: float | None
+    grade: float | None
     sd: float | None = None
+
+
+@njit(**BUILT_IN)
+def _cubic(u: float, parameters: NDArray[np.float64], start: int, count: int) -> tuple[float, float]:
+    """Return the value of the cubics at a place, held beyond their ends, and how it changes there."""
+    last = start + ROW * (count - 1)
+    here = min(max(u, parameters[start]), parameters[last])
+    row = start
+    while row < last - ROW and here >= parameters[row + ROW]:
+        row += ROW
+    a, b, c, d = parameters[row + 1], parameters[row + 2], parameters[row + 3], parameters[row + 4]
+    step = here - parameters[row]
+    turning = (3.0 * a * step + 2.0 * b) * step + c if parameters[start] < u < parameters[last] else 0.0
+    return ((a * step + b) * step + c) * step + d, turning
 
 
 @njit(GRADIENT, **KEPT, forceinline=True)
@@ -62,23 +79,12 @@ def stations_slope(x_m: float, y_m: float, parameters: NDArray[np.float64]) -> t
     tuple of float
         Gradient on the map [ratio].
     """
-    cos, sin, count = parameters[2], parameters[3], int(parameters[4])
+    cos, sin = parameters[2], parameters[3]
+    grades, sides = int(parameters[4]), int(parameters[5])
     east, north = x_m - parameters[0], y_m - parameters[1]
     u, v = east * cos + north * sin, north * cos - east * sin
-    first, last = parameters[HEAD], parameters[HEAD + count - 1]
-    inside = first < u < last
-    here = min(max(u, first), last)
-    i = 0
-    while i < count - 2 and here >= parameters[HEAD + i + 1]:
-        i += 1
-    step = here - parameters[HEAD + i]
-    row = HEAD + count + 8 * i
-    grade = ((parameters[row] * step + parameters[row + 1]) * step + parameters[row + 2]) * step
-    side = ((parameters[row + 4] * step + parameters[row + 5]) * step + parameters[row + 6]) * step
-    grade, side = grade + parameters[row + 3], side + parameters[row + 7]
-    turning = 0.0
-    if inside:
-        turning = (3.0 * parameters[row + 4] * step + 2.0 * parameters[row + 5]) * step + parameters[row + 6]
+    grade, _ = _cubic(u, parameters, HEAD, grades)
+    side, turning = _cubic(u, parameters, HEAD + ROW * grades, sides)
     along = grade + v * turning
     return along * cos - side * sin, along * sin + side * cos
 
@@ -92,7 +98,8 @@ class Stations:
     ball_m, hole_m : tuple of two float
         Places on the map between which the shares count [m].
     readings : tuple of Station
-        One or more, each at a place of its own, in the order of the way. One makes a plane.
+        In the order of the way; each of the two slopes is read at one place or more, once at each. One makes
+        a plane.
     """
 
     ball_m: tuple[float, float]
@@ -117,20 +124,39 @@ class Stations:
     @property
     def steepest(self) -> float:
         """The steepest slope [ratio] on the line, by the readings."""
-        return max(math.hypot(one.side, one.grade) for one in self.readings)
+        places = [one.at for one in self.readings]
+        return float(np.hypot(*(np.interp(places, *self.read(name)) for name in ("grade", "side"))).max())
+
+    def read(self, component: str) -> tuple[list[float], list[float]]:
+        """Return the places where a slope was read, and what it is there.
+
+        Parameters
+        ----------
+        component : str
+            `grade` or `side`.
+
+        Returns
+        -------
+        tuple of list
+            Shares of the way, and slopes [ratio].
+        """
+        found = [(one.at, slope) for one in self.readings if (slope := getattr(one, component)) is not None]
+        return [at for at, _ in found], [slope for _, slope in found]
 
     @cached_property
     def parameters(self) -> NDArray[np.float64]:
         """The line, the stations [m] and the cubics between them, as one row."""
         east, north = self.hole_m[0] - self.ball_m[0], self.hole_m[1] - self.ball_m[1]
         length = self.length_m
-        readings = self.readings if len(self.readings) > 1 else self.readings * 2
-        places = length * np.array([one.at for one in readings])
-        if len(self.readings) == 1:
-            places = places + np.array([0.0, length])
-        cubics = [
-            PchipInterpolator(places, [getattr(one, name) for one in readings]).c.T
-            for name in ("grade", "side")
-        ]
-        head = [*self.ball_m, east / length, north / length, len(readings)]
-        return np.concatenate([head, places, np.hstack(cubics).ravel()])
+        rows = [_cubics(*self.read(name), length) for name in ("grade", "side")]
+        head = [*self.ball_m, east / length, north / length, *(len(one) for one in rows)]
+        return np.concatenate([head, *(one.ravel() for one in rows)])
+
+
+def _cubics(shares: list[float], slopes: list[float], length_m: float) -> NDArray[np.float64]:
+    """Return where each reading stands [m], and the cubic from there to the next; shape (n, 5)."""
+    places = length_m * np.array(shares)
+    if len(places) == 1:
+        return np.column_stack([places, np.zeros((1, 3)), slopes])
+    cubics = PchipInterpolator(places, slopes).c.T
+    return np.column_stack([places, np.vstack([cubics, [0.0, 0.0, 0.0, slopes[-1]]])])

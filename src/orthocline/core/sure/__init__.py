@@ -1,6 +1,7 @@
 """How far a read can be trusted: ranges, where the slope counts, what to find out next, and the fan."""
 
 from orthocline.core.sure.counting import Counting
+from orthocline.core.sure.fall import Fall, fall_of
 from orthocline.core.sure.next_reading import NextReading
 from orthocline.core.sure.ranges import AimRange
 from orthocline.core.sure.start_lines import StartLines
@@ -12,10 +13,12 @@ __all__ = [
     "TYPED",
     "AimRange",
     "Counting",
+    "Fall",
     "NextReading",
     "Source",
     "Sources",
     "StartLines",
     "Sureness",
     "Uncertainty",
+    "fall_of",
 ]

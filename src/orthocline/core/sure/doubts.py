@@ -169,12 +169,34 @@ def _slope_doubt(
     if not isinstance(ground, Stations) or not is_read_uncertainly(ground, uncertainty):
         whole = answers.reshape(len(answers), 2, NODES).sum(axis=2)
         return EvenDoubt(whole, np.array([uncertainty.grade, uncertainty.side]))
-    at = np.array([one.at for one in ground.readings]) * ground.length_m
-    grade, side = (
-        LineReadings(at, np.array([of_all if one.sd is None else one.sd for one in ground.readings]))
-        for of_all in (uncertainty.grade, uncertainty.side)
+    return StationsDoubt(
+        tuple(LineDoubt(places, weights) for weights in answers), *line_readings(ground, uncertainty)
     )
-    return StationsDoubt(tuple(LineDoubt(places, weights) for weights in answers), grade, side)
+
+
+def line_readings(ground: Stations, uncertainty: Uncertainty) -> tuple[LineReadings, LineReadings]:
+    """Return the readings of the grade, and of the fall to the right, that stations are.
+
+    Parameters
+    ----------
+    ground : Stations
+        The stations.
+    uncertainty : Uncertainty
+        What is said of the whole putt, for stations that say nothing of their own.
+
+    Returns
+    -------
+    tuple of LineReadings
+        Of the grade, and of the fall to the right.
+    """
+    found = []
+    for name in ("grade", "side"):
+        read = [one for one in ground.readings if getattr(one, name) is not None]
+        of_all = getattr(uncertainty, name)
+        sds = [of_all if one.sd is None else one.sd for one in read]
+        found.append(LineReadings(ground.length_m * np.array([one.at for one in read]), np.array(sds)))
+    grade, side = found
+    return grade, side
 
 
 def is_read_uncertainly(ground: Stations, uncertainty: Uncertainty) -> bool:

@@ -1,0 +1,99 @@
+"""How steeply a whole putt falls and which way, and how sure both are."""
+
+import math
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+from scipy.optimize import brentq
+
+from orthocline.core.estimate import Span
+from orthocline.core.ground import LineDoubt, Stations
+from orthocline.core.roll import Putt
+from orthocline.core.sure.doubts import is_read_uncertainly, line_readings
+from orthocline.core.sure.inputs import normal_scores
+from orthocline.core.sure.ranges import TAILS
+from orthocline.core.sure.uncertainty import Uncertainty
+
+MIDDLE: Final = 0.5
+LEAST_TILT: Final = 1e-6
+"""Differences of slope [ratio] that are none."""
+NODES: Final = 24
+"""Places along the line over which the mean is taken."""
+
+
+@dataclass(frozen=True)
+class Fall:
+    """The mean fall of a putt along its line.
+
+    Attributes
+    ----------
+    tilt : float
+        How steep it is [ratio].
+    toward_rad : float
+        The way it falls, clockwise from that to the hole.
+    tilt_range : Span
+        Between which steepnesses [ratio] it lies (95 %).
+    within_rad : float
+        Within how much the way is known (95 %), at most half a turn.
+    """
+
+    tilt: float
+    toward_rad: float
+    tilt_range: Span
+    within_rad: float
+
+
+def fall_of(putt: Putt, uncertainty: Uncertainty) -> Fall:
+    """Return the fall of a putt.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    uncertainty : Uncertainty
+        Standard deviations of its figures, for ground that says nothing of its own.
+
+    Returns
+    -------
+    Fall
+        Its mean along the line, and how sure that is.
+    """
+    ahead, right = -putt.grade, putt.side_tilt_right
+    tilt, way = math.hypot(ahead, right), math.atan2(right, ahead)
+    errors = normal_scores()[:, :2] * _sds(putt, uncertainty)
+    steepest = float(np.quantile(_falls(tilt, way, errors)[0], TAILS[1]))
+    least, middle = (_true_tilt(tilt, way, errors, share) for share in (TAILS[1], MIDDLE))
+    turns = np.abs(np.angle(np.exp(1j * (_falls(middle, way, errors)[1] - way))))
+    return Fall(tilt, way, Span(least, steepest), float(np.quantile(turns, TAILS[1] - TAILS[0])))
+
+
+def _falls(tilt: float, way_rad: float, errors: NDArray[np.float64]) -> NDArray[np.float64]:
+    """Return tilts and ways of a fall with errors added to it, shape (2, n)."""
+    ahead, right = tilt * math.cos(way_rad) + errors[:, 0], tilt * math.sin(way_rad) + errors[:, 1]
+    return np.array([np.hypot(ahead, right), np.arctan2(right, ahead)])
+
+
+def _true_tilt(tilt: float, way_rad: float, errors: NDArray[np.float64], share: float) -> float:
+    """Return the tilt of which such a share of readings are less steep than what was read.
+
+    An error makes a tilt steeper whichever way it points, so that what was read is too steep on the mean.
+    """
+
+    def excess(true: float) -> float:
+        return float(np.quantile(_falls(true, way_rad, errors)[0], share)) - tilt
+
+    return 0.0 if excess(0.0) >= 0.0 else float(brentq(excess, 0.0, tilt + LEAST_TILT, xtol=LEAST_TILT))
+
+
+def _sds(putt: Putt, uncertainty: Uncertainty) -> tuple[float, float]:
+    """Return the standard deviations of the mean fall ahead and to the right [ratio]."""
+    ground = putt.surface
+    if not isinstance(ground, Stations) or not is_read_uncertainly(ground, uncertainty):
+        return uncertainty.grade, uncertainty.side
+    places = np.column_stack([np.linspace(0.0, putt.length_m, NODES), np.zeros(NODES)])
+    readings = line_readings(ground, uncertainty)
+    means = np.kron(np.eye(2), np.full(NODES, 1.0 / NODES))
+    ahead, right = (math.sqrt(LineDoubt(places, one).variance(*readings)) for one in means)
+    return ahead, right

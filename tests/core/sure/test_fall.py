@@ -1,0 +1,53 @@
+"""How a putt falls, and how sure that is: over greens by chance the truth lies within as often as is said."""
+
+import math
+
+import numpy as np
+import pytest
+
+from orthocline.core.ground import plane_from_grade
+from orthocline.core.roll import Point, Putt, PuttError, RollPast, read
+from orthocline.core.sure import CERTAIN, Sureness, Uncertainty, fall_of
+from tests.simulated import STEEPEST_RAD, measured_readings
+
+PUTTS = 500
+KINDS = {
+    "instruments and senses": ("level", "phone", "feet", "eye"),
+    "ways of fall": ("level", "plate", "arrow", "feet", "rise_by_eye"),
+}
+
+
+def putts(kinds, seed):
+    rng, found = np.random.default_rng(seed), 0
+    while found < PUTTS:
+        try:
+            putt, mean, true = measured_readings(rng, kinds)
+            seen = read(putt)
+        except PuttError:
+            continue
+        if all(one.aim.pace_met and abs(one.launch_right_rad) < STEEPEST_RAD for one in (seen, true)):
+            found += 1
+            yield seen, mean, true
+
+
+@pytest.mark.parametrize("kinds", KINDS.values(), ids=KINDS)
+def test_tilt_fall_and_aim_are_held_as_often_as_is_said(kinds):
+    held = np.zeros(3)
+    for seen, mean, true in putts(kinds, seed=1):
+        fall, launch = fall_of(seen.putt, CERTAIN), Sureness(seen, CERTAIN).range.right_rad
+        off = math.remainder(math.atan2(mean[1], mean[0]) - fall.toward_rad, 2 * math.pi)
+        held += [
+            fall.tilt_range.least <= np.hypot(*mean) <= fall.tilt_range.most,
+            abs(off) <= fall.within_rad,
+            launch.least <= true.launch_right_rad <= launch.most,
+        ]
+    assert np.all((held >= 0.93 * PUTTS) & (held <= 0.97 * PUTTS)), held / PUTTS
+
+
+def test_the_fall_of_a_plane_is_as_sure_as_its_figures():
+    putt = Putt(Point(0, 0), Point(3, 0), plane_from_grade(0.0, 0.02, 0.0), 10.0, RollPast(0.3))
+    fall = fall_of(putt, Uncertainty(side=0.002, grade=0.001))
+    assert (fall.tilt, fall.toward_rad) == pytest.approx((0.02, math.pi / 2))
+    assert (fall.tilt_range.least, fall.tilt_range.most) == pytest.approx((0.0161, 0.0239), abs=2e-4)
+    assert fall.within_rad == pytest.approx(1.96 * 0.05, rel=0.05)
+    assert fall_of(putt, CERTAIN).within_rad == pytest.approx(0.0, abs=1e-12)
