@@ -46,6 +46,12 @@ class Frame:
         y = self.hole_y - self.scale * (beyond_m * cos - right_m * sin)
         return Spot(round(x, 1), round(y, 1))
 
+    def places(self, spots: Spots) -> Spots:
+        """Return places of the sheet in metres to the right of the hole and beyond it, shape (n, 2)."""
+        cos, sin = math.cos(math.radians(self.turn_deg)), math.sin(math.radians(self.turn_deg))
+        x, up = (spots[:, 0] - self.hole_x) / self.scale, (self.hole_y - spots[:, 1]) / self.scale
+        return np.column_stack([x * cos - up * sin, x * sin + up * cos])
+
 
 def fit(
     spots_m: Spots, *, width: float, height: float, center_x: float, top: float, most: float = 900.0

@@ -23,6 +23,10 @@ INSTRUMENT_WORDS: dict[str, InstrumentWords] = {
     "trained_feet": InstrumentWords("trained feet", "felt, trained"),
     "eye": InstrumentWords("eye", "seen"),
     "trained_eye": InstrumentWords("trained eye", "seen, trained"),
+    "plate": InstrumentWords("plate", "plate or marble, way only", "plate"),
+    "spill": InstrumentWords("spill side", "where water leaves, way only", "spill"),
+    "arrow": InstrumentWords("arrow", "arrow drawn by hand", "arrow"),
+    "first_look": InstrumentWords("first look", "first look", "first look"),
     "rise_by_eye": InstrumentWords("eye", "inches seen"),
     "tape": InstrumentWords("tape", "tape"),
     "own_paces": InstrumentWords("your paces", "your paces"),
@@ -42,6 +46,6 @@ def instrument_choice(name: str, wording: Wording) -> str:
     own = wording.calibration.senses.get(name)
     if own:
         return f"{words}, yours ±{wording.slope(own.slope(own.middle).within)}"
-    if instrument.gives in (Gives.SLOPE, Gives.FELT):
+    if instrument.gives in (Gives.SLOPE, Gives.FELT, Gives.ARROW, Gives.FIRST):
         return f"{words} ±{wording.slope(2.0 * instrument.sd)}"
     return words

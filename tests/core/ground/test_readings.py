@@ -124,7 +124,8 @@ def test_readings_that_disagree_are_named():
     assert pairs(Reading(0.5, ACROSS, 0.02), Reading(0.5, ACROSS, 0.021)) == [(0, 1)]
     # Between two places the ground itself may differ.
     assert pairs(level, Reading(0.5, ACROSS, 0.008, "level")) == [(0, 1)]
-    assert pairs(level, Reading(0.9, ACROSS, 0.008, "level")) == []
+    assert pairs(level, Reading(0.7, ACROSS, 0.012, "level")) == []
+    assert pairs(level, Reading(0.9, -ACROSS, 0.04, "level")) == []
 
 
 def test_water_that_leaves_on_the_high_side_is_a_conflict_and_a_first_look_is_none():

@@ -11,15 +11,16 @@ from orthocline.core.ground.phone import (
     simulated_readings,
     some_place,
 )
-from orthocline.core.ground.reach import LineDoubt, LineReadings
+from orthocline.core.ground.reach import REACH_M, LineDoubt, LineReadings
 from orthocline.core.ground.readings import UNSAID, Conflict, Reading, Said, conflicts_of, stations_of
 from orthocline.core.ground.senses import LEAST_PAIRS, Sense, SlopePair, sense
 from orthocline.core.ground.stations import Station, Stations
-from orthocline.core.ground.surface import Plane, Surface, mean_gradient, plane_from_grade
+from orthocline.core.ground.surface import Plane, Surface, heights_along, mean_gradient, plane_from_grade
 
 __all__ = [
     "LEAST_NODES",
     "LEAST_PAIRS",
+    "REACH_M",
     "STEEPEST_READ_RAD",
     "UNSAID",
     "Conflict",
@@ -39,6 +40,7 @@ __all__ = [
     "Surface",
     "conflicts_of",
     "ground_of",
+    "heights_along",
     "mean_gradient",
     "phone_level",
     "plane_from_grade",

@@ -2,12 +2,15 @@
 
 from dataclasses import dataclass
 from functools import cached_property
+from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
 
 from orthocline.core.ground.field import slope_covariance
 
+REACH_M: Final = 1.0
+"""So far from a reading the ground may slope otherwise by about 1 % (95 %), by the field's usual figures."""
 SAME_PLACE_M = 1e-6
 """Readings nearer to each other than this stand in one place."""
 

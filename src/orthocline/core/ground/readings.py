@@ -13,7 +13,7 @@ from typing import Final, NamedTuple
 import numpy as np
 
 from orthocline.core.ground.field import slope_covariance
-from orthocline.core.ground.reach import LineDoubt, LineReadings
+from orthocline.core.ground.reach import REACH_M, LineDoubt, LineReadings
 from orthocline.core.ground.senses import Sense
 from orthocline.core.ground.stations import Station
 from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, INSTRUMENTS, Gives
@@ -45,7 +45,8 @@ class Reading:
     toward_rad : float
         The way along which the ground falls, clockwise from the way to the hole.
     size : float or None
-        Fall that way [ratio], felt or seen as the golfer felt or saw it; None where only the way is known.
+        Fall that way [ratio], felt or seen as the golfer felt or saw it; None where only the way is known. Of
+        what measures slope, a reading without a size says nothing yet.
     by : str
         The instrument's name in the registry; empty for what was typed and is taken as it is.
     within : float or None
@@ -159,7 +160,8 @@ def conflicts_of(
     Returns
     -------
     tuple of Conflict
-        Each pair once, the worst first. Between two places the ground itself may differ by what greens do.
+        Each pair within reach of each other once, the worst first. Between two places the ground itself may
+        differ by what greens do.
     """
     rows = _all_rows(readings, length_m, UNSAID, own or {})
     rows = [one for one in rows if readings[one.reading].gives is not Gives.FIRST]
@@ -167,6 +169,8 @@ def conflicts_of(
     for i, one in enumerate(rows):
         for other in rows[i + 1 :]:
             if one.reading == other.reading or one.way != other.way:
+                continue
+            if length_m * abs(one.at - other.at) > REACH_M:
                 continue
             pair = min(one.reading, other.reading), max(one.reading, other.reading)
             joint = math.sqrt(one.sd**2 + other.sd**2 + _may_differ(one, other, length_m))
@@ -212,9 +216,9 @@ def _own_rows(i: int, one: Reading, length_m: float, own: Mapping[str, Sense]) -
         return
     if gives in (Gives.ARROW, Gives.FIRST):
         yield from _arrow(i, one, FIRST_SLOPE if size is None else size, weak=gives is Gives.FIRST)
-    elif size is None:
+    elif size is None and gives is Gives.FELT:
         yield _Row(i, one.at, one.way, FIRST_SLOPE, FIRST_SD, weak=True)
-    else:
+    elif size is not None:
         yield _sized(i, one, size, length_m, own)
 
 

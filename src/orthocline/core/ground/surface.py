@@ -71,6 +71,37 @@ def mean_gradient(
     return east, north
 
 
+def heights_along(
+    surface: Surface, from_m: tuple[float, float], to_m: tuple[float, float], count: int
+) -> NDArray[np.float64]:
+    """Return the heights along a straight line over where it begins, by the trapezoid rule.
+
+    Parameters
+    ----------
+    surface : Surface
+        The ground.
+    from_m : tuple of float
+        Place on the map where the line begins [m].
+    to_m : tuple of float
+        Where it ends [m].
+    count : int
+        How many even places, its ends among them.
+
+    Returns
+    -------
+    ndarray
+        Heights [m], shape (count,).
+    """
+    east, north = to_m[0] - from_m[0], to_m[1] - from_m[1]
+    rises = []
+    for share in np.linspace(0.0, 1.0, count).tolist():
+        place = from_m[0] + share * east, from_m[1] + share * north
+        slope = surface.slope(*place, surface.parameters)
+        rises.append(slope[0] * east + slope[1] * north)
+    steps = 0.5 * (np.array(rises[1:]) + np.array(rises[:-1])) / (count - 1)
+    return np.concatenate([[0.0], np.cumsum(steps)])
+
+
 def _gauss(count: int) -> tuple[list[float], list[float]]:
     """Return places and weights of Gauss and Legendre's rule between 0 and 1."""
     places, weights = np.polynomial.legendre.leggauss(count)

@@ -7,12 +7,16 @@ from dataclasses import dataclass
 import numpy as np
 
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
+from orthocline.core.ground import Plane
 from orthocline.core.roll import OwnRoll, Putt, Read
 from orthocline.core.sure import AimRange, Sureness
 from orthocline.drawing.calls import PuttSheet, call_layers
+from orthocline.drawing.calls.layer import Layer
 from orthocline.drawing.frame import Frame, fit
 from orthocline.drawing.ground.dial import DIAL, dial_items, dial_spot
 from orthocline.drawing.ground.hachures import clockwise_from_up, hachures
+from orthocline.drawing.ground.readings import Marks, reading_layer
+from orthocline.drawing.ground.uneven import uneven_items
 from orthocline.drawing.labels import LabelSide, Room, Wanted, ink_of, place_labels
 from orthocline.drawing.roll.hole_frame import hole_frame
 from orthocline.drawing.roll.way import OwnWay, Way, aim_dimension, own_way, way_items, way_of
@@ -93,6 +97,7 @@ def plan(
     says: str = "The putt, drawn to scale",
     sure: Sureness | None = None,
     tries_m: Sequence[float] | None = None,
+    marks: Marks | None = None,
 ) -> Plan:
     """Return the plan of a putt, with its read unless that is still hidden.
 
@@ -107,6 +112,8 @@ def plan(
         How far the read can be trusted: the band of its aim's range, and where to read the ground next.
     tries_m : sequence of float, optional
         The golfer's candidate lines [m]: with them the fan of start lines stands in the band's place.
+    marks : Marks, optional
+        Readings of the ground, drawn where they were made.
     """
     found = sure.range if sure else None
     frame = Frame(*held) if held else _fit(putt, read, own, found)
@@ -116,15 +123,17 @@ def plan(
     said = blurred(wording, read, found) if read else wording
     ground = hachures(putt.mean_plane.tilt, fall, frame.scale, frame.hole, wording)
     sheet = PuttSheet(read, frame, said) if read else None
+    readings = reading_layer(marks, putt, frame, wording) if marks else None
     items = [
         *_ground_items(putt, frame, ground),
         *(() if held else _length_items(putt, frame)),
         *_sure_items(putt, sure, frame, tries_m),
-        *(_read_items(sheet, way, mine, sure, held=bool(held)) if sheet and way else ()),
+        *(readings.items if readings else ()),
+        *(_read_items(sheet, way, mine, sure, readings, held=bool(held)) if sheet and way else ()),
         *_hole_and_ball(putt, frame),
         *(() if held else (_rolling(putt, frame),)),
         *dial_items(fall if ground else None),
-        Words(_foot(ground), Spot(8.0, 612.0), Sign.FALL),
+        Words(_foot(putt, ground), Spot(8.0, 612.0), Sign.FALL),
     ]
     data = {
         "scale": frame.scale,
@@ -134,10 +143,12 @@ def plan(
         "dial-x": DIAL.x,
         "dial-y": DIAL.y,
     }
+    ball = frame.spot(-putt.length_m, 0.0)
+    data |= {"ball-x": ball.x, "ball-y": ball.y} if marks else {}
     return Plan(
         Scene("plan", WIDTH, HEIGHT, says, tuple(items), data),
         frame,
-        frame.spot(-putt.length_m, 0.0),
+        ball,
         frame.hole,
         way.rest if way else frame.hole,
         fall,
@@ -191,7 +202,9 @@ def _hole_radius(frame: Frame) -> float:
 
 def _ground_items(putt: Putt, frame: Frame, ground: Hachures | None) -> Iterator[Item]:
     yield Area(OUTLINE, fill=Fill.GROUND, curved=True)
-    if ground:
+    if not isinstance(putt.surface, Plane):
+        yield from uneven_items(putt, frame, OUTLINE)
+    elif ground:
         yield Area(OUTLINE, fill=ground, curved=True)
         yield Line(_fall_line(putt, frame), Sign.FALL, 1.6, "14 4 2 4", name="fall-line")
 
@@ -219,7 +232,13 @@ def _length_items(putt: Putt, frame: Frame) -> Iterator[Item]:
 
 
 def _read_items(
-    sheet: PuttSheet, way: Way, own: OwnWay | None, sure: Sureness | None, *, held: bool
+    sheet: PuttSheet,
+    way: Way,
+    own: OwnWay | None,
+    sure: Sureness | None,
+    readings: Layer | None,
+    *,
+    held: bool,
 ) -> Iterator[Item]:
     """Yield the read: the ball's way, the schools' layers, and labels that touch none of it.
 
@@ -238,7 +257,9 @@ def _read_items(
         yield from aim_dimension(sheet.read, frame, sheet.wording)
     if held:
         return
+    layers += [readings] if readings else []
     wanted = [label for layer in layers for label in layer.labels]
+    drawn += readings.items if readings else ()
     lines = [Line(_fall_line(putt, frame), Sign.FALL, 1.6), *_hole_and_ball(putt, frame), *drawn]
     for label in place_labels([*wanted, *_wanted(sheet, way, own)], ink_of(lines), ROOM):
         yield from label.items
@@ -257,7 +278,9 @@ def _rolling(putt: Putt, frame: Frame) -> Item:
     return Disc(ball, LEAST_PLAYED, Sign.INK, Fill.OPEN, 2.2, name="rolling", hidden=True)
 
 
-def _foot(ground: Hachures | None) -> str:
+def _foot(putt: Putt, ground: Hachures | None) -> str:
+    if not isinstance(putt.surface, Plane):
+        return "your eye up · strokes run down the slope, heavier where steeper"
     return f"your eye up · lines every {ground.interval} of fall" if ground else "your eye up"
 
 

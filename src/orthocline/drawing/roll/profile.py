@@ -4,9 +4,11 @@ from collections.abc import Iterator
 
 import numpy as np
 
+from orthocline.core.ground import Plane, heights_along
 from orthocline.core.roll import Putt, Read
 from orthocline.core.sure import Counting
-from orthocline.drawing.scene import Area, Fill, Item, Line, Scene, Sign, Spot, Words, spots_of
+from orthocline.drawing.ground.readings import Marks
+from orthocline.drawing.scene import Area, Disc, Fill, Item, Line, Scene, Sign, Spot, Words, spots_of
 from orthocline.drawing.sure.counting import counting_items
 from orthocline.wording.sure.counting import counting_words
 from orthocline.wording.wording import Wording
@@ -21,13 +23,20 @@ FOOT = 101.0
 EXAGGERATION = 6.0
 """Heights are drawn so many times too large against lengths, less where that would not fit."""
 BESIDE = 8.0
+HEIGHTS = 49
+PLACE = 3.5
 
 
-def profile(putt: Putt, read: Read | None, wording: Wording, counting: Counting | None = None) -> Scene:
+def profile(
+    putt: Putt,
+    read: Read | None,
+    wording: Wording,
+    counting: Counting | None = None,
+    marks: Marks | None = None,
+) -> Scene:
     """Return the side view; without its speeds, and where the slope counts, while the read is hidden."""
-    grade = putt.grade
-    words = _ground_words(grade, putt.length_m, wording)
-    items = [*_ground_items(grade), *(_speed_items(read, wording) if read else ())]
+    words = _ground_words(putt.grade, putt.length_m, wording)
+    items = [*_ground_items(putt, marks), *(_speed_items(read, wording) if read else ())]
     items.append(Words(words, Spot((LEFT + RIGHT) / 2, FOOT - 2.0), Sign.FALL, "middle", name="grade"))
     if counting is None:
         return Scene("side-view", WIDTH, HEIGHT, f"Side view: {words}", tuple(items))
@@ -36,11 +45,28 @@ def profile(putt: Putt, read: Read | None, wording: Wording, counting: Counting 
     return Scene("side-view", WIDTH, COUNTED_HEIGHT, says, tuple(items))
 
 
-def _ground_items(grade: float) -> Iterator[Item]:
-    rise = float(np.clip(EXAGGERATION * grade * (RIGHT - LEFT), -GROUND_TALLEST, GROUND_TALLEST))
-    line = spots_of((LEFT, GROUND_MIDDLE + rise / 2), (RIGHT, GROUND_MIDDLE - rise / 2))
+def _ground_items(putt: Putt, marks: Marks | None) -> Iterator[Item]:
+    """Yield the rise and fall of the line, and the readings of it where they stand."""
+    ball, hole = (putt.ball.x_m, putt.ball.y_m), (putt.hole.x_m, putt.hole.y_m)
+    count = 2 if isinstance(putt.surface, Plane) else HEIGHTS
+    heights = heights_along(putt.surface, ball, hole, count)
+    tall = EXAGGERATION * (RIGHT - LEFT) / putt.length_m
+    tall = min(tall, GROUND_TALLEST / max(float(np.ptp(heights)), 1e-9))
+    middle = GROUND_MIDDLE + 0.5 * tall * float(heights.max() + heights.min())
+    line = np.column_stack([np.linspace(LEFT, RIGHT, count), middle - tall * heights])
     yield Area(np.concatenate([line, spots_of((RIGHT, FOOT), (LEFT, FOOT))]), fill=Fill.GROUND)
     yield Line(line, Sign.FALL, 2.0, name="grade-line")
+    for one in marks.readings if marks else ():
+        x = LEFT + (RIGHT - LEFT) * min(max(one.at, 0.0), 1.0)
+        y = float(np.interp(x, *line.T))
+        yield Disc(
+            Spot(x, y),
+            PLACE,
+            Sign.FALL,
+            Fill.OPEN if one.size is None else Fill.SOLID,
+            1.6,
+            name="reading-place",
+        )
 
 
 def _speed_items(read: Read, wording: Wording) -> Iterator[Item]:

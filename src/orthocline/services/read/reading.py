@@ -1,11 +1,13 @@
 """Read a putt, and set the golfer's own read beside it."""
 
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from orthocline.core.constants import MODEL_VERSION
+from orthocline.core.ground import Conflict, Reading, Sense, conflicts_of
 from orthocline.core.roll import OwnRoll, Putt, PuttError, Read, own_roll, read, read_as_solved
 from orthocline.core.speed import DayEffect
-from orthocline.core.sure import Sureness, Uncertainty
+from orthocline.core.sure import Fall, Sureness, Uncertainty, fall_of
 from orthocline.core.units import INCH_M
 from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
@@ -44,6 +46,20 @@ def read_again(viewer: Viewer, logged: LoggedPutt) -> Read:
 def how_sure(_viewer: Viewer, solved: Read, uncertainty: Uncertainty) -> Sureness:
     """Return how far a read can be trusted; refused in Competition."""
     return Sureness(solved, uncertainty)
+
+
+@open_play("How a putt falls")
+def how_it_falls(_viewer: Viewer, solved: Read, uncertainty: Uncertainty) -> Fall:
+    """Return the fall of a putt and how sure it is; refused in Competition."""
+    return fall_of(solved.putt, uncertainty)
+
+
+@open_play("What disagrees")
+def conflicting(
+    _viewer: Viewer, readings: Sequence[Reading], length_m: float, own: Mapping[str, Sense]
+) -> tuple[Conflict, ...]:
+    """Return which readings disagree, with the golfer's own senses; refused in Competition."""
+    return conflicts_of(readings, length_m, own)
 
 
 @open_play("Comparing your own read")

@@ -13,9 +13,10 @@ from orthocline.core.units import FOOT_M
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
 from orthocline.services.ground.places import Place
 from orthocline.services.text import tidy_text
-from orthocline.web.shared.fields import DoubtedField, FigureForm, LengthField, QuantityField
+from orthocline.web.shared.fields import DoubtedField, FigureForm, LengthField, QuantityField, WayField
 from orthocline.web.shared.places import place_fields
 from orthocline.web.shared.read_request import Held, Known, ReadRequest, TypedUnits
+from orthocline.web.shared.readings import Noted
 from orthocline.wording.instruments import INSTRUMENT_WORDS, TYPED_WORDS
 from orthocline.wording.quantities import (
     SPEED_UNITS_MPS,
@@ -31,11 +32,9 @@ from orthocline.wording.quantities import (
     sensed,
 )
 from orthocline.wording.typed import unit_typed
-from orthocline.wording.ways import WAYS_DEG, way_rad, way_words
 from orthocline.wording.wording import Wording
 
 LINES = [str(number) for number in range(RANGES.line[0], RANGES.line[1] + 1)]
-NAMED_WAYS = [SelectChoice(name, way_words(name)) for name in WAYS_DEG]
 MOST_LENGTH_SHARE, MOST_SPEED_FT = 0.5, 5.0
 """A length is sure within a share of it, a green speed within so many feet, at most."""
 MOST_TRIES, MOST_TRY_M = 9, 100.0 * FOOT_M
@@ -91,7 +90,7 @@ class SlopeField(DoubtedField):
         """Find the slope over the putt's length."""
 
         def parse(text: str, wording: Wording) -> float:
-            slope, self.typed_unit = parse_slope(text, form.length.figure or UNREAD_LENGTH_M, wording)
+            slope, self.typed_unit = parse_slope(text, form.length_m, wording)
             return slope
 
         self.parse = parse
@@ -112,29 +111,6 @@ class PastField(QuantityField):
         slowest, fastest = RANGES.speed_at_hole_mps
         self.between = (-fastest, -slowest) if fast else RANGES.past_m
         super().pre_validate(form)
-
-
-class WayField(SelectField):
-    """A way that grass grows or wind blows: one that has a name, or so many degrees left of the hole."""
-
-    way_rad = 0.0
-
-    def process_data(self, value: str | None) -> None:
-        """Take what is chosen or asked for, a way without a name as one more choice."""
-        super().process_data(value)
-        self._offer()
-
-    def process_formdata(self, valuelist: list[str]) -> None:
-        """Take what is chosen or asked for, a way without a name as one more choice."""
-        super().process_formdata(valuelist)
-        self._offer()
-
-    def _offer(self) -> None:
-        way = way_rad(self.data or "")
-        self.way_rad = way or 0.0
-        self.choices = NAMED_WAYS
-        if way is not None and self.data not in WAYS_DEG:
-            self.choices = [*NAMED_WAYS, SelectChoice(self.data, way_words(self.data))]
 
 
 class OriginField(StringField):
@@ -191,8 +167,8 @@ class ReadForm(FigureForm):
         sure="0 to 5 feet",
     )
     length_from = _from("Length from", Gives.LENGTH)
-    side_from = _from("Tilt from", Gives.SLOPE, Gives.FELT)
-    rise_from = _from("Rise from", Gives.SLOPE, Gives.FELT, Gives.RISE)
+    side_from = _from("Tilt from", Gives.SLOPE, Gives.FELT, Gives.FIRST)
+    rise_from = _from("Rise from", Gives.SLOPE, Gives.FELT, Gives.FIRST, Gives.RISE)
     past = PastField(
         "Roll-past",
         _parse_past,
@@ -216,7 +192,7 @@ class ReadForm(FigureForm):
         allowed="bent, mixed, strong, or a strength between 0 and 0.5 such as 0.1",
         optional=True,
     )
-    grain_toward = WayField("Grows toward", choices=[], default="hole")
+    grain_toward = WayField("Grows toward", default="hole")
     wind = QuantityField(
         "Wind",
         lambda text, _: parse_speed_mps(text),
@@ -224,7 +200,7 @@ class ReadForm(FigureForm):
         allowed="between 0 and 25 m/s, such as 5 m/s or 12 mph",
         optional=True,
     )
-    wind_toward = WayField("Blows toward", choices=[], default="hole")
+    wind_toward = WayField("Blows toward", default="hole")
     course, green = place_fields()
     usual = StringField("Usual roll-past")
     measured = OriginField("Speed from", validators=[Optional()])
@@ -239,10 +215,18 @@ class ReadForm(FigureForm):
         ],
     )
 
-    def read_request(self, held: Held | None, usual: UsualPasts | None = None) -> ReadRequest:
+    @property
+    def length_m(self) -> float:
+        """The putt's length, or the usual one while it cannot be read."""
+        return self.length.figure or UNREAD_LENGTH_M
+
+    def read_request(
+        self, held: Held | None, usual: UsualPasts | None = None, noted: tuple[Noted, ...] = ()
+    ) -> ReadRequest:
         """Return what a form that validates asks for: the ball at the origin, the hole along +x.
 
-        The pace is the golfer's `usual` one as long as it says what was filled in for them.
+        The pace is the golfer's `usual` one as long as it says what was filled in for them. `noted` are the
+        readings of the ground, if any.
 
         Raises
         ------
@@ -263,6 +247,7 @@ class ReadForm(FigureForm):
             self._known(),
             self.fan.data == "1",
             self.tries.tries_m,
+            noted,
         )
 
     def _known(self) -> Known:

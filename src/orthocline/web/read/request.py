@@ -1,16 +1,17 @@
 """What an address asks to read, with its steps and drags: a value, or what is wrong with what was typed."""
 
 import math
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, replace
 
 from werkzeug.datastructures import MultiDict
 
 from orthocline.core.account import UsualPasts
-from orthocline.core.roll import PuttError
+from orthocline.core.roll import Putt, PuttError
 from orthocline.web.read.forms import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_address import START
 from orthocline.web.shared.read_request import Held, ReadRequest
+from orthocline.web.shared.readings import FIELD, MOST_READINGS, Readings, reading_forms
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
 DRAGS = {
@@ -20,8 +21,23 @@ DRAGS = {
     "fall": ReadRequest.falling,
 }
 """What is dragged to where, in metres and degrees."""
-EDITS = ("step", *DRAGS, "frame")
+EDITS = ("step", *DRAGS, "ground", "frame")
 """What is done to the putt in the address."""
+
+
+GROUND_EDITS: Mapping[str, Callable[[ReadRequest], ReadRequest]] = {
+    "split": ReadRequest.in_places,
+    "whole": lambda read: replace(read, noted=()),
+    "further": lambda read: read.read_in(read.readings.further()),
+}
+"""What is done to all readings of the ground."""
+READING_EDITS: Mapping[str, Callable[[Readings, int, float], Readings]] = {
+    "move": Readings.moved,
+    "turn": Readings.turned,
+}
+"""What is done to one of them, by its number and a figure."""
+RELAYING = ("drop", *GROUND_EDITS)
+"""What leaves other readings than there were."""
 
 
 @dataclass(frozen=True)
@@ -34,14 +50,20 @@ class Asked:
         Every field as it was typed.
     read : ReadRequest or None
         None while something cannot be read.
+    putt : Putt or None
+        The putt to be read.
     errors : dict
         What is wrong, by field.
+    relaid : bool
+        Whether there are other readings now than the page has rows for.
     """
 
     typed: dict[str, str]
     read: ReadRequest | None
+    putt: Putt | None
     errors: dict[str, str]
     wording: Wording
+    relaid: bool = False
 
     @property
     def missing(self) -> bool:
@@ -61,17 +83,25 @@ def asked(
     the golfer's `usual` roll-past for the slope.
     """
     edits = {name: arguments.get(name, "") for name in EDITS}
-    given = {**start, **{name: text for name, text in arguments.items() if name in READ_FIELDS}}
+    named = {name: text for name, text in arguments.items() if name in READ_FIELDS or FIELD.fullmatch(name)}
+    given = {**start, **named}
     form = ReadForm(MultiDict(given), meta={"wording": wording})
-    if form.validate():
+    readable = form.validate()
+    spots = reading_forms(given, form.length_m, wording)
+    if min([one.validate() for one in spots], default=True) and readable:
         try:
-            read = _edited(form.read_request(held(edits["frame"]), usual), edits)
-            return Asked(given, read.at_usual_past(), {}, wording)
+            read = form.read_request(held(edits["frame"]), usual, tuple(one.noted for one in spots))
+            read = _edited(read, edits).at_usual_past()
+            relaid = edits["ground"].partition(":")[0] in RELAYING
+            return Asked(given, read, read.asked_putt, {}, wording, relaid)
         except PuttError as error:
             # Tilt and rise are each within range, but not the slope they make together.
             form.side.errors = (f"Tilt and rise together: {error}.",)
-    errors = {name: str(field.errors[0]) for name, field in form._fields.items() if field.errors}
-    return Asked(given, None, errors, wording)
+    given = {name: text for name, text in given.items() if name in READ_FIELDS}
+    given |= {field.name: field.data or "" for one in spots for field in one}
+    fields = [field for one in (form, *spots) for field in one._fields.values()]
+    errors = {field.name: str(field.errors[0]) for field in fields if field.errors}
+    return Asked(given, None, None, errors, wording)
 
 
 def _edited(read: ReadRequest, edits: Mapping[str, str]) -> ReadRequest:
@@ -83,7 +113,23 @@ def _edited(read: ReadRequest, edits: Mapping[str, str]) -> ReadRequest:
         figure = _figure(edits[edit])
         if figure is not None:
             read = change(read, figure)
-    return read
+    return _reading_edited(read, edits["ground"])
+
+
+def _reading_edited(read: ReadRequest, edit: str) -> ReadRequest:
+    """Return the read after an edit of its readings, such as ``further``, ``drop:0`` or ``move:0:0.4``."""
+    if edit in GROUND_EDITS:
+        return GROUND_EDITS[edit](read)
+    name, _, rest = edit.partition(":")
+    number, _, amount = rest.partition(":")
+    i, figure = int(number) if number.isdecimal() else MOST_READINGS, _figure(amount)
+    if i >= len(read.noted):
+        return read
+    if name == "drop":
+        return read.read_in(read.readings.without(i))
+    if name not in READING_EDITS or figure is None:
+        return read
+    return read.read_in(READING_EDITS[name](read.readings, i, figure))
 
 
 def _figure(text: str) -> float | None:

@@ -70,9 +70,9 @@ def _usual_ft() -> float | None:
 def roll() -> Response | tuple[Response, int]:
     """The ball's way in real time, in units of the drawing; refused in Competition."""
     wanted = _asked(request.args)
-    if wanted.read is None:
+    if wanted.putt is None:
         return jsonify(errors=wanted.errors), 422
-    solved = read_to_roll(viewer(), wanted.read.putt)
+    solved = read_to_roll(viewer(), wanted.putt)
     frame = plan(solved.putt, solved, wording()).frame
     end = min(solved.aim.time_to_hole_s, solved.track.duration_s)
     rows = solved.track.even_times(0.0, end, max(2, int(end * ROLL_RATE_HZ)))
@@ -90,12 +90,12 @@ def save() -> AnyResponse:
     address = f"{url_for('read.page')}?{wanted.read.query if wanted.read else urlencode(wanted.typed)}"
     if viewer().golfer is None:
         return redirect(url_for("account.sign_in", next=address), 303)
-    if wanted.read is None:
+    if wanted.read is None or wanted.putt is None:
         return redirect(address, 303)
     putt = save_read(
         viewer(),
         session(),
-        read_putt(viewer(), wanted.read.putt),
+        read_putt(viewer(), wanted.putt),
         place=wanted.read.place,
         own_aim_right_m=wanted.read.own_right_m,
         uncertainty=wanted.read.uncertainty(datetime.now(UTC)),

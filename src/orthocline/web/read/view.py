@@ -4,7 +4,6 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
-from typing import NamedTuple
 from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
@@ -16,19 +15,22 @@ from orthocline.core.roll import OwnRoll, Read, ReadWarning, RollPast, SpeedAtHo
 from orthocline.core.speed import aged
 from orthocline.core.sure import Sureness
 from orthocline.drawing.roll.cup import cup
-from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan, plan
+from orthocline.drawing.roll.plan import Plan, plan
 from orthocline.drawing.roll.profile import profile
-from orthocline.drawing.scene import Scene, Spot
+from orthocline.drawing.scene import Scene
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import Measures, golfer_figures
 from orthocline.services.ground.places import Place
 from orthocline.services.read.reading import against_usual, compare_own, how_sure, read_putt
 from orthocline.services.speed.book import hours_since, is_stale
-from orthocline.web.read.forms import ReadForm
+from orthocline.web.read.forms import READ_FIELDS, ReadForm
+from orthocline.web.read.handles import Handle, handles_of
+from orthocline.web.read.places_view import PlacesView
 from orthocline.web.read.request import Asked
 from orthocline.web.read.sure_view import SureView
 from orthocline.web.shared.places import place_in
 from orthocline.web.shared.read_request import ReadRequest
+from orthocline.web.shared.readings import FIELD
 from orthocline.wording.calls.saying import CallLine
 from orthocline.wording.figures import speed_text
 from orthocline.wording.instruments import instrument_choice
@@ -43,15 +45,6 @@ LEADING = ("aim_spot", "curve_gate", "pace_target")
 """The calls that everybody sees; the others are in a fold."""
 DRAGGED = ("length", "side", "falls", "rise", "slope", "past", "usual", "grain_toward", "wind_toward")
 """The fields that a drag changes."""
-
-
-class Handle(NamedTuple):
-    """Something that can be dragged: what it says and is now, and where it lies in percent of the drawing."""
-
-    says: str
-    now: float
-    left: float
-    top: float
 
 
 @dataclass(frozen=True)
@@ -128,7 +121,7 @@ class ReadView:
         """The fields as data for the script: in a frame of a drag those that it can change, as shown."""
         if self.read is None or self.read.held is None:
             return self.exact
-        return {name: self.shown[name] for name in DRAGGED if name in self.shown}
+        return {name: text for name, text in self.shown.items() if name in DRAGGED or FIELD.fullmatch(name)}
 
     @property
     def rounded(self) -> dict[str, str]:
@@ -224,6 +217,21 @@ class ReadView:
         return own_words(self.answer, self.own_roll, self.wording) if self.answer and self.own_roll else ""
 
     @cached_property
+    def places(self) -> PlacesView:
+        """The ground as it was read in places."""
+        return PlacesView(self.viewer, self.read, self.shown, self.wording)
+
+    @property
+    def fall(self) -> str:
+        """How the whole putt falls by readings in places."""
+        return self.places.fall(self.answer, self.now)
+
+    @property
+    def fields(self) -> list[str]:
+        """The names of all fields."""
+        return [*READ_FIELDS, *self.places.names]
+
+    @cached_property
     def plan(self) -> Plan | None:
         """The picture from above."""
         if self.solved is None:
@@ -231,13 +239,18 @@ class ReadView:
         says = self.words.sentence if self.words else "The putt, drawn to scale"
         held = self._read.held
         tries = self._read.tries_m if self._read.fan else None
-        return plan(self.solved.putt, self.answer, self.wording, self.own_roll, held, says, self.sure, tries)
+        return plan(
+            *(self.solved.putt, self.answer, self.wording, self.own_roll, held, says, self.sure, tries),
+            self.places.marks,
+        )
 
     @property
     def profile(self) -> Scene | None:
         """The rise and fall along the line, and where the slope counts."""
         counting = self.sure.counting if self.sure else None
-        return profile(self.solved.putt, self.answer, self.wording, counting) if self.solved else None
+        if self.solved is None:
+            return None
+        return profile(self.solved.putt, self.answer, self.wording, counting, self.places.marks)
 
     @property
     def cup(self) -> Scene | None:
@@ -296,7 +309,9 @@ class ReadView:
     @property
     def handles(self) -> dict[str, Handle]:
         """What can be dragged, by name."""
-        return _handles(self) if self.plan else {}
+        if self.plan is None or self.solved is None:
+            return {}
+        return handles_of(self.solved, self.plan, self.shown, self.places, answered=self.answer is not None)
 
     @property
     def _read(self) -> ReadRequest:
@@ -312,7 +327,7 @@ def view(
     usual_ft: Callable[[], float | None],
 ) -> ReadView:
     """Return the page of what is asked; refused in Competition."""
-    solved = read_putt(viewer, asked.read.putt) if asked.read else None
+    solved = read_putt(viewer, asked.putt) if asked.putt else None
     return ReadView(asked, viewer, golfer_figures(measures), now, solved, usual_ft)
 
 
@@ -347,20 +362,3 @@ def _rise_words(read: ReadRequest, wording: Wording) -> str:
     if read.units.rise in RISE_STEPS:
         return wording.slope(abs(read.putt.grade))
     return wording.short(abs(read.putt.grade) * read.putt.length_m)
-
-
-def _handles(seen: ReadView) -> dict[str, Handle]:
-    solved, drawn, shown = seen.solved, seen.plan, seen.shown
-    assert solved is not None
-    assert drawn is not None
-    handles = {
-        "ball": _handle(shown["length"], solved.putt.length_m, drawn.ball),
-        "fall": _handle(f"{shown['side']} falling {shown['falls']}", drawn.fall_deg % 360, drawn.fall_knob),
-    }
-    if seen.answer and isinstance(solved.putt.pace, RollPast) and solved.aim.past_m is not None:
-        handles["past"] = _handle(shown["past"], solved.putt.pace.past_m, drawn.rest)
-    return handles
-
-
-def _handle(says: str, now: float, at: Spot) -> Handle:
-    return Handle(says, round(now, 2), round(100 * at.x / WIDTH, 1), round(100 * at.y / HEIGHT, 1))

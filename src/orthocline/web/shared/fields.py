@@ -1,14 +1,16 @@
 """Form fields for what golfers type: a figure with its unit, kept as typed."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from typing import Any
 
 from flask_wtf import FlaskForm
-from wtforms import Form, StringField
+from wtforms import Form, SelectField, StringField
+from wtforms.fields.choices import SelectChoice
 from wtforms.validators import StopValidation
 
 from orthocline.core.units import PERCENT
 from orthocline.wording.quantities import QuantityError, parse_number, parted
+from orthocline.wording.ways import WAYS_DEG, way_rad, way_words
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
 
@@ -134,3 +136,31 @@ class LengthField(DoubtedField):
             return parse_number(text, "a share such as 4 %")
         except QuantityError as error:
             raise StopValidation(f"{self.label.text} {error}.") from error
+
+
+class WayField(SelectField):
+    """A way on the ground: one that has a name, or so many degrees left of the hole."""
+
+    way_rad = 0.0
+
+    def __init__(self, label: str, words: Mapping[str, str] | None = None, **more: Any) -> None:
+        super().__init__(label, choices=[], **more)
+        named = words or {name: way_words(name) for name in WAYS_DEG}
+        self.named = [SelectChoice(name, said) for name, said in named.items()]
+
+    def process_data(self, value: str | None) -> None:
+        """Take what is chosen or asked for, a way without a name as one more choice."""
+        super().process_data(value)
+        self._offer()
+
+    def process_formdata(self, valuelist: list[str]) -> None:
+        """Take what is chosen or asked for, a way without a name as one more choice."""
+        super().process_formdata(valuelist)
+        self._offer()
+
+    def _offer(self) -> None:
+        way = way_rad(self.data or "")
+        self.way_rad = way or 0.0
+        self.choices = self.named
+        if way is not None and self.data not in WAYS_DEG:
+            self.choices = [*self.named, SelectChoice(self.data, way_words(self.data))]

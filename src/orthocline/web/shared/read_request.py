@@ -10,7 +10,7 @@ from urllib.parse import urlencode
 
 from orthocline.core.account import UsualPasts
 from orthocline.core.estimate import Estimate
-from orthocline.core.ground import Plane, plane_from_grade
+from orthocline.core.ground import Plane, Reading, Said, Stations, plane_from_grade, stations_of
 from orthocline.core.roll import RANGES, Point, Putt, PuttError, RollPast, SpeedAtHole
 from orthocline.core.speed import aged
 from orthocline.core.sure import CERTAIN, TYPED, Source, Sources, Uncertainty
@@ -18,6 +18,7 @@ from orthocline.core.units import PERCENT, wrap_rad
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.services.speed.book import hours_since
+from orthocline.web.shared.readings import Noted, Readings, noted_of
 from orthocline.wording.quantities import GRAIN_KINDS
 from orthocline.wording.typed import DRAGGED, RISE_STEPS, STEPS, exact, shown, size_of, slope_in, slope_of
 from orthocline.wording.ways import way_text
@@ -59,7 +60,7 @@ class ReadRequest:
     Attributes
     ----------
     putt : Putt
-        With the ball at the origin and the hole along +x.
+        With the ball at the origin and the hole along +x, on the plane of the tilt and rise that were typed.
     units : TypedUnits
     wording : Wording
         How its golfer says figures.
@@ -79,6 +80,9 @@ class ReadRequest:
         Whether the fan of start lines is drawn.
     tries_m : tuple of float
         The golfer's candidate lines, aims [m] to the right of the hole's centre.
+    noted : tuple of Noted
+        Readings of the ground in places. Where there are any, tilt and rise count only for a slope of which
+        none says anything.
     """
 
     putt: Putt
@@ -93,6 +97,54 @@ class ReadRequest:
     known: Known = Known()
     fan: bool = False
     tries_m: tuple[float, ...] = ()
+    noted: tuple[Noted, ...] = ()
+
+    @cached_property
+    def asked_putt(self) -> Putt:
+        """The putt that is read, on the ground as it was read in places; raises PuttError if too steep."""
+        if not self.noted:
+            return self.putt
+        length = self.putt.length_m
+        own = self.wording.calibration.senses
+        stations = stations_of(self.readings.plain, length, self._said, own)
+        return replace(self.putt, surface=Stations((0.0, 0.0), (length, 0.0), stations))
+
+    @property
+    def _said(self) -> Said:
+        """What tilt and rise say of the whole putt."""
+        putt, own = self.putt, self.wording.calibration.senses
+        sds = (
+            source.slope_sd(slope, putt.length_m, own)
+            for source, slope in ((self.known.rise, putt.grade), (self.known.side, putt.side_tilt_right))
+        )
+        return Said(-putt.grade, putt.side_tilt_right, *sds)
+
+    @property
+    def readings(self) -> Readings:
+        """Its readings, to be edited; `read_in` takes them back."""
+        return Readings(self.noted, self.putt.length_m, self.wording)
+
+    def read_in(self, readings: Readings) -> "ReadRequest":
+        """Return it by other readings; as it is where they make none that can be read."""
+        changed = replace(self, noted=readings.noted)
+        try:
+            return changed if changed.asked_putt else self
+        except PuttError:
+            return self
+
+    def in_places(self) -> "ReadRequest":
+        """Return it with its tilt and rise as readings half-way, to be moved and added to."""
+        putt, known = self.putt, self.known
+        tilt = Reading(0.5, math.copysign(0.5 * math.pi, putt.side_tilt_right), abs(putt.side_tilt_right))
+        rise = Reading(0.5, math.pi if putt.grade >= 0.0 else 0.0, abs(putt.grade))
+        noted = tuple(
+            Noted(replace(one, by=source.by, within=source.within), unit)
+            for one, source, unit in (
+                (tilt, known.side, self.units.side),
+                (rise, known.rise, self.units.rise),
+            )
+        )
+        return replace(self, noted=noted)
 
     @property
     def hidden(self) -> bool:
@@ -123,6 +175,8 @@ class ReadRequest:
     def stepped(self, name: str, way: int) -> "ReadRequest":
         """Return it with a figure one step more or less, in its unit; as it is where that leads nowhere."""
         putt, units = self.putt, self.units
+        if name.startswith("spot-"):
+            return self.read_in(self.readings.stepped(name, way))
         if name == "length":
             return self._of_length(putt.length_m + way * STEPS[units.length] * self._size(units.length))
         if name == "past":
@@ -148,7 +202,12 @@ class ReadRequest:
         return self.at_pace(RollPast(_within(self._by_hand(past_m, unit), RANGES.past_m)), unit)
 
     def rotated(self, degrees: float) -> "ReadRequest":
-        """Return it with the ball moved clockwise round the hole: ground, grain and wind lie turned to it."""
+        """Return it with the ball moved clockwise round the hole: ground, grain and wind lie turned to it.
+
+        What was read along one line says nothing of another: then it stays.
+        """
+        if self.noted:
+            return self
         turn, putt = math.radians(degrees), self.putt
         plane, grain, wind = putt.mean_plane, putt.grain, putt.wind
         return self._changed(
@@ -173,7 +232,7 @@ class ReadRequest:
         """Return it at the golfer's usual roll-past for its slope, unless another pace was asked for."""
         if self.usual is None:
             return self
-        past = RollPast(self.usual.on(self.putt.grade))
+        past = RollPast(self.usual.on(self.asked_putt.grade))
         return self if past == self.putt.pace else self._changed(pace=past)
 
     def read_by(self, instrument: str, *, across: bool) -> "ReadRequest":
@@ -232,6 +291,7 @@ class ReadRequest:
             "fan": "1" if self.fan else "",
             "tries": ", ".join(self._aside(aim, figure) for aim in self.tries_m),
             "line": str(putt.line) if putt.line > 1 else "",
+            **self.readings.fields(figure),
         }
         if self.own_right_m is not None:
             fields["own"] = self._long(abs(self.own_right_m), units.own, figure)
@@ -314,7 +374,8 @@ def request_of(
     )
     past = units.near if isinstance(putt.pace, RollPast) else units.ball_speed
     said = TypedUnits(units.far, units.slope, units.slope, past, units.near)
-    return ReadRequest(seen, said, wording, place, known=_known(seen, uncertainty))
+    known = _known(seen, uncertainty)
+    return ReadRequest(seen, said, wording, place, known=known, noted=noted_of(putt.surface, units.slope))
 
 
 def _known(putt: Putt, uncertainty: Uncertainty) -> Known:

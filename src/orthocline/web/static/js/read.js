@@ -96,7 +96,25 @@ function choose(field, wanted) {
   field.value = wanted;
 }
 
+// Each reading has a handle at its place, and one at its arrow's tip where it has but a way.
+function makeHandles(wanted) {
+  for (const name of Object.keys(wanted)) {
+    if (handles.has(name)) continue;
+    /** @type {HTMLTemplateElement} */
+    const blank = document.querySelector("#reading-handle");
+    const copy = document.importNode(blank.content, true);
+    const handle = /** @type {HTMLElement} */ (copy.firstElementChild);
+    handle.dataset.handle = name;
+    const [kind, number] = name.split("-");
+    handle.setAttribute("aria-label", `Reading ${+number + 1}: ${kind === "tip" ? "which way it falls" : "along the putt"}`);
+    if (kind === "tip") handle.setAttribute("aria-valuemax", "360");
+    part("#handles").append(handle);
+    listen(name, handle);
+  }
+}
+
 function placeHandles(wanted) {
+  makeHandles(wanted);
   for (const [name, handle] of handles) {
     handle.hidden = !wanted[name];
     if (handle.hidden) continue;
@@ -109,10 +127,12 @@ function placeHandles(wanted) {
   }
 }
 
-for (const [name, handle] of handles) {
+function listen(name, handle) {
+  handles.set(name, handle);
   handle.addEventListener("pointerdown", (event) => take(event, name, handle));
   handle.addEventListener("keydown", (event) => step(event, name));
 }
+for (const [name, handle] of handles) listen(name, handle);
 
 function take(event, name, button) {
   event.preventDefault();
@@ -156,13 +176,47 @@ function changed(event) {
     drag.turn = (Math.atan2(-dx, dy) * 180) / Math.PI;
     return { ...drag.base, to_length: metres, around: drag.turn.toFixed(2) };
   }
+  const [kind, number] = drag.name.split("-");
+  if (kind === "spot") return { ...drag.base, ground: `move:${number}:${shareAt(at).toFixed(3)}` };
+  if (kind === "tip") return { ...drag.base, ground: `turn:${number}:${wayFrom(number, at).toFixed(1)}` };
   if (drag.name === "past") return { ...drag.base, to_past: metres };
   const fall = (Math.atan2(at.x - drag.dialX, drag.dialY - at.y) * 180) / Math.PI;
   return { ...drag.base, fall: fall.toFixed(1) };
 }
 
+// How far along from ball to hole a place of the sheet lies, and which way it lies from a reading's own.
+function shareAt(at) {
+  const data = plan().dataset;
+  const [ballX, ballY] = [+data.ballX, +data.ballY];
+  const [dx, dy] = [+data.holeX - ballX, +data.holeY - ballY];
+  return ((at.x - ballX) * dx + (at.y - ballY) * dy) / (dx * dx + dy * dy);
+}
+
+function wayFrom(number, at) {
+  const { width, height } = plan().viewBox.baseVal;
+  const [, , left, top] = JSON.parse(drawing().dataset.handles)[`spot-${number}`];
+  return (Math.atan2(at.x - (left * width) / 100, (top * height) / 100 - at.y) * 180) / Math.PI;
+}
+
+// The keys of a reading's handle: along the putt and steeper or flatter, round for its way, and away with it.
+function stepReading(event, kind, number) {
+  const way = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
+  const away = event.key === "Delete" || event.key === "Backspace";
+  if (!way && !away) return;
+  event.preventDefault();
+  const across = event.key === "ArrowLeft" || event.key === "ArrowRight";
+  if (away) ask({ ...values(), ground: `drop:${number}` });
+  else if (kind === "tip") ask({ ...values(), ground: `turn:${number}:${+event.target.getAttribute("aria-valuenow") + 5 * way}` });
+  else ask({ ...values(), step: `spot-${number}-${across ? "size" : "at"}:${way}` });
+}
+
 // Arrow keys: the figure one step, or the ball round the hole and the fall round its dial.
 function step(event, name) {
+  const [kind, number] = name.split("-");
+  if (number) {
+    stepReading(event, kind, number);
+    return;
+  }
   const way = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
   if (!way) return;
   event.preventDefault();
