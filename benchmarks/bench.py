@@ -36,7 +36,7 @@ from scipy.optimize import root
 from sqlalchemy import NullPool, create_engine, text
 
 from client import enter, fetch, fetch_archive, some_address
-from orthocline.core.ground import Grid, plane_from_grade
+from orthocline.core.ground import UNSAID, Grid, Reading, Station, Stations, plane_from_grade, stations_of
 from orthocline.core.roll import Point, Putt, RollPast, Wind, read, roller, rolling_deceleration_mps2
 from orthocline.core.roll.aim import aim
 from orthocline.core.roll.plane_aim import PAST, aims_on_plane
@@ -49,7 +49,7 @@ from orthocline.wording.wording import USUAL_WORDING
 from sureness import bench_sureness
 
 CLIENTS, REQUESTS = 8, 60
-WINDY, SLOW, MANY = 400, 64, 20_000
+WINDY, SLOW, MANY, STATIONED = 400, 64, 20_000, 100
 GREENS = """INSERT INTO greens (golfer_id, course_id, name)
 SELECT golfer_id, id, 'green ' || n FROM courses, generate_series(0, 17) AS n"""
 FILL = """INSERT INTO logged_putts (golfer_id, created_at, course_id, green_id, length_m, putt_document,
@@ -65,6 +65,9 @@ PUTT = Putt(
     10.2,
     RollPast(12 * INCH_M),
 )
+
+
+STATIONS = (Station(0.2, 0.02, 0.0), Station(0.5, 0.0, 0.01), Station(0.8, -0.015, 0.005))
 
 
 def closed_form(putt=PUTT):
@@ -161,6 +164,33 @@ def bench_grid():
     print(f"  14 ft {1e3 * fast:.2f} ms; shooting {1e3 * slow:.0f} ms, {slow / fast:.0f} times")
     print(f"  aims differ by {1e3 * abs(exact - shot):.3f} mm")
     print(f"  the whole reads, make window and all: median {1e3 * statistics.median(wholes):.1f} ms")
+
+
+def some_readings(rng):
+    """Return two to five readings of tilt and rise along a putt."""
+    ways = (0.0, 0.5 * math.pi)
+    places = rng.choice(np.linspace(0.0, 1.0, 9), rng.integers(2, 6), replace=False).tolist()
+    return [Reading(at, way, float(rng.normal(0.0, 0.015)), "level") for at in places for way in ways]
+
+
+def bench_stations():
+    """Reads on stations, readings made into them included, against shooting one to half a millimetre."""
+    rng, times = np.random.default_rng(3), []
+    for length in rng.uniform(1.5, 9.0, STATIONED).tolist():
+        readings = some_readings(rng)
+
+        def solve(length=length, readings=readings):
+            ground = Stations((0.0, 0.0), (length, 0.0), stations_of(readings, length, UNSAID))
+            return closed_form(replace(PUTT, hole=Point(length, 0.0), surface=ground))
+
+        times.append(timed(solve, 7))
+    shown = replace(PUTT, surface=Stations((0.0, 0.0), (PUTT.length_m, 0.0), STATIONS))
+    exact, shot = closed_form(shown)[0], shooting(shown, 1e-6)
+    slow = timed(lambda: shooting(shown, 1e-6), 3)
+    print(f"read on stations: median {1e3 * statistics.median(times):.2f} ms of {STATIONED}, ", end="")
+    print(
+        f"worst {1e3 * max(times):.1f}; shooting {1e3 * slow:.0f} ms, {1e3 * abs(exact - shot):.3f} mm apart"
+    )
 
 
 def bench_batches():
@@ -352,6 +382,7 @@ def bench_weight(base):
 if __name__ == "__main__":
     bench_core()
     bench_grid()
+    bench_stations()
     bench_batches()
     bench_wind()
     bench_sureness()

@@ -18,6 +18,7 @@ from orthocline.db.server.migrate import upgrade
 from orthocline.db.server.settings import var_folder
 from orthocline.services.demo.golfer import load_demo
 from orthocline.web.app import create_app
+from orthocline.web.shared.demo_looks import demo_looks
 from orthocline.web.shared.read_address import demo_values
 from orthocline.wording.wording import USUAL_WORDING
 
@@ -28,6 +29,9 @@ PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
 READ = "/read?" + urlencode(demo_values(USUAL_WORDING, datetime.now(UTC)))
 FELT = "/read?length=5+paces&side=1.5+%25&side_from=feet&rise=1+in&slope=down&speed=10&past=12+in"
 FAN = READ + "&fan=1&tries=12+in+right,+18+in+right,+24+in+right"
+SALTINGS = demo_looks(USUAL_WORDING)[0].address
+LOOK = SALTINGS.replace("stop=ball", "stop=hole")
+PLACES = SALTINGS.replace("/look", "/read")
 ROLLS = {
     "rails": "rods",
     "out": ["8 ft 5 in", "8 ft 8 in", "8 ft 6 in"],
@@ -50,6 +54,8 @@ PICTURES = (
     ("sure", FELT, DESK),
     ("fan-phone", FAN, PHONE),
     ("level-phone", "/level?laid=1.6+deg&turned=-0.8+deg", PHONE),
+    ("look-phone", LOOK, PHONE),
+    ("places", PLACES, DESK),
     ("own-read", READ + "&own=9+in&own_side=right", DESK),
     ("log", "/log", DESK),
     ("log-phone", "/log", PHONE),

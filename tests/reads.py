@@ -12,3 +12,12 @@ SPINDRIFT = {
     "green": "green 4, Spindrift",
 }
 """The demo putt, every figure as typed."""
+
+
+def spots(*readings):
+    """Return the fields of readings in places, each as place, fall, size and instrument."""
+    return {
+        f"spot-{i}-{name}": said
+        for i, one in enumerate(readings)
+        for name, said in zip(("at", "falls", "size", "by"), one, strict=True)
+    }

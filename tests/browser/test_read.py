@@ -9,7 +9,7 @@ from selenium.webdriver import ActionChains, Keys
 from orthocline.drawing.lettering import text_width
 from orthocline.web.shared.read_address import START
 from tests.browser.conftest import DESK, PHONE
-from tests.reads import SPINDRIFT
+from tests.reads import SPINDRIFT, spots
 
 
 def handle(page, name):
@@ -187,6 +187,17 @@ EXTREMES = {
     "uphill": {**START, "length": "40 ft", "side": "0.2 %", "rise": "3 %"},
     "steep": {**START, "side": "7 %", "rise": "8 %", "slope": "down", "speed": "12"},
     "names": {**SPINDRIFT, "green": "W" * 80},
+    "places": {**SPINDRIFT, **spots(("1/4", "left", "2.4 %", "level"), ("3/4", "right", "2 %", "feet"))},
+    "places-long": {
+        **START,
+        "length": "60 ft",
+        **spots(("1/3", "hole", "4 %", "feet"), ("hole", "left", "", "spill")),
+    },
+    "places-short": {
+        **START,
+        "length": "3 ft",
+        **spots(("1/2", "left", "6 %", "level"), ("1/2", "ball", "2 %", "level")),
+    },
     "felt": {**SPINDRIFT, "side_from": "feet", "length_from": "usual_paces"},
     "felt-flat": {**START, "length": "3 ft", "side": "0 %", "side_from": "feet"},
     "felt-long": {

@@ -27,6 +27,8 @@ PUBLIC = {
     "other_methods.page",
     "other_methods.save",
     "beat.page",
+    "look.page",
+    "look.measured",
     "phone_level.page",
     "phone_level.simulated",
     "mode.switch",

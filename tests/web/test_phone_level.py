@@ -99,3 +99,21 @@ def test_measuring_with_a_phone_is_refused_in_competition(client):
     assert level(client).status_code == 403
     assert level(client, laid="1", turned="-1").status_code == 403
     assert client.get("/level/simulated").status_code == 403
+
+
+def test_the_phones_own_error_is_kept_with_its_age_and_takes_one_reading(client):
+    assert "Falls" not in text(client.get("/level?laid=1.2+deg"))
+    client.get("/level?laid=1.6+deg&turned=-0.8+deg")
+    page = client.get("/level?laid=1.6+deg")
+    assert "Falls 2.1 % to the left." in text(page)
+    assert "By your phone's own 0.4°, found" in text(page)
+    client.set_cookie("phone_error", "0.4/1700000000")
+    assert "found 14 Nov 2023: turn it round to be sure." in text(client.get("/level?laid=1.6+deg"))
+    for nonsense in ("", "1", "far/away", "99/1700000000", "0.4/1e99", "nan/1"):
+        client.set_cookie("phone_error", nonsense)
+        assert "Falls" not in text(client.get("/level?laid=1.2+deg"))
+
+
+def test_a_simulated_phone_leaves_no_error_behind(client):
+    client.get("/level?laid=1.6+deg&turned=-0.8+deg&seed=7")
+    assert client.get_cookie("phone_error") is None

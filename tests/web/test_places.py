@@ -3,18 +3,9 @@
 import pytest
 
 from tests.page import parsed, values, words_of
+from tests.reads import spots
 
 PUTT = {"length": "20 ft", "speed": "10", "past": "9 in"}
-
-
-def spots(*readings):
-    """Return the fields of readings, each as place, fall, size and instrument."""
-    names = ("at", "falls", "size", "by")
-    return {
-        f"spot-{i}-{name}": said
-        for i, one in enumerate(readings)
-        for name, said in zip(names, one, strict=True)
-    }
 
 
 DOUBLE = spots(

@@ -36,12 +36,13 @@ class Today:
 
 PRACTICE_STEPS = (
     Step("Measure", "Green speed, once on the practice green: every read uses it.", "speed"),
-    Step("Look", "From the low side, half-way: which way would water run?", ""),
+    Step("Look", "Walk round it: feet, eyes, level. The call tightens as you note.", "look"),
     Step("Read", "Length, tilt, rise and green speed: see aim and pace.", "read"),
     Step("Roll", "Pick the start spot, roll one ball, watch its last yard.", ""),
     Step("Log", "Tap where it stopped. It takes a second.", "log"),
 )
 COMPETITION_STEPS = (
+    Step("Look", "The order of looks and the clock, no more.", "look"),
     Step("Play", "Your own eyes and feet. Reading is off until you switch back.", ""),
     Step("Log", "Note the putt and where it finished.", "log"),
 )

@@ -19,6 +19,7 @@ from orthocline.web import (
     errors,
     jobs,
     log,
+    look,
     measures,
     mode,
     other_methods,
@@ -51,7 +52,7 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, beat, jobs, log, measures, mode),
+    *(about, account, beat, jobs, log, look, measures, mode),
     *(other_methods, phone_level, ramp, read, speed, today),
 )
 
@@ -112,21 +113,7 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     app.add_template_filter(speed_text)
     app.add_template_filter(tidy)
     app.add_template_filter(unbroken)
-    for feature in (
-        about,
-        account,
-        beat,
-        jobs,
-        log,
-        measures,
-        mode,
-        other_methods,
-        phone_level,
-        ramp,
-        read,
-        speed,
-        today,
-    ):
+    for feature in FEATURES:
         app.register_blueprint(feature.blueprint)
     return app
 

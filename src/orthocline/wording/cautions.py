@@ -29,6 +29,11 @@ CAUTIONS: Mapping[str, str] = {
         "For practice: measuring slope with a phone or a level during a round may break the rules in force;"
         " ask the committee. Lay it where nobody putts."
     ),
+    "look.page": (
+        "Stay off others' lines, keep your shadow still, and be ready when it is your turn. Feet and eyes are"
+        " yours; a level, a phone and what is worked out here are for open play: ask the committee. Stand"
+        " round the hole only while nobody putts."
+    ),
     "measures.page": "Pace your tape off the greens, and walk backwards with care.",
     "read.page": (
         "A read is as sure as its figures, and promises no holed putt. Keep up the pace of play, stay off"

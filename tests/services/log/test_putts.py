@@ -219,6 +219,7 @@ def test_demo_is_loaded_once(session):
     assert not any(note.measured_at > now for note in list_speeds(Viewer(golfer), session))
     assert len(list_speeds(Viewer(golfer), session)) > WEEKS
     assert [step.place for step in today(Viewer(mode=Mode.COMPETITION), session, now).steps] == [
+        "look",
         "",
         "log",
     ]

@@ -16,17 +16,33 @@ from orthocline.core.ground.readings import UNSAID, Conflict, Reading, Said, con
 from orthocline.core.ground.senses import LEAST_PAIRS, Sense, SlopePair, sense
 from orthocline.core.ground.stations import Station, Stations
 from orthocline.core.ground.surface import Plane, Surface, heights_along, mean_gradient, plane_from_grade
+from orthocline.core.ground.walk import (
+    CLOCK_S,
+    DECEIVING_SLOPE,
+    STOPS,
+    USUAL_STOPS,
+    Ask,
+    Kind,
+    Stop,
+    noted_by,
+)
 
 __all__ = [
+    "CLOCK_S",
+    "DECEIVING_SLOPE",
     "LEAST_NODES",
     "LEAST_PAIRS",
     "REACH_M",
     "STEEPEST_READ_RAD",
+    "STOPS",
     "UNSAID",
+    "USUAL_STOPS",
+    "Ask",
     "Conflict",
     "Grid",
     "Ground",
     "HiddenPlace",
+    "Kind",
     "LineDoubt",
     "LineReadings",
     "PhoneLevel",
@@ -37,11 +53,13 @@ __all__ = [
     "SlopePair",
     "Station",
     "Stations",
+    "Stop",
     "Surface",
     "conflicts_of",
     "ground_of",
     "heights_along",
     "mean_gradient",
+    "noted_by",
     "phone_level",
     "plane_from_grade",
     "sense",

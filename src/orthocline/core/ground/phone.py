@@ -30,21 +30,25 @@ class PhoneLevel:
     own_error_rad: float
 
 
-def phone_level(laid_rad: float, turned_rad: float) -> PhoneLevel:
-    """Return the slope of a place, and the phone's own error, from two readings there.
+def phone_level(laid_rad: float, turned_rad: float | None, own_error_rad: float = 0.0) -> PhoneLevel:
+    """Return the slope of a place, and the phone's own error, from two readings there, or one.
 
     Parameters
     ----------
     laid_rad : float
         How far [rad] the phone's top is raised, laid down.
-    turned_rad : float
-        The same [rad], turned round by half a turn in the same place.
+    turned_rad : float or None
+        The same [rad], turned round by half a turn in the same place; None where it was not.
+    own_error_rad : float
+        What the phone itself was found to add before [rad]: one reading alone is taken by that.
 
     Returns
     -------
     PhoneLevel
         Slope from half the difference; the error is half the sum.
     """
+    if turned_rad is None:
+        return PhoneLevel(math.tan(laid_rad - own_error_rad), own_error_rad)
     return PhoneLevel(math.tan(0.5 * (laid_rad - turned_rad)), 0.5 * (laid_rad + turned_rad))
 
 

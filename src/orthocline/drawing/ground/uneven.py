@@ -20,9 +20,9 @@ WEIGHTS = ((0.012, 0.7), (0.024, 1.1), (1.0, 1.7))
 EDGE = 12.0
 
 
-def uneven_items(putt: Putt, frame: Frame, outline: Spots) -> Iterator[Item]:
-    """Yield the strokes of a putt's ground within an outline on the sheet."""
-    spots = _spots_in(outline)
+def uneven_items(putt: Putt, frame: Frame, edge: Spots) -> Iterator[Item]:
+    """Yield the strokes of a putt's ground within the corners of an edge on the sheet."""
+    spots = _spots_in(edge)
     falls = _falls(putt, frame, spots)
     slope = np.hypot(*falls.T)
     steep = np.minimum(slope / FULL_SLOPE, 1.0)[:, None]
@@ -36,9 +36,9 @@ def uneven_items(putt: Putt, frame: Frame, outline: Spots) -> Iterator[Item]:
         least = most
 
 
-def _spots_in(outline: Spots) -> Spots:
-    """Return even places within an outline that is given by the control points of its curves."""
-    (left, top), (right, bottom) = outline.min(axis=0).tolist(), outline.max(axis=0).tolist()
+def _spots_in(edge: Spots) -> Spots:
+    """Return even places within an edge."""
+    (left, top), (right, bottom) = edge.min(axis=0).tolist(), edge.max(axis=0).tolist()
     rows = np.arange(top + EVERY, bottom, EVERY)
     spots = np.array(
         [
@@ -47,7 +47,7 @@ def _spots_in(outline: Spots) -> Spots:
             for x in np.arange(left + 0.5 * EVERY * (1 + i % 2), right, EVERY).tolist()
         ]
     )
-    area = shapely.Polygon(outline[::3]).buffer(-EDGE)
+    area = shapely.Polygon(edge).buffer(-EDGE)
     inside: Spots = spots[shapely.contains_xy(area, *spots.T)]
     return inside
 

@@ -203,7 +203,7 @@ def _hole_radius(frame: Frame) -> float:
 def _ground_items(putt: Putt, frame: Frame, ground: Hachures | None) -> Iterator[Item]:
     yield Area(OUTLINE, fill=Fill.GROUND, curved=True)
     if not isinstance(putt.surface, Plane):
-        yield from uneven_items(putt, frame, OUTLINE)
+        yield from uneven_items(putt, frame, OUTLINE[::3])
     elif ground:
         yield Area(OUTLINE, fill=ground, curved=True)
         yield Line(_fall_line(putt, frame), Sign.FALL, 1.6, "14 4 2 4", name="fall-line")

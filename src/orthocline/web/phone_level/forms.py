@@ -39,3 +39,4 @@ class LevelForm(FigureForm):
     laid = _reading("Laid down")
     turned = _reading("Turned round")
     read = StringField("Read")
+    ask = StringField("Asked at")

@@ -1,10 +1,13 @@
 """The phone as a level: a page, and a simulated phone for the desk."""
 
 import math
+from datetime import UTC, datetime
+from typing import Any
 
-from flask import Blueprint, redirect, render_template, request, url_for
+from flask import Blueprint, make_response, redirect, render_template, request, url_for
 from werkzeug.wrappers import Response
 
+from orthocline.formats.phone_error import KeptError, error_text, kept_error
 from orthocline.services.ground.phone_level import LARGEST_SEED, read_level, simulated_phone, some_seed
 from orthocline.web.identity import viewer, wording
 from orthocline.web.page import is_part
@@ -12,22 +15,36 @@ from orthocline.web.phone_level.forms import LevelForm
 from orthocline.web.phone_level.view import ENDS, LevelView
 
 blueprint = Blueprint("phone_level", __name__)
+ERROR_COOKIE, ERROR_KEPT_S = "phone_error", 30 * 86400
+"""The error goes with the phone, and so it is kept on it."""
 
 
 @blueprint.get("/level")
-def page() -> tuple[str, int]:
-    """What two readings of a phone say of the ground; refused in Competition."""
+def page() -> Response:
+    """What readings of a phone say of the ground, one by the error found before; refused in Competition."""
     form = LevelForm(request.args, meta={"wording": wording()})
     readable = form.validate()
-    found = read_level(viewer(), form.laid.figure, form.turned.figure)
+    now, kept = datetime.now(UTC), kept_error(request.cookies.get(ERROR_COOKIE, ""))
+    found = read_level(viewer(), form.laid.figure, form.turned.figure, kept.own_error_rad if kept else None)
     seed = _seed()
     hidden = simulated_phone(viewer(), seed)[0] if seed and request.args.get("reveal") else None
     way = form.way.data if form.way.data in ENDS else "across"
-    seen = LevelView(found if readable else None, way, form.read.data or "", hidden, wording())
+    going = form.read.data or "", form.ask.data or ""
+    seen = LevelView(found if readable else None, way, *going, hidden, wording(), _lone(form, kept, now))
     part = is_part()
     template = "phone_level/_part.html" if part else "phone_level/page.html"
     said = render_template(template, view=seen, form=form, seed=seed, part=part)
-    return said, 200 if readable else 422
+    response = make_response(said, 200 if readable else 422)
+    if found and readable and form.turned.figure is not None and not seed:
+        text = error_text(found.own_error_rad, now)
+        response.set_cookie(ERROR_COOKIE, text, max_age=ERROR_KEPT_S, samesite="Lax", httponly=True)
+    return response
+
+
+def _lone(form: LevelForm, kept: KeptError | None, now: datetime) -> str:
+    """Return how old the error is by which a phone that was not turned round is read; empty for none."""
+    lone = form.laid.figure is not None and form.turned.figure is None
+    return wording().calendar.ago(kept.found_at, now) if kept and lone else ""
 
 
 @blueprint.get("/level/simulated")
@@ -35,8 +52,8 @@ def simulated() -> Response:
     """Lay a simulated phone on a hidden place, and go to what it shows; refused in Competition."""
     seed = some_seed(viewer())
     laid, turned = (f"{math.degrees(one):.2f} deg" for one in simulated_phone(viewer(), seed)[1])
-    way, read = request.args.get("way"), request.args.get("read")
-    address = url_for("phone_level.page", laid=laid, turned=turned, seed=seed, way=way, read=read)
+    kept: dict[str, Any] = {name: request.args.get(name) for name in ("way", "read", "ask")}
+    address = url_for("phone_level.page", laid=laid, turned=turned, seed=seed, **kept)
     return redirect(address, 303)
 
 

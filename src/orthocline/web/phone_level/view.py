@@ -6,7 +6,14 @@ from urllib.parse import parse_qsl, urlencode
 from orthocline.core.ground import HiddenPlace, PhoneLevel
 from orthocline.drawing.ground.bubble import bubble_drawing
 from orthocline.drawing.scene import Scene
-from orthocline.wording.ground.phone_level import error_words, hidden_words, level_words, sure_words
+from orthocline.web.shared.readings import FIELD
+from orthocline.wording.ground.phone_level import (
+    error_words,
+    hidden_words,
+    kept_error_words,
+    level_words,
+    sure_words,
+)
 from orthocline.wording.wording import Wording
 
 ENDS = {"across": ("left", "right"), "along": ("ball", "hole")}
@@ -24,15 +31,21 @@ class LevelView:
         `across` or `along`.
     read : str
         The query of the read that the slope is for; empty for none.
+    ask : str
+        What it answers in the walk, whose query `read` is then; empty where it is for a read.
     hidden : HiddenPlace or None
         Where the simulated phone lies.
+    lone : str
+        How old the phone's own error is, where it was not turned round; empty where it was.
     """
 
     found: PhoneLevel | None
     way: str
     read: str
+    ask: str
     hidden: HiddenPlace | None
     wording: Wording
+    lone: str = ""
 
     @property
     def words(self) -> str:
@@ -44,7 +57,9 @@ class LevelView:
     @property
     def error(self) -> str:
         """The phone's own error."""
-        return error_words(self.found) if self.found else ""
+        if self.found is None:
+            return ""
+        return kept_error_words(self.found, self.lone) if self.lone else error_words(self.found)
 
     @property
     def sure(self) -> str:
@@ -64,12 +79,32 @@ class LevelView:
         return bubble_drawing(self.found, self.words, ENDS[self.way])
 
     @property
+    def size(self) -> str:
+        """The slope as the walk takes it: below nothing where it falls to the left, or to the hole."""
+        if self.found is None or not self.ask:
+            return ""
+        falls = -self.found.slope if self.way == "across" else self.found.slope
+        return f"{'-' if falls < 0.0 else ''}{self.wording.typed_slope(abs(falls))}"
+
+    @property
     def read_with(self) -> str:
         """The address of the read with this slope in it."""
-        if self.found is None:
+        if self.found is None or self.ask:
             return ""
         slope = self.wording.typed_slope(abs(self.found.slope))
         fields = dict(parse_qsl(self.read))
+        places = [found for name in fields if (found := FIELD.fullmatch(name))]
+        if places:
+            ways = ("left", "right") if self.way == "across" else ("ball", "hole")
+            said = {
+                "at": "50 %",
+                "falls": ways[self.found.slope < 0.0],
+                "size": slope,
+                "by": "phone",
+            }
+            number = 1 + max((int(found[1]) for found in places), default=-1)
+            fields |= {f"spot-{number}-{name}": text for name, text in said.items()}
+            return f"/read?{urlencode(fields)}"
         if self.way == "across":
             falls = "left" if self.found.slope > 0.0 else "right"
             fields |= {"side": slope, "falls": falls, "side_from": "phone"}

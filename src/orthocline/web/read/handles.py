@@ -9,7 +9,7 @@ from orthocline.core.roll import Read, RollPast
 from orthocline.drawing.ground.readings import reading_spot, tip_spot
 from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan
 from orthocline.drawing.scene import Spot
-from orthocline.web.read.places_view import PlacesView
+from orthocline.web.shared.places_view import PlacesView
 
 
 class Handle(NamedTuple):
@@ -24,7 +24,7 @@ class Handle(NamedTuple):
 def handles_of(
     solved: Read, drawn: Plan, shown: Mapping[str, str], places: PlacesView, *, answered: bool
 ) -> dict[str, Handle]:
-    """Return the ball, and how the ground falls or each reading of it; the roll-past once it is `answered`."""
+    """Return the ball, the fall or each reading of it, and the roll-past once it is `answered`."""
     putt, handles = solved.putt, {"ball": _handle(shown["length"], solved.putt.length_m, drawn.ball)}
     if places.marks is None:
         says = f"{shown['side']} falling {shown['falls']}"

@@ -17,11 +17,11 @@ from orthocline.web.database import session
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part
-from orthocline.web.read.defaults import own_pasts, start_values
-from orthocline.web.read.request import Asked, asked
 from orthocline.web.read.view import view
 from orthocline.web.security import read_limit
+from orthocline.web.shared.asked import Asked, asked
 from orthocline.web.shared.read_address import demo_values
+from orthocline.web.shared.read_start import own_pasts, start_values
 
 blueprint = Blueprint("read", __name__)
 ROLL_RATE_HZ = 30

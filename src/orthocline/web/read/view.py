@@ -23,12 +23,12 @@ from orthocline.services.account.measures import Measures, golfer_figures
 from orthocline.services.ground.places import Place
 from orthocline.services.read.reading import against_usual, compare_own, how_sure, read_putt
 from orthocline.services.speed.book import hours_since, is_stale
-from orthocline.web.read.forms import READ_FIELDS, ReadForm
 from orthocline.web.read.handles import Handle, handles_of
-from orthocline.web.read.places_view import PlacesView
-from orthocline.web.read.request import Asked
 from orthocline.web.read.sure_view import SureView
+from orthocline.web.shared.asked import Asked
 from orthocline.web.shared.places import place_in
+from orthocline.web.shared.places_view import PlacesView
+from orthocline.web.shared.read_form import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.web.shared.readings import FIELD
 from orthocline.wording.calls.saying import CallLine
@@ -137,6 +137,12 @@ class ReadView:
     def here(self) -> str:
         """The address of this read, to come back to."""
         return f"/read?{urlencode(self.exact)}"
+
+    @property
+    def look_address(self) -> str:
+        """The walk round this putt: what was typed and nothing says how sure it is counts as a first look."""
+        looked = {name: self.exact.get(name) or "first_look" for name in ("side_from", "rise_from")}
+        return f"/look?{urlencode(self.exact | ({} if self.places.rows else looked))}"
 
     @property
     def hidden(self) -> bool:

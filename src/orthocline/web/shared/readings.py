@@ -30,7 +30,6 @@ FURTHEST = (-1.0, 2.0)
 READ_BY = (Gives.SLOPE, Gives.FELT, Gives.WAY, Gives.ARROW, Gives.FIRST, Gives.RISE)
 FIELD = re.compile(r"spot-(\d{1,2})-(at|falls|size|by)")
 """The names of a reading's fields."""
-EVEN_RAD = 1e-9
 
 
 class Noted(NamedTuple):
@@ -201,26 +200,25 @@ class Readings:
         step = RISE_STEPS.get(unit) or STEPS[unit]
         size = slope_of(self._in(reading.size or 0.0, unit) + way * step, unit, self.length_m, self.wording)
         turned = reading.toward_rad + (math.pi if size < 0.0 else 0.0)
-        return self._with(i, replace(reading, size=min(abs(size), RANGES.tilt[1]), toward_rad=turned))
+        return self.instead(i, replace(reading, size=min(abs(size), RANGES.tilt[1]), toward_rad=turned))
 
     def moved(self, i: int, at: float) -> "Readings":
         """Return them with one at another share of the way, to a hundredth, on the putt."""
-        return self._with(i, replace(self.noted[i].reading, at=round(min(max(at, 0.0), 1.0), 2)))
+        return self.instead(i, replace(self.noted[i].reading, at=round(min(max(at, 0.0), 1.0), 2)))
 
     def turned(self, i: int, degrees: float) -> "Readings":
         """Return them with one that falls so far clockwise from the hole."""
         toward = math.radians(5.0 * round(degrees / 5.0))
-        return self._with(i, replace(self.noted[i].reading, toward_rad=toward))
+        return self.instead(i, replace(self.noted[i].reading, toward_rad=toward))
 
     def without(self, i: int) -> "Readings":
         """Return them with one taken away."""
         return replace(self, noted=self.noted[:i] + self.noted[i + 1 :])
 
-    def noting(self, reading: Reading, unit: str = "") -> "Readings":
-        """Return them with one more, in the place of one of the same thing."""
-        kept = tuple(one for one in self.noted if not _same(one.reading, reading))
-        added = (*kept, Noted(reading, unit or self.wording.units.slope))
-        return replace(self, noted=added[-MOST_READINGS:])
+    def noting(self, reading: Reading) -> "Readings":
+        """Return them with one more, as long as there is room."""
+        added = (*self.noted, Noted(reading, self.wording.units.slope))
+        return replace(self, noted=added[:MOST_READINGS])
 
     def further(self) -> "Readings":
         """Return them with one more to be read, by the last one's instrument where the gap is widest."""
@@ -232,17 +230,10 @@ class Readings:
         added = Noted(Reading(round(before + 0.5 * gap, 2), -0.5 * math.pi, None, by), unit)
         return replace(self, noted=(*self.noted, added)[:MOST_READINGS])
 
-    def _with(self, i: int, reading: Reading) -> "Readings":
+    def instead(self, i: int, reading: Reading) -> "Readings":
+        """Return them with another in the place of one."""
         changed = Noted(reading, self.noted[i].unit)
         return replace(self, noted=(*self.noted[:i], changed, *self.noted[i + 1 :]))
-
-
-def _same(one: Reading, other: Reading) -> bool:
-    """Return whether two readings are of the same thing: one instrument, one place, one line."""
-    askew = math.sin(one.toward_rad - other.toward_rad)
-    sized = one.gives in (Gives.SLOPE, Gives.FELT)
-    same_line = not sized or abs(askew) < EVEN_RAD
-    return one.by == other.by and abs(one.at - other.at) < EVEN_RAD and same_line
 
 
 def noted_of(ground: Surface, unit: str) -> tuple[Noted, ...]:

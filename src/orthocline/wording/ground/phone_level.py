@@ -28,6 +28,12 @@ def error_words(found: PhoneLevel) -> str:
     return f"Your phone itself shows {tidy(abs(degrees), 2)}° too {way}: taken out."
 
 
+def kept_error_words(found: PhoneLevel, ago: str) -> str:
+    """Return by which error of the phone one reading was taken, and how old that is."""
+    degrees = tidy(abs(math.degrees(found.own_error_rad)), 2)
+    return f"By your phone's own {degrees}°, found {ago}: turn it round to be sure."
+
+
 def sure_words(wording: Wording) -> str:
     """Return within how much a phone tells the slope of a place."""
     within, own = (wording.slope(2.0 * sd) for sd in (INSTRUMENTS["phone"].sd, PHONE_SD))

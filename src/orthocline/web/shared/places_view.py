@@ -11,7 +11,7 @@ from orthocline.core.roll import Read
 from orthocline.drawing.ground.readings import Marks
 from orthocline.services.account.access import Viewer
 from orthocline.services.read.reading import conflicting, how_it_falls
-from orthocline.web.read.forms import UNREAD_LENGTH_M
+from orthocline.web.shared.read_form import UNREAD_LENGTH_M
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.web.shared.readings import ReadingForm, reading_forms
 from orthocline.wording.ground.readings import conflict_words, fall_words, place_words

@@ -8,8 +8,8 @@ from werkzeug.datastructures import MultiDict
 
 from orthocline.core.account import UsualPasts
 from orthocline.core.roll import Putt, PuttError
-from orthocline.web.read.forms import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_address import START
+from orthocline.web.shared.read_form import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_request import Held, ReadRequest
 from orthocline.web.shared.readings import FIELD, MOST_READINGS, Readings, reading_forms
 from orthocline.wording.wording import USUAL_WORDING, Wording
