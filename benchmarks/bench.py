@@ -174,7 +174,7 @@ def some_readings(rng):
 
 
 def bench_stations():
-    """Reads on stations, readings made into them included, against shooting one to half a millimetre."""
+    """Reads on stations, readings made into them included, against shooting one."""
     rng, times = np.random.default_rng(3), []
     for length in rng.uniform(1.5, 9.0, STATIONED).tolist():
         readings = some_readings(rng)
@@ -185,8 +185,8 @@ def bench_stations():
 
         times.append(timed(solve, 7))
     shown = replace(PUTT, surface=Stations((0.0, 0.0), (PUTT.length_m, 0.0), STATIONS))
-    exact, shot = closed_form(shown)[0], shooting(shown, 1e-6)
-    slow = timed(lambda: shooting(shown, 1e-6), 3)
+    exact, shot = closed_form(shown)[0], shooting(shown)
+    slow = timed(lambda: shooting(shown), 3)
     print(f"read on stations: median {1e3 * statistics.median(times):.2f} ms of {STATIONED}, ", end="")
     print(
         f"worst {1e3 * max(times):.1f}; shooting {1e3 * slow:.0f} ms, {1e3 * abs(exact - shot):.3f} mm apart"

@@ -47,6 +47,12 @@ def test_one_tilt_is_turned_into_readings_and_back(client):
     assert value(again, "#side") == "2 %"
 
 
+def test_a_first_look_stays_what_is_said_of_the_whole_putt(client):
+    looked = {"side": "2 %", "side_from": "first_look", "rise_from": "first_look"}
+    assert rows(get(client, **looked, ground="split")) == [("50 %", "left", "", "level")]
+    assert rows(get(client, **looked | {"rise_from": "level"}, ground="split"))[0][1] == "ball"
+
+
 def test_readings_are_the_ground_that_is_read(client):
     one = spots(("50 %", "right", "2 %", ""), ("50 %", "ball", "1 %", ""))
     as_places = get(client, **one, side="7 %")

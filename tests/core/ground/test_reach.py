@@ -4,6 +4,7 @@ import numpy as np
 import pytest
 
 from orthocline.core.ground import LineDoubt, LineReadings, slope_covariance
+from orthocline.core.ground.field import line_covariance
 
 SPREAD, FIELD_M, STEP_M = 0.012, 6.0, 1e-3
 
@@ -28,6 +29,14 @@ def test_slopes_covary_as_difference_quotients_of_heights_do(apart):
                 for s, t, sign in ((1, 1, 1), (1, -1, -1), (-1, 1, -1), (-1, -1, 1))
             ]
             assert found[i, j] == pytest.approx(sum(ends) / (4 * STEP_M**2), abs=1e-4 * SPREAD**2)
+
+
+def test_on_a_line_slopes_covary_as_anywhere():
+    at = np.array([0.0, 0.7, 4.0])
+    everywhere = slope_covariance(np.column_stack([at, 0 * at]), np.column_stack([at, 0 * at]))
+    along, across = line_covariance(at)
+    assert along == pytest.approx(everywhere[:3, :3], abs=1e-12)
+    assert across == pytest.approx(everywhere[3:, 3:], abs=1e-12)
 
 
 def sd_at(along, aside, at, sds):
@@ -57,6 +66,8 @@ def test_one_more_reading_takes_its_place_or_is_averaged_with_the_one_there():
     same = readings.with_one(3.0, 0.003)
     assert same.at_m.tolist() == [1.0, 3.0]
     assert same.sd == pytest.approx([0.003, 0.0024])
-    assert readings.shares(np.array([0.0, 1.5, 9.0])) == pytest.approx(
-        np.array([[1, 0], [0.75, 0.25], [0, 1]])
-    )
+    shares = [readings.counts(np.array([place]), np.array([1.0])) for place in (0.0, 1.5, 9.0)]
+    assert np.array(shares) == pytest.approx(np.array([[1, 0], [0.75, 0.25], [0, 1]]))
+    both = readings.counts(np.array([1.5, 9.0]), np.array([2.0, -1.0]))
+    assert both == pytest.approx([1.5, -0.5])
+    assert LineReadings(np.array([1.0]), np.array([0.003])).counts(np.array([0.0, 9.0]), np.ones(2)) == 2.0

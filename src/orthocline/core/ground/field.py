@@ -48,3 +48,22 @@ def slope_covariance(
     a = spread**2 * (1.0 + q * r) * np.exp(-q * r)
     x, y = apart[..., 0], apart[..., 1]
     return np.block([[a - b * x * x, -b * x * y], [-b * x * y, a - b * y * y]])
+
+
+def line_covariance(at_m: NDArray[np.float64]) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    """Return the covariances of the field's slopes between places on one line, with its usual figures.
+
+    Parameters
+    ----------
+    at_m : ndarray
+        Where they lie along the line [m], shape (m,).
+
+    Returns
+    -------
+    tuple of ndarray
+        Of the slopes along the line, and of those across it [ratio squared], each of shape (m, m).
+    """
+    qr = np.sqrt(5.0) / USUAL_FIELD_M * np.abs(at_m[:, None] - at_m)
+    fades = USUAL_SLOPE_SPREAD**2 * np.exp(-qr)
+    across = (1.0 + qr) * fades
+    return across - qr**2 * fades, across

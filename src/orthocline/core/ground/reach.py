@@ -7,7 +7,7 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from orthocline.core.ground.field import slope_covariance
+from orthocline.core.ground.field import line_covariance, slope_covariance
 
 REACH_M: Final = 1.0
 """So far from a reading the ground may slope otherwise by about 1 % (95 %), by the field's usual figures."""
@@ -50,23 +50,35 @@ class LineReadings:
             both = self.sd * sd / np.hypot(self.sd, sd)
             return LineReadings(self.at_m, np.where(near, both, self.sd))
         i = int(np.searchsorted(self.at_m, at_m))
-        return LineReadings(np.insert(self.at_m, i, at_m), np.insert(self.sd, i, sd))
+        rows = [np.concatenate((old[:i], (new,), old[i:])) for old, new in ((self.at_m, at_m), (self.sd, sd))]
+        return LineReadings(*rows)
 
-    def shares(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
-        """Return how much each reading counts for the slope at places, beyond the ends the nearest alone.
+    def counts(self, along_m: NDArray[np.float64], weights: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return how much each reading counts for a sum of slopes, beyond the ends the nearest alone.
 
         Parameters
         ----------
         along_m : ndarray
             Places along the line from the ball [m], shape (n,).
+        weights : ndarray
+            How much the slope at each place counts, shape (n,).
 
         Returns
         -------
         ndarray
-            Shares that sum to 1 for each place, shape (n, m); between stations those of the straight line,
-            from which the monotone cubic hardly strays.
+            Weights of the readings, shape (m,): each place takes its slope from those about it, as the
+            straight line has it, from which the monotone cubic hardly strays.
         """
-        return np.column_stack([np.interp(along_m, self.at_m, one) for one in np.eye(len(self.at_m))])
+        count = len(self.at_m)
+        if count == 1:
+            return np.array([weights.sum()])
+        before = np.clip(np.searchsorted(self.at_m, along_m) - 1, 0, count - 2)
+        steps = np.diff(self.at_m)[before]
+        shares = np.clip((along_m - self.at_m[before]) / steps, 0.0, 1.0)
+        return np.asarray(
+            np.bincount(before, weights * (1.0 - shares), count)
+            + np.bincount(before + 1, weights * shares, count)
+        )
 
 
 @dataclass(frozen=True)
@@ -106,31 +118,58 @@ class LineDoubt:
         float
             Variance, in the square of the sum's unit.
         """
+        return max(self.own + self.part(grade, 0) + self.part(side, 1), 0.0)
+
+    def part(self, readings: LineReadings, component: int) -> float:
+        """Return what readings of one slope add to the variance of the sum of slopes nobody has read.
+
+        Parameters
+        ----------
+        readings : LineReadings
+            The readings.
+        component : int
+            0 for the grade, 1 for the fall to the right.
+
+        Returns
+        -------
+        float
+            In the square of the sum's unit; it may be below 0.
+        """
+        key = component, readings.at_m.tobytes()
+        if key not in self._counted:
+            self._counted[key] = self._count(readings, component)
+        count, of_places = self._counted[key]
+        return of_places + float(np.sum((count * readings.sd) ** 2))
+
+    def _count(self, readings: LineReadings, component: int) -> tuple[NDArray[np.float64], float]:
+        """Return how much each reading counts, and what their places alone add to the variance."""
         nodes = len(self.places_m)
-        along = self.places_m[:, 0]
-        parts = zip((grade, side), (self.weights[:nodes], self.weights[nodes:]), strict=True)
-        counts = [weights @ readings.shares(along) for readings, weights in parts]
-        shared, among = 0.0, 0.0
-        for component, (readings, count) in enumerate(zip((grade, side), counts, strict=True)):
-            shared += float(count @ self._with_sum(readings.at_m)[component])
-            among += float(count @ _among(readings.at_m)[component] @ count)
-            among += float(np.sum((count * readings.sd) ** 2))
-        return max(self._own - 2.0 * shared + among, 0.0)
+        weights = self.weights[component * nodes : (component + 1) * nodes]
+        count = readings.counts(self.places_m[:, 0], weights)
+        shared = float(count @ self._with_sum(readings.at_m)[:, component])
+        among = float(count @ line_covariance(readings.at_m)[component] @ count)
+        return count, among - 2.0 * shared
 
     @cached_property
-    def _own(self) -> float:
+    def _counted(self) -> dict[tuple[int, bytes], tuple[NDArray[np.float64], float]]:
+        """The same by places: a further reading is tried there with every instrument."""
+        return {}
+
+    @cached_property
+    def own(self) -> float:
+        """Variance of the sum of slopes that nobody has read."""
         return float(self.weights @ slope_covariance(self.places_m, self.places_m) @ self.weights)
 
+    @cached_property
+    def _sums(self) -> dict[float, NDArray[np.float64]]:
+        """Covariances with the sum by place on the line, as they were asked for."""
+        return {}
+
     def _with_sum(self, at_m: NDArray[np.float64]) -> NDArray[np.float64]:
-        """Return the covariance of the slopes on the line with the sum, shape (2, m)."""
-        return (slope_covariance(_on_line(at_m), self.places_m) @ self.weights).reshape(2, -1)
-
-
-def _on_line(at_m: NDArray[np.float64]) -> NDArray[np.float64]:
-    return np.column_stack([at_m, np.zeros(len(at_m))])
-
-
-def _among(at_m: NDArray[np.float64]) -> NDArray[np.float64]:
-    """Return the covariance of grades, and of falls to the right, on the line, shape (2, m, m)."""
-    whole, count = slope_covariance(_on_line(at_m), _on_line(at_m)), len(at_m)
-    return np.array([whole[:count, :count], whole[count:, count:]])
+        """Return the covariance of the slopes on the line with the sum, shape (m, 2)."""
+        new = np.array([at for at in at_m.tolist() if at not in self._sums])
+        if len(new):
+            on_line = np.column_stack([new, np.zeros(len(new))])
+            found = (slope_covariance(on_line, self.places_m) @ self.weights).reshape(2, -1).T
+            self._sums.update(zip(new.tolist(), found, strict=True))
+        return np.array([self._sums[at] for at in at_m.tolist()])

@@ -11,8 +11,9 @@ from dataclasses import dataclass, replace
 from typing import Final, NamedTuple
 
 import numpy as np
+from numpy.typing import NDArray
 
-from orthocline.core.ground.field import slope_covariance
+from orthocline.core.ground.field import line_covariance
 from orthocline.core.ground.reach import REACH_M, LineDoubt, LineReadings
 from orthocline.core.ground.senses import Sense
 from orthocline.core.ground.stations import Station
@@ -165,29 +166,30 @@ def conflicts_of(
     """
     rows = _all_rows(readings, length_m, UNSAID, own or {})
     rows = [one for one in rows if readings[one.reading].gives is not Gives.FIRST]
+    differs = _may_differ(rows, length_m)
     worst: dict[tuple[int, int], float] = {}
     for i, one in enumerate(rows):
-        for other in rows[i + 1 :]:
+        for j, other in enumerate(rows[i + 1 :], start=i + 1):
             if one.reading == other.reading or one.way != other.way:
                 continue
             if length_m * abs(one.at - other.at) > REACH_M:
                 continue
             pair = min(one.reading, other.reading), max(one.reading, other.reading)
-            joint = math.sqrt(one.sd**2 + other.sd**2 + _may_differ(one, other, length_m))
+            joint = math.sqrt(one.sd**2 + other.sd**2 + differs[i, j])
             apart = abs(one.fall - other.fall) / max(joint, LEAST_SD)
             worst[pair] = max(worst.get(pair, 0.0), apart)
     found = [Conflict(*pair, sds) for pair, sds in worst.items() if sds > CONFLICT_SDS]
     return tuple(sorted(found, key=lambda one: -one.sds))
 
 
-def _may_differ(one: _Row, other: _Row, length_m: float) -> float:
-    """Return the variance of how much the ground itself differs between the places of two rows."""
-    if abs(one.at - other.at) < SAME_SHARE:
-        return 0.0
-    places = length_m * np.array([[one.at, 0.0], [other.at, 0.0]])
-    covariance = slope_covariance(places, places)
-    first = 2 * RIGHT * int(one.reads(RIGHT))
-    return float(2.0 * (covariance[first, first] - covariance[first, first + 1]))
+def _may_differ(rows: Sequence[_Row], length_m: float) -> NDArray[np.float64]:
+    """Return the variance of how the ground itself differs between rows of one slope, shape (n, n)."""
+    at = np.array([one.at for one in rows])
+    along, across = line_covariance(length_m * at)
+    right = np.array([one.reads(RIGHT) for one in rows], dtype=bool)
+    shared = np.where(right[:, None], across, along)
+    apart = np.abs(at[:, None] - at) >= SAME_SHARE
+    return np.asarray(2.0 * apart * (shared.diagonal()[:, None] - shared))
 
 
 def _rows(readings: Sequence[Reading], length_m: float, said: Said, own: Mapping[str, Sense]) -> list[_Row]:
@@ -227,7 +229,7 @@ def _sized(i: int, one: Reading, size: float, length_m: float, own: Mapping[str,
     fall, sd = size, 0.0
     if one.by in own:
         felt = own[one.by].slope(abs(size))
-        fall, sd = math.copysign(felt.value, size), felt.sd
+        fall, sd = math.copysign(1.0, size) * felt.value, felt.sd
     elif one.gives is Gives.RISE:
         sd = _half_way_sd(INSTRUMENTS[one.by].sd_of(size * length_m) / length_m, length_m)
     elif one.by:

@@ -87,9 +87,15 @@ class StationsDoubt:
 
     def left(self, at_m: float, sd: float, *, across: bool) -> float:
         """Return the variance of the aim once the ground is read through one more station."""
-        grade = self.grade if across else self.grade.with_one(at_m, sd)
-        side = self.side.with_one(at_m, sd) if across else self.side
-        return self.sums[AIM].variance(grade, side)
+        aim, one = self.sums[AIM], int(across)
+        read = (self.grade, self.side)[one].with_one(at_m, sd)
+        return max(aim.own + self._aim_parts[1 - one] + aim.part(read, one), 0.0)
+
+    @cached_property
+    def _aim_parts(self) -> tuple[float, float]:
+        """What the readings of the grade, and of the fall to the right, add to the variance of the aim."""
+        aim = self.sums[AIM]
+        return aim.part(self.grade, 0), aim.part(self.side, 1)
 
 
 @dataclass(frozen=True)

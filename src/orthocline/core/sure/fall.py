@@ -17,7 +17,7 @@ from orthocline.core.sure.ranges import TAILS
 from orthocline.core.sure.uncertainty import Uncertainty
 
 MIDDLE: Final = 0.5
-LEAST_TILT: Final = 1e-6
+LEAST_TILT: Final = 1e-5
 """Differences of slope [ratio] that are none."""
 NODES: Final = 24
 """Places along the line over which the mean is taken."""
@@ -63,16 +63,18 @@ def fall_of(putt: Putt, uncertainty: Uncertainty) -> Fall:
     ahead, right = -putt.grade, putt.side_tilt_right
     tilt, way = math.hypot(ahead, right), math.atan2(right, ahead)
     errors = normal_scores()[:, :2] * _sds(putt, uncertainty)
-    steepest = float(np.quantile(_falls(tilt, way, errors)[0], TAILS[1]))
+    ahead_of, right_of = math.cos(way), math.sin(way)
+    steepest = _at_share(np.hypot(tilt * ahead_of + errors[:, 0], tilt * right_of + errors[:, 1]), TAILS[1])
     least, middle = (_true_tilt(tilt, way, errors, share) for share in (TAILS[1], MIDDLE))
-    turns = np.abs(np.angle(np.exp(1j * (_falls(middle, way, errors)[1] - way))))
-    return Fall(tilt, way, Span(least, steepest), float(np.quantile(turns, TAILS[1] - TAILS[0])))
+    turned = np.arctan2(middle * right_of + errors[:, 1], middle * ahead_of + errors[:, 0]) - way
+    turns = np.abs(np.angle(np.exp(1j * turned)))
+    return Fall(tilt, way, Span(least, steepest), _at_share(turns, TAILS[1] - TAILS[0]))
 
 
-def _falls(tilt: float, way_rad: float, errors: NDArray[np.float64]) -> NDArray[np.float64]:
-    """Return tilts and ways of a fall with errors added to it, shape (2, n)."""
-    ahead, right = tilt * math.cos(way_rad) + errors[:, 0], tilt * math.sin(way_rad) + errors[:, 1]
-    return np.array([np.hypot(ahead, right), np.arctan2(right, ahead)])
+def _at_share(figures: NDArray[np.float64], share: float) -> float:
+    """Return the figure below which such a share of them lie."""
+    rank = round(share * (len(figures) - 1))
+    return float(np.partition(figures, rank)[rank])
 
 
 def _true_tilt(tilt: float, way_rad: float, errors: NDArray[np.float64], share: float) -> float:
@@ -80,9 +82,10 @@ def _true_tilt(tilt: float, way_rad: float, errors: NDArray[np.float64], share: 
 
     An error makes a tilt steeper whichever way it points, so that what was read is too steep on the mean.
     """
+    cos, sin = math.cos(way_rad), math.sin(way_rad)
 
     def excess(true: float) -> float:
-        return float(np.quantile(_falls(true, way_rad, errors)[0], share)) - tilt
+        return _at_share(np.hypot(true * cos + errors[:, 0], true * sin + errors[:, 1]), share) - tilt
 
     return 0.0 if excess(0.0) >= 0.0 else float(brentq(excess, 0.0, tilt + LEAST_TILT, xtol=LEAST_TILT))
 

@@ -53,7 +53,8 @@ def walk_scene(
     frame = _frame(putt, read)
     readings = reading_layer(marks, putt, frame, wording) if marks else None
     ground = box(0.0, 0.0, WIDTH, HEIGHT)
-    items: list[Item] = [Area(ground, fill=Fill.GROUND), *uneven_items(putt, frame, ground)]
+    below = [Area(ground, fill=Fill.GROUND), *uneven_items(putt, frame, ground)]
+    items: list[Item] = []
     if sure and sure.range:
         items += band_items(putt, sure.range, frame)
     items.append(
@@ -71,8 +72,10 @@ def walk_scene(
         *(readings.labels if readings else ()),
         Wanted("you", places[here], "near", Sign.INK, needed=False),
     ]
-    labels = place_labels(wanted, ink_of(items[1:]), ROOM)
-    return Scene("walk", WIDTH, HEIGHT, says, (*items, *(item for label in labels for item in label.items)))
+    labels = place_labels(wanted, ink_of(items), ROOM)
+    return Scene(
+        "walk", WIDTH, HEIGHT, says, (*below, *items, *(item for label in labels for item in label.items))
+    )
 
 
 def _frame(putt: Putt, read: Read | None) -> Frame:

@@ -99,7 +99,7 @@ class LookView:
         """Where the golfer is."""
         return STOP_WORDS[self.walk.stop]
 
-    @property
+    @cached_property
     def rows(self) -> list[StopRow]:
         """The stops, in their order."""
         return [
@@ -126,7 +126,7 @@ class LookView:
     def _plain(self) -> tuple[Reading, ...]:
         return self.walk.asked.read.readings.plain if self.walk.asked.read else ()
 
-    @property
+    @cached_property
     def asks(self) -> list[AskRow]:
         """What is asked here."""
         read = self.walk.asked.read
@@ -153,7 +153,7 @@ class LookView:
         ]
         return ", ".join(said)
 
-    @property
+    @cached_property
     def carried(self) -> str:
         """The walk's own address, to come back to."""
         return self.walk.address().partition("?")[2]
@@ -227,12 +227,12 @@ class LookView:
             return None
         return call(self.solved, self.wording, self.golfer, self.sure.range)
 
-    @property
+    @cached_property
     def fall(self) -> str:
         """How the putt falls so far."""
         return self.places.fall(self.solved, self.now)
 
-    @property
+    @cached_property
     def deceives(self) -> str:
         """Where the stance deceives, what to do instead."""
         if self.solved is None:
@@ -243,7 +243,7 @@ class LookView:
         tilt, flatter = found
         return deceives_words(self.wording.slope(tilt), flatter.name if flatter else "")
 
-    @property
+    @cached_property
     def scene(self) -> Scene | None:
         """The small plan."""
         if self.solved is None:

@@ -38,14 +38,12 @@ def handles_of(
 
 def _reading_handles(solved: Read, drawn: Plan, places: PlacesView) -> dict[str, Handle]:
     """Return a handle at each reading, and at the tip of those that are an arrow."""
-    found = {}
-    for i, (one, row) in enumerate(
-        zip(places.marks.readings if places.marks else (), places.rows, strict=True)
-    ):
+    found, readings = {}, places.marks.readings if places.marks else ()
+    for i, (one, where) in enumerate(zip(readings, places.wheres, strict=True)):
         at, tip = (spot(one, solved.putt, drawn.frame) for spot in (reading_spot, tip_spot))
-        found[f"spot-{i}"] = _handle(row.where, 100.0 * one.at, at)
+        found[f"spot-{i}"] = _handle(where, 100.0 * one.at, at)
         if one.gives in (Gives.WAY, Gives.ARROW, Gives.FIRST):
-            found[f"tip-{i}"] = _handle(row.where, math.degrees(one.toward_rad) % 360, tip)
+            found[f"tip-{i}"] = _handle(where, math.degrees(one.toward_rad) % 360, tip)
     return found
 
 

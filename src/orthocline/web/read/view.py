@@ -227,7 +227,7 @@ class ReadView:
         """The ground as it was read in places."""
         return PlacesView(self.viewer, self.read, self.shown, self.wording)
 
-    @property
+    @cached_property
     def fall(self) -> str:
         """How the whole putt falls by readings in places."""
         return self.places.fall(self.answer, self.now)

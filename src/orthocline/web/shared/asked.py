@@ -88,7 +88,8 @@ def asked(
     form = ReadForm(MultiDict(given), meta={"wording": wording})
     readable = form.validate()
     spots = reading_forms(given, form.length_m, wording)
-    if min([one.validate() for one in spots], default=True) and readable:
+    placed = [one.validate() for one in spots]
+    if readable and all(placed):
         try:
             read = form.read_request(held(edits["frame"]), usual, tuple(one.noted for one in spots))
             read = _edited(read, edits).at_usual_past()

@@ -1,6 +1,6 @@
 """The ground read in places, on the page: its rows, what disagrees, how it is drawn, how the putt falls."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
@@ -13,7 +13,7 @@ from orthocline.services.account.access import Viewer
 from orthocline.services.read.reading import conflicting, how_it_falls
 from orthocline.web.shared.read_form import UNREAD_LENGTH_M
 from orthocline.web.shared.read_request import ReadRequest
-from orthocline.web.shared.readings import ReadingForm, reading_forms
+from orthocline.web.shared.readings import FIELD, PARTS, ReadingForm, reading_forms
 from orthocline.wording.ground.readings import conflict_words, fall_words, place_words
 from orthocline.wording.wording import Wording
 
@@ -48,13 +48,19 @@ class PlacesView:
         """The readings, in their order."""
         length = self.read.putt.length_m if self.read else UNREAD_LENGTH_M
         forms = reading_forms(self.shown, length, self.wording)
-        wheres = [place_words(one.reading.at) for one in self.read.noted] if self.read else [""] * len(forms)
+        wheres = self.wheres if self.read else [""] * len(forms)
         return [PlaceRow(*one) for one in zip(forms, wheres, strict=True)]
 
     @property
-    def names(self) -> Iterator[str]:
+    def wheres(self) -> list[str]:
+        """Where each reading stands, in words."""
+        return [place_words(one.reading.at) for one in self.read.noted] if self.read else []
+
+    @property
+    def names(self) -> list[str]:
         """The names of their fields."""
-        return (field.name for row in self.rows for field in row.form)
+        numbers = {int(found[1]) for name in self.shown if (found := FIELD.fullmatch(name))}
+        return [f"spot-{number}-{part}" for number in sorted(numbers) for part in PARTS]
 
     @cached_property
     def _conflicts(self) -> tuple[Conflict, ...]:

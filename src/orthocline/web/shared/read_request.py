@@ -133,18 +133,16 @@ class ReadRequest:
             return self
 
     def in_places(self) -> "ReadRequest":
-        """Return it with its tilt and rise as readings half-way, to be moved and added to."""
-        putt, known = self.putt, self.known
+        """Return it with tilt and rise as readings half-way; a first look stays said of the whole putt."""
+        putt, known, units = self.putt, self.known, self.units
         tilt = Reading(0.5, math.copysign(0.5 * math.pi, putt.side_tilt_right), abs(putt.side_tilt_right))
-        rise = Reading(0.5, math.pi if putt.grade >= 0.0 else 0.0, abs(putt.grade))
+        rise = Reading(0.5, math.pi if putt.grade >= -LEVEL else 0.0, abs(putt.grade))
         noted = tuple(
             Noted(replace(one, by=source.by, within=source.within), unit)
-            for one, source, unit in (
-                (tilt, known.side, self.units.side),
-                (rise, known.rise, self.units.rise),
-            )
+            for one, source, unit in ((tilt, known.side, units.side), (rise, known.rise, units.rise))
+            if source.by != "first_look"
         )
-        return replace(self, noted=noted)
+        return replace(self, noted=noted) if noted else self.read_in(self.readings.further())
 
     @property
     def hidden(self) -> bool:

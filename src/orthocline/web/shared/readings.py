@@ -28,7 +28,9 @@ PLACE_STEP = 0.05
 FURTHEST = (-1.0, 2.0)
 """Shares of the way between which readings stand: off the putt by its own length at most."""
 READ_BY = (Gives.SLOPE, Gives.FELT, Gives.WAY, Gives.ARROW, Gives.FIRST, Gives.RISE)
-FIELD = re.compile(r"spot-(\d{1,2})-(at|falls|size|by)")
+PARTS = ("at", "falls", "size", "by")
+"""What is said of a reading, each in a field of its own."""
+FIELD = re.compile(rf"spot-(\d{{1,2}})-({'|'.join(PARTS)})")
 """The names of a reading's fields."""
 
 
@@ -130,9 +132,7 @@ def reading_forms(given: Mapping[str, str], length_m: float, wording: Wording) -
     forms = []
     for i, number in enumerate(numbers):
         fields = {
-            f"spot-{i}-{part}": given[name]
-            for part in ("at", "falls", "size", "by")
-            if (name := f"spot-{number}-{part}") in given
+            f"spot-{i}-{part}": given[name] for part in PARTS if (name := f"spot-{number}-{part}") in given
         }
         form = ReadingForm(MultiDict(fields), prefix=f"spot-{i}-", meta={"wording": wording})
         form.length_m = length_m
@@ -149,6 +149,7 @@ class Readings:
     noted : tuple of Noted
     length_m : float
         The putt's length.
+    wording : Wording
     """
 
     noted: tuple[Noted, ...]
