@@ -36,7 +36,15 @@ def test_every_page_and_drawing_follows_the_units(metric, session):
     metric.post("/log", data=values(parsed(start)))
     ramp = "/speed/ramp?out=2.8&out=2.82&out=2.79&back=3.4&back=3.42&back=3.38"
     zero = "/speed/without-a-ramp?by=tuning&target=4&balls=4.2&balls=4.4"
-    for address in ("/read?own=20", "/log", "/", "/log/1/finish", ramp, zero, "/beat?mark=1.8&stroke=40"):
+    noted = "spot-0-at=1/2&spot-0-falls=left&spot-0-size=1.2&spot-0-by=level"
+    looks = [
+        f"/read?{noted}",
+        f"/look?{noted}",
+        f"/look?{noted}&stop=hole",
+        "/look?stops=low_side&note=low_side.0:up",
+    ]
+    others = ["/log", "/", "/log/1/finish", ramp, zero, "/beat?mark=1.8&stroke=40"]
+    for address in ("/read?own=20", *looks, *others):
         page = metric.get(address)
         said = [words_of(element) for element in parsed(page).find_all(["text", "h1", "dd", "li"])]
         feet = [s for s in said if re.search(r"\d\s?(?:ft|in)\b", s) and "within" not in s and "±" not in s]
