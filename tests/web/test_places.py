@@ -122,7 +122,7 @@ def test_each_further_reading_narrows_the_range(client):
     ("reading", "field", "says"),
     [
         (("300 %", "left", "2 %", "level"), "spot-0-at", "off it by no more than its length"),
-        (("nowhere", "left", "2 %", "level"), "spot-0-at", "must be a place such as 1/3"),
+        (("nowhere", "left", "2 %", "level"), "spot-0-at", "must be such as 1/3"),
         (("50 %", "left", "40 %", "level"), "spot-0-size", "at most 25 %"),
         (("50 %", "left", "steep", "level"), "spot-0-size", "Slope"),
         (("50 %", "left", "25 h", "plate"), "spot-0-size", "an hour on the cup"),

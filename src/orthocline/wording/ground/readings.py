@@ -22,7 +22,7 @@ NAMED_SHARES = {
 NEAR_SHARE = 0.035
 """A place so near to one that has a name goes by it."""
 TYPED_SHARES = {"ball": 0.0, "half": 0.5, "half-way": 0.5, "hole": 1.0}
-PLACE_ALLOWED = "a place such as 1/3, 40 %, 5 ft, hole or 3 ft short"
+PLACE_ALLOWED = "such as 1/3, 40 %, 5 ft, hole or 3 ft short"
 FRACTION = re.compile(r"(\d{1,2})\s*/\s*(\d{1,2})")
 SHORT = re.compile(r"(.+?)\s*(?:short|from the hole|before the hole)$")
 HOUR = re.compile(r"(\d{1,2}(?:[.,]5)?)\s*(?:h|o'?clock|:00)?")
