@@ -1,7 +1,5 @@
 """The variables of the walk."""
 
-import math
-from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import datetime
 from functools import cached_property
@@ -10,29 +8,22 @@ from urllib.parse import urlencode
 
 from orthocline.core.calls import GolferFigures
 from orthocline.core.ground import CLOCK_S, STOPS, Ask, Kind, Reading, noted_by
-from orthocline.core.roll import Read, RollPast
+from orthocline.core.roll import Read
 from orthocline.core.sure import Sureness
-from orthocline.core.units import PERCENT
 from orthocline.drawing.ground.walk import walk_scene
 from orthocline.drawing.scene import Scene
 from orthocline.services.account.access import Viewer
 from orthocline.services.ground.walk import deceiving, stops_of
 from orthocline.services.read.reading import how_sure
-from orthocline.web.look.request import NONE, Walk
+from orthocline.web.look.chips import Chip, chips_of
+from orthocline.web.look.request import Walk
 from orthocline.web.shared.places_view import PlacesView
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.wording.ground.readings import FALLS_WORDS, noun
-from orthocline.wording.ground.walk import STOP_WORDS, WAY_WORDS, StopWords, ask_words, deceives_words
+from orthocline.wording.ground.walk import STOP_WORDS, StopWords, ask_words, deceives_words
 from orthocline.wording.read.call import Call, call
 from orthocline.wording.ways import way_text
 from orthocline.wording.wording import Wording
-
-SIDES = {Kind.SIDE: ("left", "right"), Kind.GRADE: ("down", "up"), Kind.RISE: ("down", "up")}
-SIZES = tuple(f"{half / 2:g}" for half in range(13))
-RISES = ("0.5", "1", "2", "3", "4", "6", "9", "12")
-RISES_CM = ("1", "2", "5", "8", "10", "15", "20", "30")
-PASTS = ("4", "9", "12", "18", "24")
-PASTS_CM = ("10", "20", "30", "45", "60")
 
 
 class StopRow(NamedTuple):
@@ -43,17 +34,6 @@ class StopRow(NamedTuple):
     address: str
     here: bool
     noted: int
-
-
-class Chip(NamedTuple):
-    """An answer to be tapped: what it says, what is sent, and whether it stands."""
-
-    says: str
-    note: str
-    on: bool
-
-
-ChipOf = Callable[..., Chip]
 
 
 class AskRow(NamedTuple):
@@ -135,13 +115,12 @@ class LookView:
         return [self._ask(f"{self.walk.stop}.{i}", ask, read) for i, ask in enumerate(self.walk.here.asks)]
 
     def _ask(self, key: str, ask: Ask, read: ReadRequest) -> AskRow:
-        before = noted_by(ask, read.readings.plain) if ask.by else None
         phone = measured = ""
         if ask.by == "feet":
             way = "across" if ask.kind is Kind.SIDE else "along"
             phone = f"/level?{urlencode({'way': way, 'ask': key, 'read': self.carried})}"
             measured = self._measured(ask)
-        return AskRow(ask_words(ask), self._chips(key, ask, before, read), ask.kind, key, phone, measured)
+        return AskRow(ask_words(ask), chips_of(key, ask, read), ask.kind, key, phone, measured)
 
     def _measured(self, ask: Ask) -> str:
         """Return what a level or a phone read there."""
@@ -157,54 +136,6 @@ class LookView:
     def carried(self) -> str:
         """The walk's own address, to come back to."""
         return self.walk.address().partition("?")[2]
-
-    def _chips(self, key: str, ask: Ask, before: Reading | None, read: ReadRequest) -> list[list[Chip]]:
-        def chip(says: str, answer: str, *, on: bool) -> Chip:
-            return Chip(says, f"{key}:{NONE if on else answer}", on)
-
-        units = read.wording.units
-        if ask.kind is Kind.STEPS:
-            return []
-        if ask.kind is Kind.PACE:
-            past = read.putt.pace.past_m if isinstance(read.putt.pace, RollPast) else -1.0
-            figures = PASTS_CM if units.metric else PASTS
-            return [
-                [
-                    Chip(
-                        f"{one} {units.near}",
-                        f"{key}:{one}",
-                        abs(past - float(one) * units.near_m) < 0.5 * units.near_m,
-                    )
-                    for one in figures
-                ]
-            ]
-        if ask.kind is Kind.GRAIN:
-            grain = read.putt.grain
-            way = way_text(grain.toward_rad) if grain.strength else ""
-            return [[chip(words, name, on=name == way) for name, words in WAY_WORDS.items()]]
-        if ask.kind is Kind.WAY:
-            way = way_text(-before.toward_rad) if before else ""
-            return [[chip(words, name, on=name == way) for name, words in WAY_WORDS.items()]]
-        return self._sized_chips(ask, before, chip, read)
-
-    def _sized_chips(
-        self, ask: Ask, before: Reading | None, chip: ChipOf, read: ReadRequest
-    ) -> list[list[Chip]]:
-        low, high = SIDES[ask.kind]
-        flat = before is not None and before.size == 0.0
-        positive = before is not None and not flat and abs(_turn(before, ask)) < 1.0
-        sides = [
-            chip(f"{low}", low, on=before is not None and not flat and not positive),
-            chip("level", "level", on=flat),
-            chip(f"{high}", high, on=positive),
-        ]
-        if before is None or flat:
-            return [sides]
-        rise, units = ask.kind is Kind.RISE, read.wording.units
-        per = units.near_m / read.putt.length_m if rise else PERCENT
-        sizes = (RISES_CM if units.metric else RISES) if rise else SIZES[1:]
-        size = -1.0 if before.size is None else before.size / per
-        return [sides, [chip(one, one, on=abs(size - float(one)) < 0.1) for one in sizes]]
 
     @cached_property
     def places(self) -> PlacesView:
@@ -260,8 +191,3 @@ class LookView:
         """The read that this ends in."""
         read = self.walk.asked.read
         return f"/read?{read.query}" if read else "/read"
-
-
-def _turn(reading: Reading, ask: Ask) -> float:
-    """Return how far a reading's way lies from the positive answer's, within half a turn [rad]."""
-    return math.remainder(reading.toward_rad - ask.toward_rad, 2.0 * math.pi)
