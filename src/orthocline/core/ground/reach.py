@@ -135,25 +135,30 @@ class LineDoubt:
         float
             In the square of the sum's unit; it may be below 0.
         """
-        key = component, readings.at_m.tobytes()
-        if key not in self._counted:
-            self._counted[key] = self._count(readings, component)
-        count, of_places = self._counted[key]
+        count, of_places = self.counts(readings, component)
         return of_places + float(np.sum((count * readings.sd) ** 2))
 
-    def _count(self, readings: LineReadings, component: int) -> tuple[NDArray[np.float64], float]:
-        """Return how much each reading counts, and what their places alone add to the variance."""
+    def counts(self, readings: LineReadings, component: int) -> tuple[NDArray[np.float64], float]:
+        """Return how much each reading counts for the sum, and what their places alone add to its variance.
+
+        Parameters
+        ----------
+        readings : LineReadings
+            The readings.
+        component : int
+            0 for the grade, 1 for the fall to the right.
+
+        Returns
+        -------
+        tuple of ndarray and float
+            Weights, shape (m,), and the part of the variance that stays however sure the readings are.
+        """
         nodes = len(self.places_m)
         weights = self.weights[component * nodes : (component + 1) * nodes]
         count = readings.counts(self.places_m[:, 0], weights)
         shared = float(count @ self._with_sum(readings.at_m)[:, component])
         among = float(count @ line_covariance(readings.at_m)[component] @ count)
         return count, among - 2.0 * shared
-
-    @cached_property
-    def _counted(self) -> dict[tuple[int, bytes], tuple[NDArray[np.float64], float]]:
-        """The same by places: a further reading is tried there with every instrument."""
-        return {}
 
     @cached_property
     def own(self) -> float:

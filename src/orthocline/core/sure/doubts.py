@@ -8,7 +8,7 @@ import math
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import Final, Protocol
+from typing import Final, NamedTuple, Protocol
 
 import numpy as np
 from numpy.typing import NDArray
@@ -21,6 +21,8 @@ ANGLE, SPEED, AIM = range(3)
 """What answers to a doubt: launch angle to the right [rad], launch speed [m/s], and aim [m]."""
 NODES: Final = 48
 """Places along the way at which the slope counts."""
+TRIED_SD: Final = 1e-9
+"""A further reading is tried as if it were sure; its noise is added for each instrument."""
 QUOTIENT_SHARE: Final = 0.5
 """Difference quotients are taken over half a standard deviation to each side."""
 
@@ -64,6 +66,14 @@ class EvenDoubt:
         return float(parts.sum())
 
 
+class _Tried(NamedTuple):
+    """A further reading: the aim's variance but for its noise, how much it counts, the sd of one there."""
+
+    others: float
+    counts: float
+    there: float | None
+
+
 @dataclass(frozen=True)
 class StationsDoubt:
     """Ground read at stations, which may be wrong between them and beyond.
@@ -87,9 +97,27 @@ class StationsDoubt:
 
     def left(self, at_m: float, sd: float, *, across: bool) -> float:
         """Return the variance of the aim once the ground is read through one more station."""
-        aim, one = self.sums[AIM], int(across)
-        read = (self.grade, self.side)[one].with_one(at_m, sd)
-        return max(aim.own + self._aim_parts[1 - one] + aim.part(read, one), 0.0)
+        key = at_m, int(across)
+        if key not in self._tried:
+            self._tried[key] = self._try(*key)
+        tried = self._tried[key]
+        noise = sd**2 if tried.there is None else (sd * tried.there) ** 2 / (sd**2 + tried.there**2)
+        return max(tried.others + tried.counts**2 * noise, 0.0)
+
+    @cached_property
+    def _tried(self) -> dict[tuple[float, int], "_Tried"]:
+        """Further readings as they were tried, by place and slope, for every instrument."""
+        return {}
+
+    def _try(self, at_m: float, component: int) -> "_Tried":
+        aim, read = self.sums[AIM], (self.grade, self.side)[component]
+        more = read.with_one(at_m, TRIED_SD)
+        i = int(np.abs(more.at_m - at_m).argmin())
+        count, of_places = aim.counts(more, component)
+        noise = (count * more.sd) ** 2
+        others = aim.own + self._aim_parts[1 - component] + of_places + float(noise.sum() - noise[i])
+        there = float(read.sd[i]) if len(read.sd) == len(more.sd) else None
+        return _Tried(others, float(count[i]), there)
 
     @cached_property
     def _aim_parts(self) -> tuple[float, float]:
