@@ -154,3 +154,15 @@ def test_a_saved_read_in_places_is_read_again_in_places(client):
     client.post("/log", data=values(page.select_one("#save")))
     again = parsed(client.get("/"))
     assert "spot-0-at" in str(again.select_one("a[href*='/read?']"))
+
+
+def test_what_to_read_next_is_noted_where_it_would_be_read(client):
+    page = get(client, **DOUBLE)
+    (level,) = {one["href"] for one in page.select("#next a[href*='spot-3-by=level']")}
+    further = parsed(client.get(level.split("#")[0]))
+    place, _, size, by = rows(further)[3]
+    assert (size, by) == ("", "level")
+    (phone,) = {one["href"] for one in page.select("#next a[href*='/level']")}
+    laid = parsed(client.get(phone + "&laid=1.6+deg&turned=-0.8+deg"))
+    (read,) = {one["href"] for one in laid.select("a[href*='/read?']") if "Read with it" in one.get_text()}
+    assert rows(parsed(client.get(read)))[3] == (place, "left", "2.09 %", "phone")

@@ -66,6 +66,8 @@ FLAT: Final = 0.01
 """Slope [ratio] below which it hardly does."""
 ARROW_SD, ARROW_WAY_SD_RAD = 0.005, math.radians(12.5)
 """An arrow drawn by hand: slope [ratio], and the way it falls."""
+FIRST_LOOK: Final = "first_look"
+"""What a first look goes by: it is said of a whole putt, until anything is read."""
 FIRST_SLOPE, FIRST_SD, FIRST_WAY_SD_RAD = 0.02, 0.015, math.radians(45.0)
 """A first look from beside the green: the slope that greens have [ratio], how that spreads, and its way."""
 USUAL_SHOE_M: Final = FOOT_M
@@ -165,7 +167,7 @@ INSTRUMENTS: dict[str, Instrument] = {
             flat_way_sd_rad=ARROW_WAY_SD_RAD,
         ),
         Instrument(
-            *("first_look", Gives.FIRST, FIRST_SD),
+            *(FIRST_LOOK, Gives.FIRST, FIRST_SD),
             way_sd_rad=FIRST_WAY_SD_RAD,
             flat_way_sd_rad=FIRST_WAY_SD_RAD,
         ),

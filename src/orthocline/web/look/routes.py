@@ -9,6 +9,7 @@ from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.core.ground import Kind
+from orthocline.core.instruments import FIRST_LOOK
 from orthocline.services.account.measures import golfer_figures
 from orthocline.services.ground.walk import keep_guess
 from orthocline.services.read.reading import read_putt
@@ -73,7 +74,7 @@ def _page(wanted: Walk, refused: Refused | None = None) -> Response:
 
 def _start(arguments: Mapping[str, str]) -> dict[str, str]:
     """Return what a walk starts from: a putt of which nothing is known but a glance."""
-    glance = {"side_from": "first_look", "rise_from": "first_look"}
+    glance = {"side_from": FIRST_LOOK, "rise_from": FIRST_LOOK}
     if "side" in arguments:
         return start_values() | glance
     level = wording().typed_slope(0.0)

@@ -39,4 +39,5 @@ class LevelForm(FigureForm):
     laid = _reading("Laid down")
     turned = _reading("Turned round")
     read = StringField("Read")
+    at = StringField("Place")
     ask = StringField("Asked at")

@@ -31,6 +31,8 @@ class LevelView:
         `across` or `along`.
     read : str
         The query of the read that the slope is for; empty for none.
+    at : str
+        Where along that putt it lies, as its address says it; empty for half-way, or the whole putt.
     ask : str
         What it answers in the walk, whose query `read` is then; empty where it is for a read.
     hidden : HiddenPlace or None
@@ -42,6 +44,7 @@ class LevelView:
     found: PhoneLevel | None
     way: str
     read: str
+    at: str
     ask: str
     hidden: HiddenPlace | None
     wording: Wording
@@ -97,7 +100,7 @@ class LevelView:
         if places:
             ways = ("left", "right") if self.way == "across" else ("ball", "hole")
             said = {
-                "at": "50 %",
+                "at": self.at or "50 %",
                 "falls": ways[self.found.slope < 0.0],
                 "size": slope,
                 "by": "phone",

@@ -99,8 +99,13 @@ class SureView:
     def _noting(self, reading: NextReading) -> str:
         if reading.across is None:
             return ""
+        noted, at_m = self.asked.noted, reading.at_m or 0.0
         if reading.by == "phone":
             way = "across" if reading.across else "along"
-            return f"/level?{urlencode({'way': way, 'read': self.asked.query})}"
+            at = {"at": f"{100.0 * at_m / self.asked.putt.length_m:.0f} %"} if noted else {}
+            return f"/level?{urlencode({'way': way, **at, 'read': self.asked.query})}"
+        if noted:
+            further = self.asked.readings.to_be_read(at_m, reading.by, across=reading.across)
+            return f"/read?{self.asked.read_in(further).query}#spot-{len(noted)}-size"
         read = self.asked.read_by(reading.by, across=reading.across)
         return f"/read?{read.query}#{'side' if reading.across else 'rise'}"

@@ -11,6 +11,7 @@ from werkzeug.datastructures import MultiDict
 from orthocline.core.account import LEVEL_GRADE
 from orthocline.core.calls import GolferFigures, beat_mark_of, stroke_of
 from orthocline.core.estimate import Estimate
+from orthocline.core.instruments import FIRST_LOOK
 from orthocline.core.roll import OwnRoll, Read, ReadWarning, RollPast, SpeedAtHole, softest_straight_in
 from orthocline.core.speed import aged
 from orthocline.core.sure import Sureness
@@ -141,7 +142,7 @@ class ReadView:
     @property
     def look_address(self) -> str:
         """The walk round this putt: what was typed and nothing says how sure it is counts as a first look."""
-        looked = {name: self.exact.get(name) or "first_look" for name in ("side_from", "rise_from")}
+        looked = {name: self.exact.get(name) or FIRST_LOOK for name in ("side_from", "rise_from")}
         return f"/look?{urlencode(self.exact | ({} if self.places.rows else looked))}"
 
     @property

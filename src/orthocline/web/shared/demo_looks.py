@@ -4,13 +4,14 @@ from dataclasses import replace
 from typing import NamedTuple
 from urllib.parse import urlencode
 
+from orthocline.core.instruments import FIRST_LOOK
 from orthocline.core.sure import Source
 from orthocline.services.demo.looks import LOOKS
 from orthocline.web.shared.read_request import Known, request_of
 from orthocline.web.shared.readings import Noted
 from orthocline.wording.wording import Wording
 
-GLANCE = Known(side=Source("first_look"), rise=Source("first_look"))
+GLANCE = Known(side=Source(FIRST_LOOK), rise=Source(FIRST_LOOK))
 """Of tilt and rise nothing is known but what a glance says."""
 
 

@@ -11,6 +11,7 @@ from urllib.parse import urlencode
 from orthocline.core.account import UsualPasts
 from orthocline.core.estimate import Estimate
 from orthocline.core.ground import Plane, Reading, Said, Stations, plane_from_grade, stations_of
+from orthocline.core.instruments import FIRST_LOOK
 from orthocline.core.roll import RANGES, Point, Putt, PuttError, RollPast, SpeedAtHole
 from orthocline.core.speed import aged
 from orthocline.core.sure import CERTAIN, TYPED, Source, Sources, Uncertainty
@@ -140,7 +141,7 @@ class ReadRequest:
         noted = tuple(
             Noted(replace(one, by=source.by, within=source.within), unit)
             for one, source, unit in ((tilt, known.side, units.side), (rise, known.rise, units.rise))
-            if source.by != "first_look"
+            if source.by != FIRST_LOOK
         )
         return replace(self, noted=noted) if noted else self.read_in(self.readings.further())
 

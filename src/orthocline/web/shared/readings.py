@@ -231,6 +231,11 @@ class Readings:
         added = Noted(Reading(round(before + 0.5 * gap, 2), -0.5 * math.pi, None, by), unit)
         return replace(self, noted=(*self.noted, added)[:MOST_READINGS])
 
+    def to_be_read(self, at_m: float, by: str, *, across: bool) -> "Readings":
+        """Return them with a place to be read by an instrument, so far from the ball."""
+        way = 0.5 * math.pi if across else math.pi
+        return self.noting(Reading(round(at_m / self.length_m, 2), way, None, by))
+
     def instead(self, i: int, reading: Reading) -> "Readings":
         """Return them with another in the place of one."""
         changed = Noted(reading, self.noted[i].unit)
