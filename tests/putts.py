@@ -63,7 +63,7 @@ def plane_putt(
     return Putt(
         Point(0.0, 0.0),
         Point(length_ft * FOOT_M, 0.0),
-        plane_from_grade(grade, side_right, 0.0),
+        more.pop("surface", plane_from_grade(grade, side_right, 0.0)),
         speed_ft,
         more.pop("pace", RollPast(past_in * INCH_M)),
         **more,

@@ -13,6 +13,7 @@ from click.testing import CliRunner
 
 from orthocline.cli.main import main
 from orthocline.cli.read import _bounded_lines
+from orthocline.core.roll import Grain
 from orthocline.core.sure import Uncertainty
 from orthocline.formats.putt_document import (
     LARGEST_LINE,
@@ -20,6 +21,7 @@ from orthocline.formats.putt_document import (
     document_of,
     parse_putt,
     parse_question,
+    putt_of,
     schema,
 )
 from tests.putts import FORMULAS, REFERENCES, grid_document, plane_putt
@@ -73,6 +75,7 @@ BAD = [
     (changed(version=2), "/version"),
     (changed(version=True), "/version"),
     (changed(grain=None), "/grain"),
+    (changed(grain={**GRAIN, "since": 0.97}), "/grain/since"),
     (changed(within=None), "/within"),
     (changed(within={"side_percent": -0.1}), "/within/side_percent"),
     (changed(within={"length_percent": 51}), "/within/length_percent"),
@@ -118,6 +121,8 @@ def test_a_document_goes_round():
     again = parse_putt(json.dumps(document_of(putt)))
     assert vars(again) == pytest.approx(vars(putt))
     assert "grain" not in document_of(plane_putt(10))
+    late = plane_putt(10, grain=Grain(0.1, 1.0, 0.7))
+    assert vars(putt_of(document_of(late)).grain) == pytest.approx(vars(late.grain))
 
 
 def test_published_schema_is_the_one_in_force():

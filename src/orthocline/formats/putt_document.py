@@ -71,6 +71,7 @@ class GrainPart(Part):
 
     strength: Annotated[float, within(RANGES.grain)]
     toward_deg: Angle
+    since: Annotated[float, within(RANGES.grain_since)] = 0.0
 
 
 class WindPart(Part):
@@ -198,6 +199,8 @@ def document_of(putt: Putt, uncertainty: Uncertainty = CERTAIN) -> dict[str, Any
         if thing is not None:
             toward = math.degrees(thing.toward_rad)
             document[name] = {size: getattr(thing, size), "toward_deg": toward}
+    if putt.grain.since:
+        document["grain"]["since"] = putt.grain.since
     within = _within_members(uncertainty)
     if within:
         document["within"] = within
@@ -226,14 +229,16 @@ def _putt(document: PuttDocument) -> Putt:
         surface=document.surface.surface(document.ball_m, document.hole_m),
         green_speed_ft=document.green_speed_ft,
         pace=RollPast(pace.past_m) if isinstance(pace, PastPart) else SpeedAtHole(pace.speed_at_hole_mps),
-        grain=Grain(document.grain.strength, _radians(document.grain.toward_deg))
-        if document.grain
-        else NO_GRAIN,
+        grain=_grain(document.grain) if document.grain else NO_GRAIN,
         wind=Wind(document.wind.speed_mps, _radians(document.wind.toward_deg))
         if document.wind
         else STILL_AIR,
         line=document.line,
     )
+
+
+def _grain(part: GrainPart) -> Grain:
+    return Grain(part.strength, _radians(part.toward_deg), part.since)
 
 
 def _radians(angle_deg: float) -> float:

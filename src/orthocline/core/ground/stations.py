@@ -1,9 +1,9 @@
 """Ground read at stations along a putt: grade and side tilt at some shares of the way."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import Any
+from typing import Any, NamedTuple
 
 import numpy as np
 from numba import njit
@@ -15,9 +15,11 @@ from orthocline.core.ground.surface import GRADIENT
 
 STEPS = 400
 """Steps that the way between ball and hole is worth."""
-HEAD = 6
+HEAD = 9
 """Figures before the cubics in the parameters: ball x, y, cosine and sine of the bearing, how many readings
-of the grade, and of the side tilt."""
+of the grade, and of the side tilt; where it leans besides [m], and how much ahead and to the right."""
+BEGINS_OVER_M = 0.3
+"""What leans besides begins over so much of the way [m], for no grass changes at a stroke."""
 ROW = 5
 """Figures of a reading in the parameters: where it stands, and the cubic from there to the next."""
 
@@ -44,6 +46,17 @@ class Station:
     sd: float | None = None
 
 
+class Lean(NamedTuple):
+    """What pushes a ball as a slope does from a share of the way on: fall ahead and to the right [ratio]."""
+
+    since: float
+    ahead: float
+    right: float
+
+
+NO_LEAN = Lean(0.0, 0.0, 0.0)
+
+
 @njit(**BUILT_IN)
 def _cubic(u: float, parameters: NDArray[np.float64], start: int, count: int) -> tuple[float, float]:
     """Return the value of the cubics at a place, held beyond their ends, and how it changes there."""
@@ -63,7 +76,7 @@ def stations_slope(x_m: float, y_m: float, parameters: NDArray[np.float64]) -> t
     """Return the gradient (dz/dx, dz/dy) [ratio] of ground read at stations.
 
     z = h(u) + v t(u), u along the ball-hole line and v to its left; h' is the grade and t the side tilt, each
-    a monotone cubic through the readings and held beyond them.
+    a monotone cubic through the readings and held beyond them. What leans besides is added.
 
     Parameters
     ----------
@@ -85,7 +98,8 @@ def stations_slope(x_m: float, y_m: float, parameters: NDArray[np.float64]) -> t
     u, v = east * cos + north * sin, north * cos - east * sin
     grade, _ = _cubic(u, parameters, HEAD, grades)
     side, turning = _cubic(u, parameters, HEAD + ROW * grades, sides)
-    along = grade + v * turning
+    begun = min(max((u - parameters[6]) / BEGINS_OVER_M + 0.5, 0.0), 1.0)
+    along, side = grade + v * turning - begun * parameters[7], side + begun * parameters[8]
     return along * cos - side * sin, along * sin + side * cos
 
 
@@ -100,11 +114,14 @@ class Stations:
     readings : tuple of Station
         In the order of the way; each of the two slopes is read at one place or more, once at each. One makes
         a plane.
+    lean : Lean
+        What is added to their slopes.
     """
 
     ball_m: tuple[float, float]
     hole_m: tuple[float, float]
     readings: tuple[Station, ...]
+    lean: Lean = NO_LEAN
 
     @property
     def slope(self) -> Any:
@@ -126,6 +143,23 @@ class Stations:
         """The steepest slope [ratio] on the line, by the readings."""
         places = [one.at for one in self.readings]
         return float(np.hypot(*(np.interp(places, *self.read(name)) for name in ("grade", "side"))).max())
+
+    def leaning(self, since: float, ahead: float, right: float) -> "Stations":
+        """Return the ground with a slope that is added from some place on.
+
+        Parameters
+        ----------
+        since : float
+            Share of the way from ball to hole.
+        ahead, right : float
+            Fall toward the hole, and to the right [ratio].
+
+        Returns
+        -------
+        Stations
+            The same readings, which are not what a ball rolls on then.
+        """
+        return replace(self, lean=Lean(since, ahead, right))
 
     def read(self, component: str) -> tuple[list[float], list[float]]:
         """Return the places where a slope was read, and what it is there.
@@ -149,7 +183,9 @@ class Stations:
         east, north = self.hole_m[0] - self.ball_m[0], self.hole_m[1] - self.ball_m[1]
         length = self.length_m
         rows = [_cubics(*self.read(name), length) for name in ("grade", "side")]
-        head = [*self.ball_m, east / length, north / length, *(len(one) for one in rows)]
+        since, ahead, right = self.lean
+        counts = (len(one) for one in rows)
+        head = [*self.ball_m, east / length, north / length, *counts, length * since, ahead, right]
         return np.concatenate([head, *(one.ravel() for one in rows)])
 
 

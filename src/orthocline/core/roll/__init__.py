@@ -8,6 +8,7 @@ from orthocline.core.roll.make_window import Window
 from orthocline.core.roll.own_read import OwnRoll, own_roll
 from orthocline.core.roll.plane_frame import by_closed_form
 from orthocline.core.roll.plane_sets import PlaneSets, launches_of_sets, windows_of_sets
+from orthocline.core.roll.plane_ways import asides_of_sets, last_ways_of_sets
 from orthocline.core.roll.putt import (
     NO_GRAIN,
     RANGES,
@@ -51,10 +52,12 @@ __all__ = [
     "Window",
     "accelerations_of",
     "aims",
+    "asides_of_sets",
     "by_closed_form",
     "capture_of",
     "compile_ahead",
     "grain_worth",
+    "last_ways_of_sets",
     "launches_of_sets",
     "own_roll",
     "read",

@@ -16,7 +16,7 @@ from orthocline.core.constants import (
     ROLLING_SHARE,
     WIND_HEIGHT_M,
 )
-from orthocline.core.ground import Plane
+from orthocline.core.ground import Plane, Station, Stations, Surface
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2
 from orthocline.core.roll.putt import Putt, Wind
 
@@ -99,18 +99,41 @@ def accelerations_of(putt: Putt) -> Accelerations:
     Returns
     -------
     Accelerations
-        Drag, grain and wind.
+        Drag, wind, and grain that is the same everywhere; other grain is part of `ground_under`.
     """
     drag = rolling_deceleration_mps2(putt.green_speed_ft)
     grain, wind = putt.grain, putt.wind
-    blow = wind_at_ball_mps(wind)
+    blow, pull = wind_at_ball_mps(wind), 0.0 if grain.since else grain.strength * drag
     return Accelerations(
         drag,
-        grain.strength * drag * math.cos(grain.toward_rad),
-        grain.strength * drag * math.sin(grain.toward_rad),
+        pull * math.cos(grain.toward_rad),
+        pull * math.sin(grain.toward_rad),
         blow * math.cos(wind.toward_rad),
         blow * math.sin(wind.toward_rad),
     )
+
+
+def ground_under(putt: Putt) -> Surface:
+    """Return the ground as a ball of a putt rolls on it.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+
+    Returns
+    -------
+    Surface
+        The putt's own; where its grass grows one way from some place on, with the slope that it is worth.
+    """
+    ground, grain = putt.surface, putt.grain
+    if not grain.since or not grain.strength:
+        return ground
+    if not isinstance(ground, Stations):
+        even = (Station(0.0, putt.side_tilt_right, putt.grade),)
+        ground = Stations((putt.ball.x_m, putt.ball.y_m), (putt.hole.x_m, putt.hole.y_m), even)
+    turn, worth = grain.toward_rad - putt.bearing_rad, grain_worth(putt)
+    return ground.leaning(grain.since, worth * math.cos(turn), -worth * math.sin(turn))
 
 
 def plane_with_grain(putt: Putt) -> Plane:
@@ -128,12 +151,13 @@ def plane_with_grain(putt: Putt) -> Plane:
     Plane
         The plane.
     """
-    if putt.grain.strength == 0.0:
+    grain = putt.grain
+    if grain.strength == 0.0:
         return putt.mean_plane
-    pushed = accelerations_of(putt)
+    worth = grain_worth(putt) * (1.0 - grain.since)
     rise_east, rise_north = putt.mean_plane.parameters
-    fall_east = -rise_east + pushed.grain_east_mps2 / PULL_PER_SLOPE_MPS2
-    fall_north = -rise_north + pushed.grain_north_mps2 / PULL_PER_SLOPE_MPS2
+    fall_east = -rise_east + worth * math.cos(grain.toward_rad)
+    fall_north = -rise_north + worth * math.sin(grain.toward_rad)
     return Plane(math.hypot(fall_east, fall_north), math.atan2(fall_north, fall_east))
 
 

@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from orthocline.core.ground import ground_of
-from orthocline.core.roll.accelerations import accelerations_of
+from orthocline.core.roll.accelerations import accelerations_of, ground_under
 from orthocline.core.roll.arrivals import ASKED, forth
 from orthocline.core.roll.putt import RANGES, Pace, Putt, PuttError, RollPast, SpeedAtHole
 from orthocline.core.roll.search import search
@@ -92,9 +92,10 @@ def lines_at(putt: Putt, pace: Pace, sweep: Sweep | None = None) -> list[Line]:
     by_speed = isinstance(pace, SpeedAtHole)
     asked = pace.speed_mps if isinstance(pace, SpeedAtHole) else max(pace.past_m, LEAST_PAST_M)
     hole, to_ball = putt.hole, putt.bearing_rad + math.pi
-    step = min(putt.surface.step_m, putt.length_m / LEAST_STEPS)
+    under = ground_under(putt)
+    step = min(under.step_m, putt.length_m / LEAST_STEPS)
     question = np.array([hole.x_m, hole.y_m, to_ball, putt.length_m, by_speed, asked, SHARE, step])
-    ground, accel = ground_of(putt.surface), accelerations_of(putt).row
+    ground, accel = ground_of(under), accelerations_of(putt).row
     sweep = sweep or Sweep(putt.bearing_rad)
     found = search(ground, accel, question, FIRST_MPS, sweep.row)
     question[ASKED] = RANGES.past_m[1]

@@ -53,7 +53,7 @@ def plane_frame(putt: Putt) -> PlaneFrame:
 
 
 def by_closed_form(putt: Putt) -> bool:
-    """Return whether a putt is one on a plane in still air, which is solved in no time.
+    """Return whether a putt is one on a plane in still air, its grain everywhere: it is solved in no time.
 
     Parameters
     ----------
@@ -65,4 +65,4 @@ def by_closed_form(putt: Putt) -> bool:
     bool
         Whether it is.
     """
-    return isinstance(putt.surface, Plane) and putt.wind.speed_mps == 0.0
+    return isinstance(putt.surface, Plane) and putt.wind.speed_mps == 0.0 and putt.grain.since == 0.0

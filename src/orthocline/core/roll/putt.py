@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import NamedTuple
 
-from orthocline.core.ground import Plane, Surface, mean_gradient, plane_from_grade
+from orthocline.core.ground import Plane, Stations, Surface, mean_gradient, plane_from_grade
 
 
 class Ranges(NamedTuple):
@@ -18,6 +18,7 @@ class Ranges(NamedTuple):
     past_m: tuple[float, float] = (0.0, 5.0)
     speed_at_hole_mps: tuple[float, float] = (0.05, 5.0)
     grain: tuple[float, float] = (0.0, 0.5)
+    grain_since: tuple[float, float] = (0.0, 0.95)
     wind_mps: tuple[float, float] = (0.0, 25.0)
     line: tuple[int, int] = (1, 8)
     coordinate_m: tuple[float, float] = (-1e5, 1e5)
@@ -67,10 +68,21 @@ Pace = RollPast | SpeedAtHole
 
 @dataclass(frozen=True)
 class Grain:
-    """Grass that grows one way: `strength` gamma (0 to 0.5), `toward_rad` counter-clockwise from +x."""
+    """Grass that grows one way.
+
+    Attributes
+    ----------
+    strength : float
+        Its gamma, 0 to 0.5.
+    toward_rad : float
+        The way it grows, counter-clockwise from +x.
+    since : float
+        Share of the way from ball to hole from which it does, to the hole and beyond; before it has none.
+    """
 
     strength: float
     toward_rad: float
+    since: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -110,6 +122,8 @@ class Putt:
         for member, value, (least, most), what in self._figures():
             if not least <= value <= most:
                 raise PuttError(member, f"{what} must be between {least:g} and {most:g}")
+        if self.grain.since and not isinstance(self.surface, (Plane, Stations)):
+            raise PuttError("/grain/since", "grain of a part of the way goes with a plane or stations")
         if not RANGES.length_m[0] <= self.length_m <= RANGES.length_m[1]:
             least, most = RANGES.length_m
             raise PuttError(
@@ -131,6 +145,8 @@ class Putt:
             allowed = RANGES.speed_at_hole_mps
             yield "/pace/speed_at_hole_mps", speed, allowed, "the speed at the hole in m/s"
         yield "/grain/strength", self.grain.strength, RANGES.grain, "the strength of the grain"
+        since = self.grain.since
+        yield "/grain/since", since, RANGES.grain_since, "the share of the way from which the grain grows so"
         yield "/line", self.line, RANGES.line, "the line"
         yield "/wind/speed_mps", self.wind.speed_mps, RANGES.wind_mps, "the wind in m/s"
 

@@ -6,7 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from orthocline.core.ground import ground_of
-from orthocline.core.roll.accelerations import accelerations_of
+from orthocline.core.roll.accelerations import accelerations_of, ground_under
 from orthocline.core.roll.aim import Aim, Launch
 from orthocline.core.roll.integrator import STEP_SHARE
 from orthocline.core.roll.lines import LEAST_STEPS
@@ -54,7 +54,7 @@ def roller(putt: Putt, solved: Aim) -> Roller:
     if by_closed_form(putt):
         return _roller_on_plane(putt, beyond)
     # Where balls rest they are followed until they do, wherever another launch may send them.
-    rests = holds_ball(putt.surface, accelerations_of(putt), putt.hole)
+    rests = holds_ball(ground_under(putt), accelerations_of(putt), putt.hole)
     return _roller_anywhere(putt, UNTIL_REST_M if rests else beyond)
 
 
@@ -90,8 +90,9 @@ def outcomes_of(putt: Putt, path_limit_m: float = UNTIL_REST_M, *, beyond: bool 
             return np.asarray(found)
 
         return on_plane
-    ground, accel = ground_of(putt.surface), accelerations_of(putt).row
-    step = min(OUTCOME_STRETCH * putt.surface.step_m, putt.length_m / LEAST_STEPS)
+    under = ground_under(putt)
+    ground, accel = ground_of(under), accelerations_of(putt).row
+    step = min(OUTCOME_STRETCH * under.step_m, putt.length_m / LEAST_STEPS)
     there = np.array([ball.x_m, ball.y_m, hole.x_m, hole.y_m, path_limit_m, beyond, OUTCOME_SHARE, step])
 
     def anywhere(launches: NDArray[np.float64]) -> NDArray[np.float64]:
@@ -126,11 +127,11 @@ def _roller_on_plane(putt: Putt, beyond: float) -> Roller:
 
 
 def _roller_anywhere(putt: Putt, limit: float) -> Roller:
-    accelerations = accelerations_of(putt)
+    ground, accelerations = ground_under(putt), accelerations_of(putt)
 
     def roll_anywhere(launch: Launch, step_share: float = STEP_SHARE) -> Track:
         return roll(
-            putt.surface,
+            ground,
             accelerations,
             putt.ball,
             heading_rad=putt.bearing_rad - launch.right_rad,

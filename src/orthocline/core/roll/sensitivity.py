@@ -22,7 +22,12 @@ from numpy.typing import NDArray
 from orthocline.core.compiled import KEPT
 from orthocline.core.constants import PULL_PER_SLOPE_MPS2
 from orthocline.core.ground import Plane, Surface, ground_of, slope_at
-from orthocline.core.roll.accelerations import WIND_FACTOR_PER_M, Accelerations, accelerations_of
+from orthocline.core.roll.accelerations import (
+    WIND_FACTOR_PER_M,
+    Accelerations,
+    accelerations_of,
+    ground_under,
+)
 from orthocline.core.roll.aim import Aim
 from orthocline.core.roll.putt import Putt, RollPast
 from orthocline.core.roll.rolling import roll
@@ -85,8 +90,9 @@ def sensitivity_of(putt: Putt, solved: Aim) -> Sensitivity:
     if not by_past:
         beyond = beyond[:1]
     rows = np.vstack([to_hole, beyond[1:]])
-    curvature = _curvature(putt.surface, rows)
-    pushes = _pushes(putt.surface, accelerations, rows)
+    ground = ground_under(putt)
+    curvature = _curvature(ground, rows)
+    pushes = _pushes(ground, accelerations, rows)
     hole = len(to_hole) - 1
     adjoint = _adjoint(rows, curvature, pushes, accelerations.row, hole, by_past)
     return _weights(putt, rows, adjoint)
@@ -96,8 +102,9 @@ def _ways(
     putt: Putt, solved: Aim, accelerations: Accelerations
 ) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
     """Return the rows of the way to the hole, the last at its centre, and of the way on from there."""
+    ground = ground_under(putt)
     ball = roll(
-        putt.surface,
+        ground,
         accelerations,
         putt.ball,
         heading_rad=putt.bearing_rad - solved.launch.right_rad,
@@ -106,7 +113,7 @@ def _ways(
     ).samples
     heading, speed = putt.bearing_rad - solved.entry_right_rad, solved.speed_at_hole_mps
     beyond = roll(
-        putt.surface, accelerations, putt.hole, heading_rad=heading, speed_mps=speed, path_limit_m=20.0
+        ground, accelerations, putt.hole, heading_rad=heading, speed_mps=speed, path_limit_m=20.0
     ).samples
     beyond = beyond[np.hypot(beyond[:, VX], beyond[:, VY]) > SLOWEST_MPS]
     beyond[:, T] += solved.time_to_hole_s
