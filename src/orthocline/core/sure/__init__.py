@@ -2,6 +2,7 @@
 
 from orthocline.core.sure.counting import Counting
 from orthocline.core.sure.fall import Fall, fall_of
+from orthocline.core.sure.inputs import normal_scores
 from orthocline.core.sure.next_reading import NextReading
 from orthocline.core.sure.ranges import AimRange
 from orthocline.core.sure.start_lines import StartLines
@@ -21,4 +22,5 @@ __all__ = [
     "Sureness",
     "Uncertainty",
     "fall_of",
+    "normal_scores",
 ]

@@ -1,0 +1,26 @@
+"""Balls that were watched, and the ground that they imply."""
+
+from orthocline.core.balls.implied import (
+    ENERGY_SHARE,
+    FINISH_SD_M,
+    Conditions,
+    Implied,
+    OwnBall,
+    SeenBall,
+    implied_by_other,
+    implied_by_own,
+)
+from orthocline.core.balls.placed import Way, readings_of
+
+__all__ = [
+    "ENERGY_SHARE",
+    "FINISH_SD_M",
+    "Conditions",
+    "Implied",
+    "OwnBall",
+    "SeenBall",
+    "Way",
+    "implied_by_other",
+    "implied_by_own",
+    "readings_of",
+]

@@ -1,0 +1,99 @@
+"""Where a watched ball rolled beside the golfer's own putt, and what it says there."""
+
+import math
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from orthocline.core.balls.implied import Implied
+from orthocline.core.estimate import Estimate
+from orthocline.core.ground import Reading, slope_covariance
+
+NODES: Final = 16
+FURTHEST: Final = (-1.0, 2.0)
+"""Readings stand on the putt, or off it by its own length at most."""
+
+
+@dataclass(frozen=True)
+class Way:
+    """The straight way from where a ball started to where it stopped.
+
+    Attributes
+    ----------
+    start_m, finish_m : tuple of two float
+        Beyond the own putt's hole, and to the right of it [m].
+    """
+
+    start_m: tuple[float, float]
+    finish_m: tuple[float, float]
+
+    @property
+    def to_hole_m(self) -> float:
+        """From where it started to the hole [m]."""
+        return math.hypot(*self.start_m)
+
+    @property
+    def heading_rad(self) -> float:
+        """Direction of the hole from where it started, clockwise from that of the own putt."""
+        return math.atan2(-self.start_m[1], -self.start_m[0])
+
+    @property
+    def rest_m(self) -> tuple[float, float]:
+        """Where it stopped, beyond the hole along its own line and to its right [m]."""
+        cos, sin = math.cos(self.heading_rad), math.sin(self.heading_rad)
+        beyond, right = self.finish_m
+        return beyond * cos + right * sin, right * cos - beyond * sin
+
+
+def readings_of(implied: Implied, way: Way, length_m: float, by: str, *, both: bool) -> tuple[Reading, ...]:
+    """Return what a ball says as readings on the own putt.
+
+    Parameters
+    ----------
+    implied : Implied
+        The ground along its line.
+    way : Way
+        Where that was.
+    length_m : float
+        The own putt's length [m].
+    by : str
+        The instrument's name in the registry.
+    both : bool
+        Whether its grade counts too.
+
+    Returns
+    -------
+    tuple of Reading
+        At the place of the own line nearest to the middle of the way, less sure for what greens differ
+        between there and the way.
+    """
+    middle = 0.5 * (way.start_m[0] + way.finish_m[0])
+    at = min(max(1.0 + middle / length_m, FURTHEST[0]), FURTHEST[1])
+    found = [_reading(implied.side, way, at, length_m, by, 0.5 * math.pi)]
+    if both:
+        rise = Estimate(-implied.grade.value, implied.grade.sd)
+        found.append(_reading(rise, way, at, length_m, by, 0.0))
+    return tuple(found)
+
+
+def _reading(fall: Estimate, way: Way, at: float, length_m: float, by: str, turned_rad: float) -> Reading:
+    """Return the reading of a fall so far clockwise from a ball's own line."""
+    toward = way.heading_rad + turned_rad
+    sd = math.hypot(fall.sd, _differs(way, at, length_m, toward))
+    if fall.value < 0.0:
+        toward += math.pi
+    return Reading(at, math.remainder(toward, 2.0 * math.pi), abs(fall.value), by, 2.0 * sd)
+
+
+def _differs(way: Way, at: float, length_m: float, toward_rad: float) -> float:
+    """Return by how much [ratio] the mean fall along a way differs from that at a place of the own line."""
+    shares = np.linspace(0.0, 1.0, NODES)[:, None]
+    along = np.array(way.start_m) * (1.0 - shares) + np.array(way.finish_m) * shares
+    places = np.vstack([along, [(at - 1.0) * length_m, 0.0]]) * (1.0, -1.0)
+    weights = np.append(np.full(NODES, 1.0 / NODES), -1.0)
+    both: NDArray[np.float64] = np.concatenate(
+        [weights * math.cos(toward_rad), -weights * math.sin(toward_rad)]
+    )
+    return math.sqrt(max(float(both @ slope_covariance(places, places) @ both), 0.0))
