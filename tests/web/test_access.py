@@ -29,6 +29,7 @@ PUBLIC = {
     "beat.page",
     "look.page",
     "look.measured",
+    "straight.page",
     "phone_level.page",
     "phone_level.simulated",
     "mode.switch",

@@ -27,6 +27,7 @@ from orthocline.web import (
     ramp,
     read,
     speed,
+    straight,
     today,
 )
 from orthocline.web.identity import keep_private, login_manager
@@ -53,7 +54,7 @@ DEFAULTS: Mapping[str, Any] = {
 }
 FEATURES = (
     *(about, account, beat, jobs, log, look, measures, mode),
-    *(other_methods, phone_level, ramp, read, speed, today),
+    *(other_methods, phone_level, ramp, read, speed, straight, today),
 )
 
 

@@ -13,7 +13,13 @@ from orthocline.wording.cautions import caution
 
 NAVIGATION = (("Today", "today.page"), ("Speed", "speed.page"), ("Read", "read.page"), ("Log", "log.page"))
 
-SECTIONS = {"ramp": "speed", "other_methods": "speed", "look": "read", "phone_level": "read"}
+SECTIONS = {
+    "ramp": "speed",
+    "other_methods": "speed",
+    "look": "read",
+    "straight": "read",
+    "phone_level": "read",
+}
 """Features that belong to another one's place in the navigation."""
 
 

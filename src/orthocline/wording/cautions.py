@@ -34,6 +34,10 @@ CAUTIONS: Mapping[str, str] = {
         " yours; a level, a phone and what is worked out here are for open play: ask the committee. Stand"
         " round the hole only while nobody putts."
     ),
+    "straight.page": (
+        "A plate, a bubble or a level is for practice: during a round it may break the rules in force; ask"
+        " the committee. Stand round the hole only while nobody putts, and walk where nobody's line is."
+    ),
     "measures.page": "Pace your tape off the greens, and walk backwards with care.",
     "read.page": (
         "A read is as sure as its figures, and promises no holed putt. Keep up the pace of play, stay off"

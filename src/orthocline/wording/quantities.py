@@ -4,6 +4,7 @@ import math
 import re
 from collections.abc import Mapping
 
+from orthocline.core.grain import GRASSES
 from orthocline.core.units import FOOT_M, INCH_M, KILOMETRE_PER_HOUR_MPS, MILE_PER_HOUR_MPS, PERCENT, YARD_M
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
@@ -21,8 +22,6 @@ SPEED_UNITS_MPS: Mapping[str, float] = {
     "mph": MILE_PER_HOUR_MPS,
     "km/h": KILOMETRE_PER_HOUR_MPS,
 }
-GRAIN_KINDS: Mapping[str, float] = {"bent": 0.03, "mixed": 0.08, "strong": 0.15}
-"""Grass by its kind, and how strong its grain usually is."""
 SENSED: Mapping[str, str] = {"felt": "feet", "seen": "eye"}
 """Words after a rating of a slope, and the instrument that they mean."""
 SENSED_DECIMALS = 3
@@ -103,9 +102,17 @@ def parse_number(text: str, allowed: str) -> float:
 
 
 def parse_grain(text: str) -> float:
-    """Return the strength of grain: ``0.1``, or a kind of grass, ``bent``, ``mixed`` or ``strong``."""
-    kind = GRAIN_KINDS.get(text.strip().lower())
-    return parse_number(text, "bent, mixed, strong or a strength such as 0.1") if kind is None else kind
+    """Return the strength of grain: ``0.1``, or the name of a grass, such as ``bent`` or ``strong``."""
+    grass = GRASSES.get(grass_named(text))
+    if grass:
+        return grass.strength
+    return parse_number(text, f"{', '.join(GRASSES)}, or a strength such as 0.1")
+
+
+def grass_named(text: str) -> str:
+    """Return the name of the grass that is typed; empty for a figure."""
+    name = text.strip().lower()
+    return name if name in GRASSES else ""
 
 
 def parse_degrees(text: str) -> float:

@@ -6,7 +6,7 @@ import pytest
 
 from orthocline.core.instruments import INSTRUMENTS, Gives
 from orthocline.core.roll import Grain
-from orthocline.core.sure import TYPED, Source, Sources
+from orthocline.core.sure import TYPED, GrainBy, Source, Sources
 from orthocline.core.units import INCH_M
 from tests.putts import plane_putt
 
@@ -51,6 +51,9 @@ def test_typed_figures_are_taken_as_they_are_unless_the_golfer_says_how_sure():
 
 
 def test_grain_by_clues_is_uncertain_in_strength_and_way():
-    found = Sources(grain_by_clues=True).uncertainty(PUTT)
+    by_kind = Sources(grain_by=GrainBy(strength_by_kind=True))
+    found = by_kind.uncertainty(PUTT)
     assert (2 * found.grain, 2 * math.degrees(found.grain_way_rad)) == pytest.approx((0.5, 45.0))
-    assert Sources(grain_by_clues=True).uncertainty(plane_putt(20)).grain == 0.0
+    assert by_kind.uncertainty(plane_putt(20)).grain == 0.0
+    clues = Sources(grain_by=GrainBy(way_within_deg=30.0)).uncertainty(PUTT)
+    assert (clues.grain, 2 * math.degrees(clues.grain_way_rad)) == (0.0, pytest.approx(30.0))

@@ -3,6 +3,7 @@
 from orthocline.core.calls.apex import Apex, apex_of
 from orthocline.core.calls.beat_mark import BeatMark, beat_mark_of, slide
 from orthocline.core.calls.curve_gate import curve_gate_of
+from orthocline.core.calls.fall_line_dial import Dial, dial_of
 from orthocline.core.calls.level_twin import LevelTwin, level_twin_of, plays_like_m
 from orthocline.core.calls.marks import Mark
 from orthocline.core.calls.pace_target import PaceTarget, pace_target_of
@@ -16,6 +17,7 @@ __all__ = [
     "USUAL_GOLFER",
     "Apex",
     "BeatMark",
+    "Dial",
     "GolferFigures",
     "LevelTwin",
     "Mark",
@@ -25,6 +27,7 @@ __all__ = [
     "apex_of",
     "beat_mark_of",
     "curve_gate_of",
+    "dial_of",
     "level_twin_of",
     "pace_target_of",
     "plays_like_m",

@@ -1,15 +1,18 @@
 """How steeply a whole putt falls and which way, and how sure both are."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
 from scipy.optimize import brentq
+from scipy.special import ndtr
 
 from orthocline.core.estimate import Span
-from orthocline.core.ground import LineDoubt, Stations
+from orthocline.core.ground import LineDoubt, Reading, Stations
+from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, FLAT, INSTRUMENTS, Gives
 from orthocline.core.roll import Putt
 from orthocline.core.sure.doubts import is_read_uncertainly, line_readings
 from orthocline.core.sure.inputs import normal_scores
@@ -21,6 +24,8 @@ LEAST_TILT: Final = 1e-5
 """Differences of slope [ratio] that are none."""
 NODES: Final = 24
 """Places along the line over which the mean is taken."""
+FLAT_SHARE: Final = 1.0 - math.exp(-(FLAT**2) / (FIRST_SLOPE**2 + FIRST_SD**2))
+"""So many places of greens hardly slope: each of the two slopes spreads as a first look has it."""
 
 
 @dataclass(frozen=True)
@@ -69,6 +74,38 @@ def fall_of(putt: Putt, uncertainty: Uncertainty) -> Fall:
     turned = np.arctan2(middle * right_of + errors[:, 1], middle * ahead_of + errors[:, 0]) - way
     turns = np.abs(np.angle(np.exp(1j * turned)))
     return Fall(tilt, way, Span(least, steepest), _at_share(turns, TAILS[1] - TAILS[0]))
+
+
+def fall_by_ways(readings: Sequence[Reading]) -> Fall | None:
+    """Return the fall of a place where nothing but its way was read.
+
+    Parameters
+    ----------
+    readings : sequence of Reading
+        What was read there.
+
+    Returns
+    -------
+    Fall or None
+        As steep as greens are; None where anything says more than a way, or nothing is read.
+    """
+    if not readings or any(one.gives is not Gives.WAY for one in readings):
+        return None
+    ahead, right = (sum(one.way[axis] for one in readings) for axis in (0, 1))
+    within = _way_within(readings[0].by) / math.sqrt(len(readings))
+    steepest = FIRST_SLOPE + 2.0 * FIRST_SD
+    return Fall(FIRST_SLOPE, math.atan2(right, ahead), Span(0.0, steepest), within)
+
+
+def _way_within(by: str) -> float:
+    """Return within how much a way of fall is known (95 %) where nobody knows how steep it is."""
+    instrument = INSTRUMENTS[by]
+
+    def outside(angle: float) -> float:
+        steep, flat = (2.0 * ndtr(-angle / sd) for sd in (instrument.way_sd_rad, instrument.flat_way_sd_rad))
+        return float((1.0 - FLAT_SHARE) * steep + FLAT_SHARE * flat - (1.0 - TAILS[1] + TAILS[0]))
+
+    return float(brentq(outside, 0.0, math.pi))
 
 
 def _at_share(figures: NDArray[np.float64], share: float) -> float:

@@ -1,5 +1,6 @@
 """How uncertain the figures of a putt are, and what makes them so."""
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
@@ -105,6 +106,33 @@ TYPED = Source()
 
 
 @dataclass(frozen=True)
+class GrainBy:
+    """By what grain was judged.
+
+    Attributes
+    ----------
+    strength_by_kind : bool
+        Whether its strength is the usual one of a kind of grass, not a figure of its own.
+    way_within_deg : float or None
+        Within how many degrees (95 %) its way is known by clues; None where it was but said.
+    """
+
+    strength_by_kind: bool = False
+    way_within_deg: float | None = None
+
+    @property
+    def way_sd_rad(self) -> float:
+        """Standard deviation of its way [rad]: that of one clue where a kind of grass was named alone."""
+        if self.way_within_deg is not None:
+            return 0.5 * math.radians(self.way_within_deg)
+        return GRAIN_WAY_SD_RAD if self.strength_by_kind else 0.0
+
+
+BY_NOTHING = GrainBy()
+"""Strength and way were typed, and are taken as they are."""
+
+
+@dataclass(frozen=True)
 class Sources:
     """Where the figures of a putt come from.
 
@@ -114,8 +142,8 @@ class Sources:
         Of the length, the tilt across the line and the rise along it.
     speed_sd_ft : float
         Standard deviation of the green speed [ft], its age counted in.
-    grain_by_clues : bool
-        Whether the grain was judged by clues.
+    grain_by : GrainBy
+        By what the grain was judged.
     own : mapping
         How the golfer's own senses go with the level, by instrument.
     """
@@ -124,7 +152,7 @@ class Sources:
     side: Source = field(default=TYPED)
     rise: Source = field(default=TYPED)
     speed_sd_ft: float = 0.0
-    grain_by_clues: bool = False
+    grain_by: GrainBy = field(default=BY_NOTHING)
     own: Mapping[str, Sense] = field(default_factory=dict)
 
     def uncertainty(self, putt: Putt) -> Uncertainty:
@@ -141,12 +169,12 @@ class Sources:
             Standard deviations of its figures.
         """
         length_m = putt.length_m
-        clues = self.grain_by_clues and putt.grain.strength > 0.0
+        grows = putt.grain.strength > 0.0
         return Uncertainty(
             self.length.length_sd_m(length_m) / length_m,
             self.side.slope_sd(putt.side_tilt_right, length_m, self.own),
             self.rise.slope_sd(putt.grade, length_m, self.own),
             self.speed_sd_ft,
-            GRAIN_STRENGTH_SHARE if clues else 0.0,
-            GRAIN_WAY_SD_RAD if clues else 0.0,
+            GRAIN_STRENGTH_SHARE if grows and self.grain_by.strength_by_kind else 0.0,
+            self.grain_by.way_sd_rad if grows else 0.0,
         )

@@ -6,13 +6,13 @@ from dataclasses import dataclass, replace
 from typing import NamedTuple
 from urllib.parse import urlencode
 
+from orthocline.core.grain import GRASSES
 from orthocline.core.ground import STOPS, USUAL_STOPS, Ask, Kind, Reading, Stop, noted_by
 from orthocline.core.roll import RANGES, Grain, Point, RollPast
-from orthocline.core.sure import Source
+from orthocline.core.sure import GrainBy, Source
 from orthocline.core.units import PERCENT
 from orthocline.web.shared.asked import Asked
 from orthocline.web.shared.read_request import ReadRequest
-from orthocline.wording.quantities import GRAIN_KINDS
 from orthocline.wording.ways import WAYS_DEG, way_rad
 
 LOW = {"left": -1.0, "right": 1.0, "down": -1.0, "up": 1.0}
@@ -20,6 +20,8 @@ LOW = {"left": -1.0, "right": 1.0, "down": -1.0, "up": 1.0}
 STEEPEST_FELT, MOST_STEPS = 6.0, 60
 MOST_NEAR = 60.0
 NONE = "none"
+WORN_ON = "mixed"
+"""Grass of the kind on which edges wear so that it can be seen."""
 
 
 ASKS: Mapping[str, Ask] = {
@@ -172,8 +174,9 @@ def _paced(read: ReadRequest, answer: str) -> ReadRequest:
 
 def _grown(read: ReadRequest, answer: str) -> ReadRequest:
     way = way_rad(answer) if answer in WAYS_DEG else None
-    grain = Grain(0.0, 0.0) if way is None else Grain(GRAIN_KINDS["mixed"], way)
-    return replace(read, putt=replace(read.putt, grain=grain))
+    grain = Grain(0.0, 0.0) if way is None else Grain(GRASSES[WORN_ON].strength, way)
+    known = replace(read.known, grain_by=GrainBy(strength_by_kind=True), grass=WORN_ON)
+    return replace(read, putt=replace(read.putt, grain=grain), known=known)
 
 
 def _read_by(read: ReadRequest, ask: Ask, answer: str) -> ReadRequest:

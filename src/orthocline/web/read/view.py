@@ -146,6 +146,11 @@ class ReadView:
         return f"/look?{urlencode(self.exact | ({} if self.places.rows else looked))}"
 
     @property
+    def straight_address(self) -> str:
+        """The straight putt of this green."""
+        return f"/straight?{urlencode(self.exact)}"
+
+    @property
     def hidden(self) -> bool:
         """My read first: the call is held back until the golfer has entered an own aim."""
         return self.read is not None and self.read.hidden

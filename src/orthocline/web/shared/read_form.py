@@ -5,24 +5,28 @@ from wtforms.fields.choices import SelectChoice
 from wtforms.validators import AnyOf, Optional, StopValidation
 
 from orthocline.core.account import UsualPasts
+from orthocline.core.grain import GRASSES
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.instruments import Gives, giving
 from orthocline.core.roll import NO_GRAIN, RANGES, STILL_AIR, Grain, Point, Putt, RollPast, SpeedAtHole, Wind
-from orthocline.core.sure import Source
+from orthocline.core.sure import GrainBy, Source
 from orthocline.core.units import FOOT_M
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
 from orthocline.services.ground.places import Place
 from orthocline.services.text import tidy_text
 from orthocline.web.shared.fields import DoubtedField, FigureForm, LengthField, QuantityField, WayField
 from orthocline.web.shared.places import place_fields
-from orthocline.web.shared.read_request import Held, Known, ReadRequest, TypedUnits
+from orthocline.web.shared.read_request import ReadRequest
+from orthocline.web.shared.read_writing import Held, Known, TypedUnits
 from orthocline.web.shared.readings import Noted
 from orthocline.wording.instruments import INSTRUMENT_WORDS, TYPED_WORDS
 from orthocline.wording.quantities import (
     SPEED_UNITS_MPS,
     QuantityError,
+    grass_named,
     is_paced,
     parse_aside_m,
+    parse_degrees,
     parse_far_m,
     parse_grain,
     parse_green_speed_ft,
@@ -189,10 +193,24 @@ class ReadForm(FigureForm):
         "Grain",
         lambda text, _: parse_grain(text),
         between=RANGES.grain,
-        allowed="bent, mixed, strong, or a strength between 0 and 0.5 such as 0.1",
+        allowed=f"{', '.join(GRASSES)}, or a strength between 0 and 0.5 such as 0.1",
         optional=True,
     )
     grain_toward = WayField("Grows toward", default="hole")
+    grain_within = QuantityField(
+        "Way of the grain within",
+        lambda text, _: parse_degrees(text),
+        between=(0.0, 180.0),
+        allowed="known within 0 to 180 degrees",
+        optional=True,
+    )
+    grain_last = QuantityField(
+        "Only in the last",
+        parse_far_m,
+        between=(0.0, RANGES.length_m[1]),
+        allowed="a length before the hole, such as 6 ft or 2 paces",
+        optional=True,
+    )
     wind = QuantityField(
         "Wind",
         lambda text, _: parse_speed_mps(text),
@@ -252,13 +270,22 @@ class ReadForm(FigureForm):
 
     def _known(self) -> Known:
         paced = is_paced(self.length.plain) and self.length.within is None
+        grass = grass_named(self.grain.data or "")
         own = "own_paces" if self.wording.calibration.own_pace else "usual_paces"
         return Known(
             Source(self.length_from.data or (own if paced else ""), self.length.within),
             Source(sensed(self.side.plain) or self.side_from.data or "", self.side.within),
             Source(sensed(self.rise.plain) or self.rise_from.data or "", self.rise.within),
             self.speed.within,
+            GrainBy(bool(grass), self.grain_within.figure),
+            grass,
         )
+
+    def _grain_since(self, length_m: float) -> float:
+        """Return the share of the way from which the grain grows so; all of it where the last is as long."""
+        last = self.grain_last.figure
+        since = 0.0 if last is None or not length_m else 1.0 - last / length_m
+        return min(max(since, RANGES.grain_since[0]), RANGES.grain_since[1])
 
     def _putt(self) -> Putt:
         length, past = self.length.figure or 0.0, self.past.figure or 0.0
@@ -271,7 +298,7 @@ class ReadForm(FigureForm):
             surface=plane_from_grade(grade, side_right, 0.0),
             green_speed_ft=self.speed.figure or 0.0,
             pace=SpeedAtHole(-past) if past < 0.0 else RollPast(past),
-            grain=Grain(grain, self.grain_toward.way_rad) if grain else NO_GRAIN,
+            grain=Grain(grain, self.grain_toward.way_rad, self._grain_since(length)) if grain else NO_GRAIN,
             wind=Wind(wind, self.wind_toward.way_rad) if wind else STILL_AIR,
             line=int(self.line.data or 1),
         )

@@ -1,7 +1,6 @@
 """What a read asks for: one value in SI units, its edits, and the address that asks for it again."""
 
 import math
-from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import datetime
 from functools import cached_property
@@ -10,48 +9,22 @@ from urllib.parse import urlencode
 
 from orthocline.core.account import UsualPasts
 from orthocline.core.estimate import Estimate
+from orthocline.core.grain import GRASSES
 from orthocline.core.ground import Plane, Reading, Said, Stations, plane_from_grade, stations_of
 from orthocline.core.instruments import FIRST_LOOK
 from orthocline.core.roll import RANGES, Point, Putt, PuttError, RollPast, SpeedAtHole
 from orthocline.core.speed import aged
-from orthocline.core.sure import CERTAIN, TYPED, Source, Sources, Uncertainty
+from orthocline.core.sure import CERTAIN, GrainBy, Source, Sources, Uncertainty
 from orthocline.core.units import PERCENT, wrap_rad
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.services.speed.book import hours_since
+from orthocline.web.shared.read_writing import KNOWN_BY_NOTHING, LEVEL, Held, Known, TypedUnits, fields_of
 from orthocline.web.shared.readings import Noted, Readings, noted_of
-from orthocline.wording.quantities import GRAIN_KINDS
 from orthocline.wording.typed import DRAGGED, RISE_STEPS, STEPS, exact, shown, size_of, slope_in, slope_of
-from orthocline.wording.ways import way_text
 from orthocline.wording.wording import Wording
 
 GREEN_SPEED_STEP_FT = 0.1
-LEVEL = 1e-11
-"""Less slope [ratio] than an address can say has no side."""
-Held = tuple[float, float, float, float]
-"""Scale, hole x, hole y and turn of a drawing that is held still while something is dragged."""
-
-
-@dataclass(frozen=True)
-class TypedUnits:
-    """The unit in which each figure was typed, and is written again; side and rise may be in degrees."""
-
-    length: str
-    side: str
-    rise: str
-    past: str
-    own: str
-    wind: str = "m/s"
-
-
-@dataclass(frozen=True)
-class Known:
-    """Where the figures of a read come from; `speed_within_ft` is how sure a typed speed is said to be."""
-
-    length: Source = TYPED
-    side: Source = TYPED
-    rise: Source = TYPED
-    speed_within_ft: float | None = None
 
 
 @dataclass(frozen=True)
@@ -95,7 +68,7 @@ class ReadRequest:
     mine_first: bool = False
     held: Held | None = None
     usual: UsualPasts | None = None
-    known: Known = Known()
+    known: Known = KNOWN_BY_NOTHING
     fan: bool = False
     tries_m: tuple[float, ...] = ()
     noted: tuple[Noted, ...] = ()
@@ -158,9 +131,9 @@ class ReadRequest:
 
     def uncertainty(self, now: datetime) -> Uncertainty:
         """Return how uncertain its figures are; a measured green speed ages until `now`."""
-        known, by_clues = self.known, self.putt.grain.strength in GRAIN_KINDS.values()
-        speed_sd, own = self._speed_sd_ft(now), self.wording.calibration.senses
-        return Sources(known.length, known.side, known.rise, speed_sd, by_clues, own).uncertainty(self.putt)
+        known, own = self.known, self.wording.calibration.senses
+        sources = Sources(known.length, known.side, known.rise, self._speed_sd_ft(now), known.grain_by, own)
+        return sources.uncertainty(self.putt)
 
     def _speed_sd_ft(self, now: datetime) -> float:
         if self.known.speed_within_ft is not None:
@@ -177,9 +150,9 @@ class ReadRequest:
         if name.startswith("spot-"):
             return self.read_in(self.readings.stepped(name, way))
         if name == "length":
-            return self._of_length(putt.length_m + way * STEPS[units.length] * self._size(units.length))
+            return self._of_length(putt.length_m + way * STEPS[units.length] * self.size(units.length))
         if name == "past":
-            return self._of_pace(way * STEPS[units.past] * self._size(units.past))
+            return self._of_pace(way * STEPS[units.past] * self.size(units.past))
         if name == "speed":
             speed = round(putt.green_speed_ft + way * GREEN_SPEED_STEP_FT, 6)
             return self._changed(green_speed_ft=_within(speed, RANGES.green_speed_ft))
@@ -203,13 +176,13 @@ class ReadRequest:
     def rotated(self, degrees: float) -> "ReadRequest":
         """Return it with the ball moved clockwise round the hole: ground, grain and wind lie turned to it.
 
-        What was read along one line says nothing of another: then it stays.
+        What was read along one line says nothing of another: then it stays. What was read at the hole turns.
         """
-        if self.noted:
+        if not self.readings.at_hole:
             return self
         turn, putt = math.radians(degrees), self.putt
         plane, grain, wind = putt.mean_plane, putt.grain, putt.wind
-        return self._changed(
+        return replace(self, noted=self.readings.rotated(turn).noted)._changed(
             surface=Plane(plane.tilt, wrap_rad(plane.downhill_rad + turn)),
             grain=replace(grain, toward_rad=wrap_rad(grain.toward_rad + turn)),
             wind=replace(wind, toward_rad=wrap_rad(wind.toward_rad + turn)),
@@ -256,81 +229,30 @@ class ReadRequest:
     @cached_property
     def exact(self) -> dict[str, str]:
         """The fields of its address, those that say something, to all digits that count."""
-        return self._fields(exact)
+        return fields_of(self, exact)
 
     @cached_property
     def shown(self) -> dict[str, str]:
         """The same as the page's fields show them."""
-        return self._fields(shown)
+        return fields_of(self, shown)
 
     @property
     def query(self) -> str:
         """The query of its address."""
         return urlencode(self.exact)
 
-    def _fields(self, figure: Callable[[float], str]) -> dict[str, str]:
-        """Return the fields of the address, each figure written so."""
-        putt, units, known = self.putt, self.units, self.known
-        fields = {
-            "length": self._long(putt.length_m, units.length, figure, known.length.within),
-            "length_from": known.length.by,
-            "side": self._steep(putt.side_tilt_right, units.side, figure, known.side.within),
-            "side_from": known.side.by,
-            "falls": "right" if putt.side_tilt_right > LEVEL else "left",
-            "rise": self._steep(putt.grade, units.rise, figure, known.rise.within),
-            "rise_from": known.rise.by,
-            "slope": "down" if putt.grade < -LEVEL else "up",
-            "speed": figure(putt.green_speed_ft) + _within_text(known.speed_within_ft, figure),
-            "past": self._long(self._pace, units.past, figure),
-            "course": self.place.course,
-            "green": self.place.green,
-            "usual": self._long(self._pace, units.past, figure) if self.usual else "",
-            "measured": self.origin.text if self.origin else "",
-            "first": "1" if self.mine_first else "",
-            "fan": "1" if self.fan else "",
-            "tries": ", ".join(self._aside(aim, figure) for aim in self.tries_m),
-            "line": str(putt.line) if putt.line > 1 else "",
-            **self.readings.fields(figure),
-        }
-        if self.own_right_m is not None:
-            fields["own"] = self._long(abs(self.own_right_m), units.own, figure)
-            fields["own_side"] = "left" if self.own_right_m < 0.0 else "right"
-        if putt.grain.strength:
-            kinds = {strength: name for name, strength in GRAIN_KINDS.items()}
-            grain = kinds.get(putt.grain.strength) or figure(putt.grain.strength)
-            fields |= {"grain": grain, "grain_toward": way_text(putt.grain.toward_rad)}
-        if putt.wind.speed_mps:
-            wind = self._long(putt.wind.speed_mps, units.wind, figure)
-            fields |= {"wind": wind, "wind_toward": way_text(putt.wind.toward_rad)}
-        return {name: text for name, text in fields.items() if text}
-
-    def _long(
-        self, figure: float, unit: str, written: Callable[[float], str], within: float | None = None
-    ) -> str:
-        sure = None if within is None else within / self._size(unit)
-        return f"{written(figure / self._size(unit))}{_within_text(sure, written)} {unit}"
-
-    def _steep(self, slope: float, unit: str, written: Callable[[float], str], within: float | None) -> str:
-        over = self.putt.length_m
-        sure = None if within is None else slope_in(within, unit, over, self.wording)
-        return (
-            f"{written(slope_in(abs(slope), unit, over, self.wording))}{_within_text(sure, written)} {unit}"
-        )
-
-    def _aside(self, right_m: float, written: Callable[[float], str]) -> str:
-        way = "left" if right_m < 0.0 else "right"
-        return f"{self._long(abs(right_m), self.wording.units.near, written)} {way}"
-
-    def _size(self, unit: str) -> float:
+    def size(self, unit: str) -> float:
+        """Return how much one of a unit is, in SI."""
         return size_of(unit, self.wording)
 
     @property
-    def _pace(self) -> float:
+    def pace_figure(self) -> float:
+        """Its roll-past [m], or its speed at the hole [m/s]."""
         pace = self.putt.pace
         return pace.speed_mps if isinstance(pace, SpeedAtHole) else pace.past_m
 
     def _by_hand(self, length_m: float, unit: str) -> float:
-        grain = DRAGGED[unit] * self._size(unit)
+        grain = DRAGGED[unit] * self.size(unit)
         return grain * round(length_m / grain)
 
     def _stepped_slope(self, slope: float, unit: str, way: int) -> float:
@@ -344,9 +266,9 @@ class ReadRequest:
 
     def _of_pace(self, more: float) -> "ReadRequest":
         if isinstance(self.putt.pace, SpeedAtHole):
-            speed = SpeedAtHole(_within(self._pace + more, RANGES.speed_at_hole_mps))
+            speed = SpeedAtHole(_within(self.pace_figure + more, RANGES.speed_at_hole_mps))
             return self.at_pace(speed, self.units.past)
-        return self.at_pace(RollPast(_within(self._pace + more, RANGES.past_m)), self.units.past)
+        return self.at_pace(RollPast(_within(self.pace_figure + more, RANGES.past_m)), self.units.past)
 
     def _changed(self, **members: Any) -> "ReadRequest":
         """Return it with other members of the putt; as it is where they make none that can be read."""
@@ -388,11 +310,9 @@ def _known(putt: Putt, uncertainty: Uncertainty) -> Known:
             uncertainty.green_speed_ft,
         )
     )
-    return Known(Source(within=length), Source(within=side), Source(within=rise), speed)
-
-
-def _within_text(within: float | None, written: Callable[[float], str]) -> str:
-    return "" if within is None else f" ±{written(within)}"
+    grass = next((one.name for one in GRASSES.values() if one.strength == putt.grain.strength), "")
+    length_by, side_by, rise_by = (Source(within=sure) for sure in (length, side, rise))
+    return Known(length_by, side_by, rise_by, speed, GrainBy(bool(grass)), grass)
 
 
 def _within(figure: float, between: tuple[float, float]) -> float:

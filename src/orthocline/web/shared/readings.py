@@ -15,6 +15,7 @@ from wtforms.validators import StopValidation
 from orthocline.core.ground import Reading, Stations, Surface
 from orthocline.core.instruments import Gives, giving
 from orthocline.core.roll import RANGES
+from orthocline.core.units import wrap_rad
 from orthocline.web.shared.fields import DoubtedField, FigureForm, QuantityField, WayField
 from orthocline.wording.ground.readings import FALLS_WORDS, PLACE_ALLOWED, parse_hour, parse_share
 from orthocline.wording.instruments import INSTRUMENT_WORDS, TYPED_WORDS
@@ -25,6 +26,8 @@ from orthocline.wording.wording import Wording
 
 MOST_READINGS = 24
 PLACE_STEP = 0.05
+AT_HOLE = 0.01
+"""Nearer to it than this share of the way is at the hole."""
 FURTHEST = (-1.0, 2.0)
 """Shares of the way between which readings stand: off the putt by its own length at most."""
 READ_BY = (Gives.SLOPE, Gives.FELT, Gives.WAY, Gives.ARROW, Gives.FIRST, Gives.RISE)
@@ -211,6 +214,19 @@ class Readings:
         """Return them with one that falls so far clockwise from the hole."""
         toward = math.radians(5.0 * round(degrees / 5.0))
         return self.instead(i, replace(self.noted[i].reading, toward_rad=toward))
+
+    @property
+    def at_hole(self) -> bool:
+        """Whether nothing was read but at the hole, round which the ball may be moved."""
+        return all(abs(one.reading.at - 1.0) < AT_HOLE for one in self.noted)
+
+    def rotated(self, turn_rad: float) -> "Readings":
+        """Return them as they lie for a ball that was moved so far clockwise round the hole."""
+        turned = (
+            one._replace(reading=replace(one.reading, toward_rad=wrap_rad(one.reading.toward_rad - turn_rad)))
+            for one in self.noted
+        )
+        return replace(self, noted=tuple(turned))
 
     def without(self, i: int) -> "Readings":
         """Return them with one taken away."""

@@ -25,7 +25,10 @@ TYPED_SHARES = {"ball": 0.0, "half": 0.5, "half-way": 0.5, "hole": 1.0}
 PLACE_ALLOWED = "such as 1/3, 40 %, 5 ft, hole or 3 ft short"
 FRACTION = re.compile(r"(\d{1,2})\s*/\s*(\d{1,2})")
 SHORT = re.compile(r"(.+?)\s*(?:short|from the hole|before the hole)$")
-HOUR = re.compile(r"(\d{1,2}(?:[.,]5)?)\s*(?:h|o'?clock|:00)?")
+HOUR = re.compile(r"(\d{1,2})(?:[.,](25|50?|75)|:(00|15|30|45))?\s*(?:h|o'?clock)?")
+QUARTERS = 4
+QUARTER_RAD = math.pi / (6.0 * QUARTERS)
+"""A quarter of an hour on the cup: nobody tells less apart."""
 FALLS_WORDS = {
     "hole": "downhill",
     "ball": "uphill",
@@ -78,13 +81,19 @@ def parse_hour(text: str) -> float:
     Raises
     ------
     QuantityError
-        For anything else than 1 to 12, halves too.
+        For anything else than 1 to 12, such as 4, 4.5 or 4:30.
     """
     found = HOUR.fullmatch(text.strip().lower())
-    hour = float(found[1].replace(",", ".")) if found else 0.0
+    hour = float(f"{found[1]}.{found[2] or 0}") + int(found[3] or 0) / 60.0 if found else 0.0
     if not 1.0 <= hour < 13.0:
         raise QuantityError("must be an hour on the cup, 1 to 12: 6 is the ball's side, 3 the right")
     return math.radians(30.0 * (hour % 12.0))
+
+
+def hour_text(way_rad: float) -> str:
+    """Return a way [rad] clockwise from beyond the hole as an hour to a quarter: ``4``, ``4:30``."""
+    hour, quarter = divmod(round(way_rad / QUARTER_RAD), QUARTERS)
+    return f"{(hour - 1) % 12 + 1}" + (f":{60 // QUARTERS * quarter:02d}" if quarter else "")
 
 
 def place_words(at: float) -> str:

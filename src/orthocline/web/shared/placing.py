@@ -1,0 +1,70 @@
+"""What is dragged or nudged on a drawing whose hole stays where it is: which handle, and where to."""
+
+import math
+from collections.abc import Mapping
+from typing import NamedTuple
+
+FARTHEST_M = 100.0
+
+
+class Moved(NamedTuple):
+    """A handle that was moved to a place, right of the hole and beyond it [m]; `held` while it still is."""
+
+    handle: str
+    right_m: float
+    beyond_m: float
+    held: bool
+
+    @property
+    def round_deg(self) -> float:
+        """How far clockwise round the hole it lies from straight below."""
+        return math.degrees(math.atan2(-self.right_m, -self.beyond_m))
+
+    @property
+    def toward_deg(self) -> float:
+        """Its direction from the hole, clockwise from straight beyond."""
+        return math.degrees(math.atan2(self.right_m, self.beyond_m))
+
+
+class Nudged(NamedTuple):
+    """A handle that was nudged by keys: so many steps to the right and up."""
+
+    handle: str
+    right: int
+    up: int
+
+
+class Pin(NamedTuple):
+    """A handle to be dragged: its name, what it says, and where it lies in percent of the drawing."""
+
+    name: str
+    label: str
+    says: str
+    left: float
+    top: float
+
+
+def moved_of(arguments: Mapping[str, str]) -> Moved | None:
+    """Return what was dragged, as the script says it: ``moved=ball:1.2:-3``; None for nothing."""
+    name, right, beyond = _three(arguments.get("moved", ""))
+    try:
+        place = float(right), float(beyond)
+    except ValueError:
+        return None
+    if not all(math.isfinite(one) and abs(one) <= FARTHEST_M for one in place):
+        return None
+    return Moved(name, *place, held=arguments.get("held") == "1")
+
+
+def nudged_of(arguments: Mapping[str, str]) -> Nudged | None:
+    """Return what was nudged: ``nudged=ball:1:0``; None for nothing."""
+    name, right, up = _three(arguments.get("nudged", ""))
+    if {right, up} <= {"-1", "0", "1"}:
+        return Nudged(name, int(right), int(up))
+    return None
+
+
+def _three(text: str) -> tuple[str, str, str]:
+    name, _, rest = text.partition(":")
+    one, _, other = rest.partition(":")
+    return name, one, other

@@ -1,0 +1,136 @@
+"""How a read is written into its address, field by field."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import TYPE_CHECKING
+
+from orthocline.core.roll import Grain
+from orthocline.core.sure import BY_NOTHING, TYPED, GrainBy, Source
+from orthocline.wording.typed import slope_in
+from orthocline.wording.ways import way_text
+
+if TYPE_CHECKING:
+    from orthocline.web.shared.read_request import ReadRequest
+
+LEVEL = 1e-11
+"""Less slope [ratio] than an address can say has no side."""
+Held = tuple[float, float, float, float]
+"""Scale, hole x, hole y and turn of a drawing that is held still while something is dragged."""
+Figure = Callable[[float], str]
+"""Writes a figure: to all digits that count, or as a field shows it."""
+
+
+@dataclass(frozen=True)
+class TypedUnits:
+    """The unit in which each figure was typed, and is written again; side and rise may be in degrees."""
+
+    length: str
+    side: str
+    rise: str
+    past: str
+    own: str
+    wind: str = "m/s"
+
+
+@dataclass(frozen=True)
+class Known:
+    """Where the figures of a read come from.
+
+    Attributes
+    ----------
+    length, side, rise : Source
+    speed_within_ft : float or None
+        How sure a typed speed is said to be.
+    grain_by : GrainBy
+        By what the grain was judged.
+    grass : str
+        The name of the grass, where its strength was said by it.
+    """
+
+    length: Source = TYPED
+    side: Source = TYPED
+    rise: Source = TYPED
+    speed_within_ft: float | None = None
+    grain_by: GrainBy = BY_NOTHING
+    grass: str = ""
+
+
+KNOWN_BY_NOTHING = Known()
+
+
+def fields_of(read: "ReadRequest", figure: Figure) -> dict[str, str]:
+    """Return the fields of a read's address that say something, each figure written so."""
+    fields = {**_putt_fields(read, figure), **_other_fields(read, figure), **read.readings.fields(figure)}
+    return {name: text for name, text in fields.items() if text}
+
+
+def _putt_fields(read: "ReadRequest", figure: Figure) -> dict[str, str]:
+    putt, units, known = read.putt, read.units, read.known
+    fields = {
+        "length": _long(read, putt.length_m, units.length, figure, known.length.within),
+        "length_from": known.length.by,
+        "side": _steep(read, putt.side_tilt_right, units.side, figure, known.side.within),
+        "side_from": known.side.by,
+        "falls": "right" if putt.side_tilt_right > LEVEL else "left",
+        "rise": _steep(read, putt.grade, units.rise, figure, known.rise.within),
+        "rise_from": known.rise.by,
+        "slope": "down" if putt.grade < -LEVEL else "up",
+        "speed": figure(putt.green_speed_ft) + _within_text(known.speed_within_ft, figure),
+        "past": _long(read, read.pace_figure, units.past, figure),
+        "line": str(putt.line) if putt.line > 1 else "",
+    }
+    if putt.grain.strength:
+        fields |= _grain_fields(read, putt.grain, figure)
+    if putt.wind.speed_mps:
+        wind = _long(read, putt.wind.speed_mps, units.wind, figure)
+        fields |= {"wind": wind, "wind_toward": way_text(putt.wind.toward_rad)}
+    return fields
+
+
+def _grain_fields(read: "ReadRequest", grain: Grain, figure: Figure) -> dict[str, str]:
+    known, last_m = read.known, (1.0 - grain.since) * read.putt.length_m
+    way_within = known.grain_by.way_within_deg
+    return {
+        "grain": known.grass or figure(grain.strength),
+        "grain_toward": way_text(grain.toward_rad),
+        "grain_within": "" if way_within is None else figure(way_within),
+        "grain_last": _long(read, last_m, read.wording.units.far, figure) if grain.since else "",
+    }
+
+
+def _other_fields(read: "ReadRequest", figure: Figure) -> dict[str, str]:
+    fields = {
+        "course": read.place.course,
+        "green": read.place.green,
+        "usual": _long(read, read.pace_figure, read.units.past, figure) if read.usual else "",
+        "measured": read.origin.text if read.origin else "",
+        "first": "1" if read.mine_first else "",
+        "fan": "1" if read.fan else "",
+        "tries": ", ".join(_aside(read, aim, figure) for aim in read.tries_m),
+    }
+    if read.own_right_m is not None:
+        fields["own"] = _long(read, abs(read.own_right_m), read.units.own, figure)
+        fields["own_side"] = "left" if read.own_right_m < 0.0 else "right"
+    return fields
+
+
+def _long(
+    read: "ReadRequest", length_m: float, unit: str, figure: Figure, within_m: float | None = None
+) -> str:
+    sure = None if within_m is None else within_m / read.size(unit)
+    return f"{figure(length_m / read.size(unit))}{_within_text(sure, figure)} {unit}"
+
+
+def _steep(read: "ReadRequest", slope: float, unit: str, figure: Figure, within: float | None) -> str:
+    over, wording = read.putt.length_m, read.wording
+    sure = None if within is None else slope_in(within, unit, over, wording)
+    return f"{figure(slope_in(abs(slope), unit, over, wording))}{_within_text(sure, figure)} {unit}"
+
+
+def _aside(read: "ReadRequest", right_m: float, figure: Figure) -> str:
+    way = "left" if right_m < 0.0 else "right"
+    return f"{_long(read, abs(right_m), read.wording.units.near, figure)} {way}"
+
+
+def _within_text(within: float | None, figure: Figure) -> str:
+    return "" if within is None else f" ±{figure(within)}"
