@@ -17,6 +17,7 @@ from orthocline.web import (
     beat,
     database,
     errors,
+    grain,
     jobs,
     log,
     look,
@@ -53,7 +54,7 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, beat, jobs, log, look, measures, mode),
+    *(about, account, beat, grain, jobs, log, look, measures, mode),
     *(other_methods, phone_level, ramp, read, speed, straight, today),
 )
 

@@ -17,6 +17,7 @@ SECTIONS = {
     "ramp": "speed",
     "other_methods": "speed",
     "look": "read",
+    "grain": "read",
     "straight": "read",
     "phone_level": "read",
 }

@@ -34,6 +34,10 @@ CAUTIONS: Mapping[str, str] = {
         " yours; a level, a phone and what is worked out here are for open play: ask the committee. Stand"
         " round the hole only while nobody putts."
     ),
+    "grain.page": (
+        "Look at the cup's rim while nobody putts, and touch neither the cup nor the grass: testing the green"
+        " during a round may break the rules in force; ask the committee. Grain is the least sure of all."
+    ),
     "straight.page": (
         "A plate, a bubble or a level is for practice: during a round it may break the rules in force; ask"
         " the committee. Stand round the hole only while nobody putts, and walk where nobody's line is."

@@ -151,6 +151,11 @@ class ReadView:
         return f"/straight?{urlencode(self.exact)}"
 
     @property
+    def grain_address(self) -> str:
+        """The clues of this putt's grain."""
+        return f"/grain?{urlencode(self.exact)}"
+
+    @property
     def hidden(self) -> bool:
         """My read first: the call is held back until the golfer has entered an own aim."""
         return self.read is not None and self.read.hidden

@@ -4,6 +4,8 @@ import math
 from collections.abc import Mapping
 from typing import NamedTuple
 
+from orthocline.drawing.scene import Spot
+
 FARTHEST_M = 100.0
 
 
@@ -42,6 +44,11 @@ class Pin(NamedTuple):
     says: str
     left: float
     top: float
+
+
+def pin_at(name: str, words: tuple[str, str], at: Spot, size: float) -> Pin:
+    """Return a handle, with its label and what to do, at a place of a square sheet so large."""
+    return Pin(name, *words, round(100.0 * at.x / size, 2), round(100.0 * at.y / size, 2))
 
 
 def moved_of(arguments: Mapping[str, str]) -> Moved | None:

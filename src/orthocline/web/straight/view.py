@@ -14,7 +14,7 @@ from orthocline.services.account.access import Viewer
 from orthocline.services.read.reading import how_sure
 from orthocline.services.read.straight import Straight, straight_putt
 from orthocline.web.shared.places_view import PlacesView
-from orthocline.web.shared.placing import Pin
+from orthocline.web.shared.placing import Pin, pin_at
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.web.straight.request import WAYS, StraightAsked
 from orthocline.wording.figures import tidy
@@ -160,10 +160,7 @@ class StraightView:
         spots = {"ball": self.sheet.ball}
         if self.sheet.fall and self.way in ("", "plate"):
             spots["fall"] = self.sheet.fall
-        return [
-            Pin(name, *PIN_WORDS[name], 100.0 * at.x / SIZE, 100.0 * at.y / SIZE)
-            for name, at in spots.items()
-        ]
+        return [pin_at(name, PIN_WORDS[name], at, SIZE) for name, at in spots.items()]
 
     @property
     def ball(self) -> str:
