@@ -30,6 +30,7 @@ PUBLIC = {
     "look.page",
     "look.measured",
     "straight.page",
+    "balls.page",
     "grain.page",
     "phone_level.page",
     "phone_level.simulated",

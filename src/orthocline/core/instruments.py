@@ -68,6 +68,8 @@ ARROW_SD, ARROW_WAY_SD_RAD = 0.005, math.radians(12.5)
 """An arrow drawn by hand: slope [ratio], and the way it falls."""
 FIRST_LOOK: Final = "first_look"
 """What a first look goes by: it is said of a whole putt, until anything is read."""
+OTHER_BALL, OWN_BALL = "other_ball", "own_ball"
+"""Another player's ball that was watched, and the golfer's own last one."""
 FIRST_SLOPE, FIRST_SD, FIRST_WAY_SD_RAD = 0.02, 0.015, math.radians(45.0)
 """A first look from beside the green: the slope that greens have [ratio], how that spreads, and its way."""
 USUAL_SHOE_M: Final = FOOT_M
@@ -87,6 +89,8 @@ class Gives(StrEnum):
     """Which way the ground falls, and its slope [ratio]."""
     FIRST = "first"
     """Which way a whole putt falls, as it looks before anybody steps on it."""
+    BALL = "ball"
+    """Slope [ratio] of the way along which a ball rolled, across it or along it."""
     RISE = "rise"
     """Rise [m] over the whole putt."""
     LENGTH = "length"
@@ -171,6 +175,8 @@ INSTRUMENTS: dict[str, Instrument] = {
             way_sd_rad=FIRST_WAY_SD_RAD,
             flat_way_sd_rad=FIRST_WAY_SD_RAD,
         ),
+        Instrument(OTHER_BALL, Gives.BALL, BALL_SD),
+        Instrument(OWN_BALL, Gives.BALL, BALL_SD),
         Instrument("rise_by_eye", Gives.RISE, RISE_SD_M, RISE_SHARE),
         Instrument("tape", Gives.LENGTH, 0.0),
         Instrument("own_paces", Gives.LENGTH, 0.0, PACING_SD),

@@ -14,6 +14,7 @@ from orthocline.drawing.svg import svg
 from orthocline.web import (
     about,
     account,
+    balls,
     beat,
     database,
     errors,
@@ -54,7 +55,7 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, beat, grain, jobs, log, look, measures, mode),
+    *(about, account, balls, beat, grain, jobs, log, look, measures, mode),
     *(other_methods, phone_level, ramp, read, speed, straight, today),
 )
 

@@ -14,12 +14,8 @@ from orthocline.wording.cautions import caution
 NAVIGATION = (("Today", "today.page"), ("Speed", "speed.page"), ("Read", "read.page"), ("Log", "log.page"))
 
 SECTIONS = {
-    "ramp": "speed",
-    "other_methods": "speed",
-    "look": "read",
-    "grain": "read",
-    "straight": "read",
-    "phone_level": "read",
+    **dict.fromkeys(("ramp", "other_methods"), "speed"),
+    **dict.fromkeys(("balls", "grain", "look", "phone_level", "straight"), "read"),
 }
 """Features that belong to another one's place in the navigation."""
 

@@ -34,6 +34,10 @@ CAUTIONS: Mapping[str, str] = {
         " yours; a level, a phone and what is worked out here are for open play: ask the committee. Stand"
         " round the hole only while nobody putts."
     ),
+    "balls.page": (
+        "Watch another's ball from where you disturb nobody, and never ask for advice or give it against the"
+        " rules in force. A ball struck to test the green is for practice: ask the committee."
+    ),
     "grain.page": (
         "Look at the cup's rim while nobody putts, and touch neither the cup nor the grass: testing the green"
         " during a round may break the rules in force; ask the committee. Grain is the least sure of all."

@@ -27,6 +27,8 @@ INSTRUMENT_WORDS: dict[str, InstrumentWords] = {
     "spill": InstrumentWords("spill side", "where water leaves, way only", "spill"),
     "arrow": InstrumentWords("arrow", "arrow drawn by hand", "arrow"),
     "first_look": InstrumentWords("first look", "first look", "first look"),
+    "other_ball": InstrumentWords("other ball", "another ball"),
+    "own_ball": InstrumentWords("own ball", "own last ball"),
     "rise_by_eye": InstrumentWords("eye", "inches seen"),
     "tape": InstrumentWords("tape", "tape"),
     "own_paces": InstrumentWords("your paces", "your paces"),

@@ -29,6 +29,27 @@ class Way:
     start_m: tuple[float, float]
     finish_m: tuple[float, float]
 
+    @classmethod
+    def from_rest(cls, start_m: tuple[float, float], rest_m: tuple[float, float]) -> "Way":
+        """Return the way of a ball that stopped so far beyond the hole along its own line, and to its right.
+
+        Parameters
+        ----------
+        start_m : tuple of two float
+            Where it started, beyond the own putt's hole and to the right of it [m].
+        rest_m : tuple of two float
+            Where it stopped, along its own line and to its own right [m].
+
+        Returns
+        -------
+        Way
+            The way.
+        """
+        heading = cls(start_m, start_m).heading_rad
+        cos, sin = math.cos(heading), math.sin(heading)
+        along, right = rest_m
+        return cls(start_m, (along * cos - right * sin, along * sin + right * cos))
+
     @property
     def to_hole_m(self) -> float:
         """From where it started to the hole [m]."""

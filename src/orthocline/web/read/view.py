@@ -151,6 +151,11 @@ class ReadView:
         return f"/straight?{urlencode(self.exact)}"
 
     @property
+    def balls_address(self) -> str:
+        """What a watched ball says of this putt."""
+        return f"/balls?{urlencode(self.exact)}"
+
+    @property
     def grain_address(self) -> str:
         """The clues of this putt's grain."""
         return f"/grain?{urlencode(self.exact)}"

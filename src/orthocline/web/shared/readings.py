@@ -30,7 +30,7 @@ AT_HOLE = 0.01
 """Nearer to it than this share of the way is at the hole."""
 FURTHEST = (-1.0, 2.0)
 """Shares of the way between which readings stand: off the putt by its own length at most."""
-READ_BY = (Gives.SLOPE, Gives.FELT, Gives.WAY, Gives.ARROW, Gives.FIRST, Gives.RISE)
+READ_BY = (Gives.SLOPE, Gives.FELT, Gives.WAY, Gives.ARROW, Gives.FIRST, Gives.BALL, Gives.RISE)
 PARTS = ("at", "falls", "size", "by")
 """What is said of a reading, each in a field of its own."""
 FIELD = re.compile(rf"spot-(\d{{1,2}})-({'|'.join(PARTS)})")

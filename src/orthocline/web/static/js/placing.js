@@ -37,7 +37,8 @@ document.addEventListener("pointerdown", (event) => {
   if (!pin) return;
   event.preventDefault();
   pin.focus();
-  drag = { name: pin.dataset.pin, base: values(), last: "", at: null };
+  const { scale, holeX, holeY } = drawn("#stage svg").dataset;
+  drag = { name: pin.dataset.pin, base: values(), frame: `${scale},${holeX},${holeY},0`, last: "", at: null };
   document.body.classList.add("dragging");
 });
 
@@ -59,7 +60,7 @@ document.addEventListener("pointermove", (event) => {
   const box = part("#stage").getBoundingClientRect();
   drag.at = [(100 * (event.clientX - box.left)) / box.width, (100 * (event.clientY - box.top)) / box.height];
   lay();
-  ask({ ...drag.base, moved: `${drag.name}:${drag.last}`, held: "1" });
+  ask({ ...drag.base, moved: `${drag.name}:${drag.last}`, held: "1", frame: drag.frame });
 });
 
 function drop() {

@@ -1,0 +1,99 @@
+"""What watched balls say of the ground: another player's, and the golfer's own as a probe."""
+
+import math
+from dataclasses import dataclass
+from typing import NamedTuple
+
+from orthocline.core.balls import (
+    Conditions,
+    Implied,
+    OwnBall,
+    SeenBall,
+    Way,
+    implied_by_other,
+    implied_by_own,
+    readings_of,
+)
+from orthocline.core.ground import Reading, plane_from_grade
+from orthocline.core.instruments import OTHER_BALL, OWN_BALL
+from orthocline.core.roll import Grain, Point, Putt, PuttError, RollPast, read
+from orthocline.core.sure import Uncertainty
+from orthocline.services.account.access import Viewer, open_play
+
+
+@dataclass(frozen=True)
+class Watched:
+    """A ball that was watched on the green of a putt.
+
+    Attributes
+    ----------
+    way : Way
+        From where it started to where it stopped.
+    start_right_rad, last_right_rad : float or None
+        Its start line, and the way of its last feet, to the right of its hole, if they were seen.
+    passed : int
+        +1 if it passed the hole on its right, -1 on its left, 0 if that was not seen.
+    meant_past_m : float or None
+        Of the golfer's own ball: how far past it would have stopped on the level; None for another's.
+    """
+
+    way: Way
+    start_right_rad: float | None = None
+    last_right_rad: float | None = None
+    passed: int = 0
+    meant_past_m: float | None = None
+
+
+class BallSaid(NamedTuple):
+    """What a ball says: the ground along its line, that as readings of the putt, and the way it rolled if so.
+
+    The last are places beyond the putt's hole and to the right of it [m].
+    """
+
+    implied: Implied
+    readings: tuple[Reading, ...]
+    rolled_m: list[tuple[float, float]]
+
+
+@open_play("What a ball says")
+def ball_says(_viewer: Viewer, putt: Putt, uncertainty: Uncertainty, ball: Watched) -> BallSaid:
+    """Return what a watched ball says of a putt's green; refused in Competition."""
+    way, conditions = ball.way, _conditions(putt, uncertainty, ball.way)
+    beyond, right = way.rest_m
+    own = ball.meant_past_m is not None
+    if ball.meant_past_m is not None:
+        implied = implied_by_own(OwnBall(way.to_hole_m, beyond, right, ball.meant_past_m), conditions)
+    else:
+        seen = SeenBall(way.to_hole_m, beyond, right, ball.start_right_rad, ball.last_right_rad, ball.passed)
+        implied = implied_by_other(seen, conditions)
+    readings = readings_of(implied, way, putt.length_m, OWN_BALL if own else OTHER_BALL, both=own)
+    return BallSaid(implied, readings, _rolled(implied, way, conditions))
+
+
+def _conditions(putt: Putt, uncertainty: Uncertainty, way: Way) -> Conditions:
+    """Return the green as a ball on another way meets it."""
+    grain = putt.grain
+    toward = grain.toward_rad - putt.bearing_rad + way.heading_rad
+    met = Grain(grain.strength * (1.0 - grain.since), toward)
+    return Conditions(putt.green_speed_ft, uncertainty.green_speed_ft, met)
+
+
+def _rolled(implied: Implied, way: Way, conditions: Conditions) -> list[tuple[float, float]]:
+    """Return the way of the ball that stops there on the ground implied: it dies in a hole at that place."""
+    beyond, right = way.rest_m
+    ground = plane_from_grade(implied.grade.value, implied.side.value, 0.0)
+    stop = Point(way.to_hole_m + beyond, -right)
+    try:
+        putt = Putt(Point(0.0, 0.0), stop, ground, conditions.green_speed_ft, RollPast(0.0), conditions.grain)
+        path = read(putt).path
+    except PuttError:
+        return [way.start_m, way.finish_m]
+    cos, sin = math.cos(way.heading_rad), math.sin(way.heading_rad)
+    ahead, aside = path[:, 1], -path[:, 2]
+    return list(
+        zip(
+            (way.start_m[0] + ahead * cos - aside * sin).tolist(),
+            (way.start_m[1] + ahead * sin + aside * cos).tolist(),
+            strict=True,
+        )
+    )
