@@ -2,10 +2,12 @@
 
 import math
 
+import numpy as np
 import pytest
 
-from orthocline.core.balls import Implied, Way, readings_of
+from orthocline.core.balls import Conditions, Implied, Way, readings_of, rolled_way
 from orthocline.core.estimate import Estimate
+from tests.rolled import roll_out
 
 
 def said(side=0.02, grade=0.0, sd=0.004):
@@ -56,3 +58,23 @@ def test_the_own_ball_says_both():
     assert abs(math.degrees(along.toward_rad)) == pytest.approx(180.0)
     assert (across.size, along.size) == (0.01, 0.02)
     assert across.at == along.at == pytest.approx(0.375)
+
+
+def test_it_rolled_from_its_start_to_where_it_stopped_by_an_integrator_of_the_tests_own():
+    way = Way(start_m=(0.0, 4.0), finish_m=(0.3, -0.5))
+    rolled = rolled_way(said(0.02, 0.01), way, Conditions(10.0))
+    assert rolled[0] == pytest.approx((0.0, 4.0))
+    assert rolled[-1] == pytest.approx((0.3, -0.5), abs=0.002)
+    first = rolled[1] - rolled[0]
+    start = math.remainder(math.atan2(first[1], first[0]) - way.heading_rad, 2 * math.pi)
+    again = [
+        roll_out([(0.01, 0.02)], 10.0, np.array([start]), np.array([speed]))[-1, 0]
+        for speed in np.linspace(1.5, 3.0, 60)
+    ]
+    assert min(math.dist(one, (4.5, 0.3)) for one in again) < 0.1
+
+
+def test_where_no_ball_stops_its_straight_way_is_drawn():
+    way = Way(start_m=(-4.0, 0.0), finish_m=(0.5, 0.0))
+    steep = said(0.0, -0.15)
+    assert rolled_way(steep, way, Conditions(10.0)).tolist() == [[-4.0, 0.0], [0.5, 0.0]]

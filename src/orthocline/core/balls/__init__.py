@@ -10,7 +10,7 @@ from orthocline.core.balls.implied import (
     implied_by_other,
     implied_by_own,
 )
-from orthocline.core.balls.placed import Way, readings_of
+from orthocline.core.balls.placed import Way, readings_of, rolled_way
 
 __all__ = [
     "ENERGY_SHARE",
@@ -23,4 +23,5 @@ __all__ = [
     "implied_by_other",
     "implied_by_own",
     "readings_of",
+    "rolled_way",
 ]

@@ -7,11 +7,14 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from orthocline.core.balls.implied import Implied
+from orthocline.core.balls.implied import Conditions, Implied
 from orthocline.core.estimate import Estimate
-from orthocline.core.ground import Reading, slope_covariance
+from orthocline.core.ground import Reading, plane_from_grade, slope_covariance
+from orthocline.core.roll import Point, Putt, RollPast, accelerations_of, launch_to, roll
 
 NODES: Final = 16
+LONGEST_M: Final = 200.0
+"""No ball that stopped rolled further."""
 FURTHEST: Final = (-1.0, 2.0)
 """Readings stand on the putt, or off it by its own length at most."""
 
@@ -97,6 +100,50 @@ def readings_of(implied: Implied, way: Way, length_m: float, by: str, *, both: b
         rise = Estimate(-implied.grade.value, implied.grade.sd)
         found.append(_reading(rise, way, at, length_m, by, 0.0))
     return tuple(found)
+
+
+def rolled_way(implied: Implied, way: Way, conditions: Conditions) -> NDArray[np.float64]:
+    """Return how a ball rolled, if the ground is as it implies: by the launch that ends where it stopped.
+
+    Parameters
+    ----------
+    implied : Implied
+        The ground along its line.
+    way : Way
+        Where it started and stopped.
+    conditions : Conditions
+        The green.
+
+    Returns
+    -------
+    ndarray
+        Places beyond the own putt's hole and to the right of it [m], shape (n, 2); its straight way where no
+        launch is found.
+    """
+    beyond, right = way.rest_m
+    cos, sin = math.cos(way.heading_rad), math.sin(way.heading_rad)
+    try:
+        putt = Putt(
+            Point(0.0, 0.0),
+            Point(way.to_hole_m, 0.0),
+            plane_from_grade(implied.grade.value, implied.side.value, 0.0),
+            conditions.green_speed_ft,
+            RollPast(0.0),
+            conditions.grain,
+        )
+        launch = launch_to(putt, putt.place(way.to_hole_m + beyond, right)).launch
+    except ValueError:
+        return np.array([way.start_m, way.finish_m])
+    rows = roll(
+        putt.surface,
+        accelerations_of(putt),
+        putt.ball,
+        heading_rad=-launch.right_rad,
+        speed_mps=launch.speed_mps,
+        path_limit_m=LONGEST_M,
+    ).samples
+    ahead, aside = rows[:, 1], -rows[:, 2]
+    return np.asarray(way.start_m + np.column_stack([ahead * cos - aside * sin, ahead * sin + aside * cos]))
 
 
 def _reading(fall: Estimate, way: Way, at: float, length_m: float, by: str, turned_rad: float) -> Reading:

@@ -3,6 +3,7 @@
 from orthocline.core.roll.accelerations import accelerations_of, grain_worth
 from orthocline.core.roll.aim import WIDEST_AIM_RAD, Aim, Launch, aims
 from orthocline.core.roll.capture import capture_of
+from orthocline.core.roll.finish_launch import launch_to
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
 from orthocline.core.roll.make_window import Window
 from orthocline.core.roll.own_read import OwnRoll, own_roll
@@ -58,6 +59,7 @@ __all__ = [
     "compile_ahead",
     "grain_worth",
     "last_ways_of_sets",
+    "launch_to",
     "launches_of_sets",
     "own_roll",
     "read",

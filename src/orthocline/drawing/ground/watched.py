@@ -21,9 +21,11 @@ from orthocline.drawing.scene import (
     Scene,
     Sign,
     Spot,
+    Spots,
     Words,
     arrowhead,
     box,
+    fewest,
     spots_of,
 )
 from orthocline.wording.wording import Wording
@@ -49,7 +51,7 @@ class Seen(NamedTuple):
     """What is drawn of a ball: its way, how it rolled, what it says, and what was seen of start and end."""
 
     way: Way
-    rolled_m: Sequence[tuple[float, float]]
+    rolled_m: Spots
     readings: Sequence[Reading]
     start_right_rad: float | None
     last_right_rad: float | None
@@ -107,8 +109,7 @@ def _frame(putt: Putt, seen: Seen) -> Frame:
 
 def _rolled(seen: Seen, frame: Frame, spots: dict[str, Spot]) -> Iterator[Item]:
     """Yield the ball from its start to where it stopped, and what was seen of its first and last feet."""
-    rows = np.array(seen.rolled_m)
-    yield Line(frame.spots(rows[:, 0], rows[:, 1]), Sign.REAL, 2.2, name="rolled")
+    yield Line(fewest(frame.spots(*seen.rolled_m.T)), Sign.REAL, 2.2, name="rolled")
     start = frame.spot(*seen.way.start_m)
     if not seen.own:
         yield Disc(start, BALL, Sign.REAL, Fill.OPEN, 2.2, name="start")

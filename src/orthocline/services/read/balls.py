@@ -1,8 +1,10 @@
 """What watched balls say of the ground: another player's, and the golfer's own as a probe."""
 
-import math
 from dataclasses import dataclass
 from typing import NamedTuple
+
+import numpy as np
+from numpy.typing import NDArray
 
 from orthocline.core.balls import (
     Conditions,
@@ -13,10 +15,11 @@ from orthocline.core.balls import (
     implied_by_other,
     implied_by_own,
     readings_of,
+    rolled_way,
 )
-from orthocline.core.ground import Reading, plane_from_grade
+from orthocline.core.ground import Reading
 from orthocline.core.instruments import OTHER_BALL, OWN_BALL
-from orthocline.core.roll import Grain, Point, Putt, PuttError, RollPast, read
+from orthocline.core.roll import Grain, Putt
 from orthocline.core.sure import Uncertainty
 from orthocline.services.account.access import Viewer, open_play
 
@@ -47,12 +50,12 @@ class Watched:
 class BallSaid(NamedTuple):
     """What a ball says: the ground along its line, that as readings of the putt, and the way it rolled if so.
 
-    The last are places beyond the putt's hole and to the right of it [m].
+    The last are places beyond the putt's hole and to the right of it [m], shape (n, 2).
     """
 
     implied: Implied
     readings: tuple[Reading, ...]
-    rolled_m: list[tuple[float, float]]
+    rolled_m: NDArray[np.float64]
 
 
 @open_play("What a ball says")
@@ -67,7 +70,7 @@ def ball_says(_viewer: Viewer, putt: Putt, uncertainty: Uncertainty, ball: Watch
         seen = SeenBall(way.to_hole_m, beyond, right, ball.start_right_rad, ball.last_right_rad, ball.passed)
         implied = implied_by_other(seen, conditions)
     readings = readings_of(implied, way, putt.length_m, OWN_BALL if own else OTHER_BALL, both=own)
-    return BallSaid(implied, readings, _rolled(implied, way, conditions))
+    return BallSaid(implied, readings, rolled_way(implied, way, conditions))
 
 
 def _conditions(putt: Putt, uncertainty: Uncertainty, way: Way) -> Conditions:
@@ -76,24 +79,3 @@ def _conditions(putt: Putt, uncertainty: Uncertainty, way: Way) -> Conditions:
     toward = grain.toward_rad - putt.bearing_rad + way.heading_rad
     met = Grain(grain.strength * (1.0 - grain.since), toward)
     return Conditions(putt.green_speed_ft, uncertainty.green_speed_ft, met)
-
-
-def _rolled(implied: Implied, way: Way, conditions: Conditions) -> list[tuple[float, float]]:
-    """Return the way of the ball that stops there on the ground implied: it dies in a hole at that place."""
-    beyond, right = way.rest_m
-    ground = plane_from_grade(implied.grade.value, implied.side.value, 0.0)
-    stop = Point(way.to_hole_m + beyond, -right)
-    try:
-        putt = Putt(Point(0.0, 0.0), stop, ground, conditions.green_speed_ft, RollPast(0.0), conditions.grain)
-        path = read(putt).path
-    except PuttError:
-        return [way.start_m, way.finish_m]
-    cos, sin = math.cos(way.heading_rad), math.sin(way.heading_rad)
-    ahead, aside = path[:, 1], -path[:, 2]
-    return list(
-        zip(
-            (way.start_m[0] + ahead * cos - aside * sin).tolist(),
-            (way.start_m[1] + ahead * sin + aside * cos).tolist(),
-            strict=True,
-        )
-    )
