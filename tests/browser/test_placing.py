@@ -1,11 +1,14 @@
 """Pages whose drawing is dragged: the straight putt, the cup's rim, watched balls; by pointer and by keys."""
 
+from pathlib import Path
+
 import pytest
 from selenium.webdriver import ActionChains, Keys
 from selenium.webdriver.support.select import Select
 
 from tests.browser.conftest import DESK, PHONE
 
+TOUCHING = (Path(__file__).parent / "touching.js").read_text()
 PUTT = "length=14+ft&side=2+%25&falls=left&rise=0+%25&speed=10&past=12+in&side_from=feet&rise_from=feet"
 
 
@@ -92,3 +95,35 @@ def test_without_scripts_a_button_works_it_out(page, address, field, typed, butt
     box.send_keys(typed)
     page.press(button)
     page.see(says, "#placed")
+
+
+LONG = (
+    "length=60+ft&side=4+%25&falls=left&rise=4+%25&slope=down&speed=12&past=12+in&side_from=eye&rise_from=eye"
+)
+DRAWINGS = {
+    "dial": f"/straight?{PUTT}",
+    "dial long": f"/straight?{LONG}",
+    "dial short": "/straight?length=3+ft&side=0.2+%25&rise=0.1+%25&speed=10&past=12+in",
+    "dial by plate": f"/straight?{PUTT}&by=plate",
+    "dial grown": f"/straight?{PUTT}&grain=0.3&grain_toward=30",
+    "rim": f"/grain?{PUTT}",
+    "rim full": f"/grain?{PUTT}&worn=4&sharp=9&clippings=5&sheen=dark&sheen_at=10",
+    "rim at odds": f"/grain?{PUTT}&worn=12&sharp=12&clippings=6&sheen=shiny&sheen_at=6",
+    "ball": f"/balls?{PUTT}&start=16+ft+5+h&stopped=2+ft+past+8+in+left&seen_line=18+in+right",
+    "ball last": f"/balls?{PUTT}&start=16+ft+7+h&stopped=2+ft+past&seen_last=25+deg+left",
+    "ball on the own line": f"/balls?{PUTT}&start=14+ft+6+h&stopped=0+in+past",
+    "ball beyond": f"/balls?{PUTT}&start=20+ft+1+h&stopped=3+ft+short+2+ft+right",
+    "ball far": f"/balls?{LONG}&start=90+ft+3+h&stopped=20+ft+short+6+ft+left&seen_line=10+ft+left",
+    "own ball": f"/balls?{PUTT}&whose=own&stopped=1+ft+short+14+in+left",
+    "own ball past": f"/balls?{LONG}&whose=own&stopped=30+ft+past+8+ft+left",
+}
+
+
+@pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
+def test_no_label_touches_another_or_a_line(page, metrics):
+    page.size(metrics)
+    for name, address in DRAWINGS.items():
+        page.go(address)
+        page.run("return document.fonts.ready.then(() => 0)")
+        assert (name, page.run(TOUCHING)) == (name, [])
+        assert page.all("main svg text"), name

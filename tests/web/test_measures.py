@@ -53,6 +53,27 @@ def test_every_page_and_drawing_follows_the_units(metric, session):
     assert "Borrow" in text(metric.get("/read"))
 
 
+@pytest.mark.parametrize(
+    "address",
+    [
+        "/straight",
+        "/straight?by=plate",
+        "/straight?by=feet&ball=3+5+h",
+        "/grain?worn=3&grain=strong",
+        "/balls?whose=own&stopped=30+short+40+left",
+        "/balls?start=4+4+h&stopped=1+m+past&seen_line=30+right",
+    ],
+)
+def test_what_is_placed_and_watched_follows_the_units(metric, address):
+    said = [
+        words_of(element)
+        for element in parsed(metric.get(address)).select("#placed :is(text, h1, section > p)")
+    ]
+    said = [re.sub(r"at \d+ % of the way", "", one) for one in said if "Your ball from" not in one]
+    assert [s for s in said if re.search(r"\d\s?(?:ft|in\b|%)", s)] == []
+    assert any(re.search(r"\d\s?(?:m|cm)\b", s) for s in said)
+
+
 def test_the_demo_putt_is_offered_in_the_golfers_units(metric):
     offered = links(metric.get("/"), "Spindrift")[0]
     assert "length=4.27+m" in offered

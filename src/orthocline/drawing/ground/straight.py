@@ -128,9 +128,9 @@ def _hours(hours: _Hours, wording: Wording) -> Iterator[Item]:
     for hour, aim in enumerate(hours.dial.aims_m, start=1):
         yield Line(spots_of(hours.spot(hour, RADIUS - TICK), hours.spot(hour, RADIUS + TICK)), Sign.INK, 2.0)
         at = hours.letters(hour)
-        yield Words(f"{hour} h", Spot(at.x, at.y - 2.0), Sign.FALL, "middle")
+        yield Words(f"{hour} h", Spot(at.x, at.y - 4.0), Sign.FALL, "middle")
         breaks = _breaks(hour, aim, wording)
-        yield Words(breaks, Spot(at.x, at.y + 16.0), Sign.INK, "middle")
+        yield Words(breaks, Spot(at.x, at.y + 17.0), Sign.INK, "middle")
 
 
 def _breaks(hour: int, aim_m: float | None, wording: Wording) -> str:
