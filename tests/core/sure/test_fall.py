@@ -71,3 +71,12 @@ def test_a_figure_among_the_ways_asks_for_the_whole_putt():
     plate, level = Reading(1.0, 0.3, None, "plate"), Reading(1.0, 1.57, 0.01, "level")
     assert fall_by_ways([plate, level]) is None
     assert fall_by_ways([]) is None
+
+
+def test_a_fall_is_found_however_steep_and_however_unsure():
+    for i, (side, grade) in enumerate(np.random.default_rng(2).uniform(-0.12, 0.12, (400, 2))):
+        sds = np.random.default_rng(i).choice([0.0, 1e-6, 0.001, 0.0075, 0.015, 0.03], 2)
+        surface = plane_from_grade(grade, side, 0.0)
+        putt = Putt(Point(0, 0), Point(3, 0), surface, 10.0, RollPast(0.3))
+        fall = fall_of(putt, Uncertainty(side=sds[0], grade=sds[1]))
+        assert fall.tilt_range.least <= fall.tilt + 1e-9 <= fall.tilt_range.most + 2e-9

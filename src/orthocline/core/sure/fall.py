@@ -124,7 +124,9 @@ def _true_tilt(tilt: float, way_rad: float, errors: NDArray[np.float64], share: 
     def excess(true: float) -> float:
         return _at_share(np.hypot(true * cos + errors[:, 0], true * sin + errors[:, 1]), share) - tilt
 
-    return 0.0 if excess(0.0) >= 0.0 else float(brentq(excess, 0.0, tilt + LEAST_TILT, xtol=LEAST_TILT))
+    # Sets of errors are not quite even about nothing; the worst of them is more than that.
+    most = tilt + LEAST_TILT + float(np.abs(errors).max())
+    return 0.0 if excess(0.0) >= 0.0 else float(brentq(excess, 0.0, most, xtol=LEAST_TILT))
 
 
 def _sds(putt: Putt, uncertainty: Uncertainty) -> tuple[float, float]:
