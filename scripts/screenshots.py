@@ -39,6 +39,17 @@ ROLLS = {
     "level": "0.9 %",
     "level_with": "level_averaged",
 }
+ROLLED = {"length": "14 ft", "speed": "10.2", "past": "9 in", "side": "2 %", "rise": "0 %"}
+FELT_ROUND = ROLLED | {"side_from": "feet", "rise_from": "feet"}
+PLATE = {"spot-0-at": "hole", "spot-0-falls": "ball and left", "spot-0-by": "plate"}
+DIAL = "/straight?" + urlencode(ROLLED | {"side_from": "first_look", "rise_from": "first_look"} | PLATE)
+BALL = FELT_ROUND | {
+    "start": "16 ft 5 h",
+    "stopped": "2 ft past 8 in left",
+    "passed": "left",
+    "seen_line": "18 in right",
+}
+RIM = ROLLED | {"worn": "4", "clippings": "5", "sheen": "shiny", "sheen_at": "2", "grain": "creeping"}
 RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
 BALLS = {"by": "tuning", "target": "12 ft", "balls": ["12 ft 7 in", "13 ft", "12 ft 2 in", "11 ft 8 in"]}
 PICTURES = (
@@ -47,7 +58,6 @@ PICTURES = (
     ("read-phone", READ, PHONE),
     ("speed", "/speed", DESK),
     ("ramp", RAMP, DESK),
-    ("ramp-phone", RAMP, PHONE),
     ("tuning", "/speed/without-a-ramp?" + urlencode(BALLS, doseq=True), DESK),
     ("measures", "/measures", DESK),
     ("beat-phone", "/beat?mark=6.8+ft&stroke=16+in", PHONE),
@@ -56,11 +66,12 @@ PICTURES = (
     ("level-phone", "/level?laid=1.6+deg&turned=-0.8+deg", PHONE),
     ("look-phone", LOOK, PHONE),
     ("places", PLACES, DESK),
+    ("dial", DIAL, DESK),
+    ("ball", "/balls?" + urlencode(BALL), DESK),
+    ("rim", "/grain?" + urlencode(RIM), DESK),
     ("own-read", READ + "&own=9+in&own_side=right", DESK),
     ("log", "/log", DESK),
-    ("log-phone", "/log", PHONE),
     ("finish", "/log/{putt}/finish", DESK),
-    ("account", "/account", DESK),
 )
 
 

@@ -178,6 +178,12 @@ def test_it_is_for_open_play(client):
     assert get(client).status_code == 403
 
 
+def test_the_walk_leads_to_it_and_to_the_straight_putt(client):
+    walk = client.get("/look?stop=hole")
+    for words in ("What another's ball says", "The straight putt"):
+        assert client.get(link(walk, words)).status_code == 200
+
+
 def test_the_read_leads_to_it_and_back(client):
     page = client.get("/read", query_string=FELT)
     assert client.get(link(page, "What a ball says")).status_code == 200

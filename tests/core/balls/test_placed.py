@@ -78,3 +78,10 @@ def test_where_no_ball_stops_its_straight_way_is_drawn():
     way = Way(start_m=(-4.0, 0.0), finish_m=(0.5, 0.0))
     steep = said(0.0, -0.15)
     assert rolled_way(steep, way, Conditions(10.0)).tolist() == [[-4.0, 0.0], [0.5, 0.0]]
+
+
+def test_it_joins_what_was_read_within_reach_and_nothing_further_off():
+    way = Way((-4.0, 0.0), (0.2, 0.0))
+    for places, wanted in (((0.6,), 0.6), ((0.1, 0.5, 0.6), 0.5), ((0.1, 0.95), 0.525)):
+        (one,) = readings_of(said(), way, 4.0, "other_ball", both=False, places=places)
+        assert one.at == pytest.approx(wanted)

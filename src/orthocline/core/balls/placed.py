@@ -1,6 +1,7 @@
 """Where a watched ball rolled beside the golfer's own putt, and what it says there."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -9,7 +10,7 @@ from numpy.typing import NDArray
 
 from orthocline.core.balls.implied import Conditions, Implied
 from orthocline.core.estimate import Estimate
-from orthocline.core.ground import Reading, plane_from_grade, slope_covariance
+from orthocline.core.ground import REACH_M, Reading, plane_from_grade, slope_covariance
 from orthocline.core.roll import Point, Putt, RollPast, accelerations_of, launch_to, roll
 
 NODES: Final = 16
@@ -71,7 +72,9 @@ class Way:
         return beyond * cos + right * sin, right * cos - beyond * sin
 
 
-def readings_of(implied: Implied, way: Way, length_m: float, by: str, *, both: bool) -> tuple[Reading, ...]:
+def readings_of(
+    implied: Implied, way: Way, length_m: float, by: str, *, both: bool, places: Sequence[float] = ()
+) -> tuple[Reading, ...]:
     """Return what a ball says as readings on the own putt.
 
     Parameters
@@ -86,15 +89,20 @@ def readings_of(implied: Implied, way: Way, length_m: float, by: str, *, both: b
         The instrument's name in the registry.
     both : bool
         Whether its grade counts too.
+    places : sequence of float
+        Shares of the own way where the ground was read already.
 
     Returns
     -------
     tuple of Reading
-        At the place of the own line nearest to the middle of the way, less sure for what greens differ
-        between there and the way.
+        At the place of the own line nearest to the middle of the way, or at one within reach of it that was
+        read already, for what a ball says is no spot's; less sure for what greens differ between there and
+        the way.
     """
     middle = 0.5 * (way.start_m[0] + way.finish_m[0])
     at = min(max(1.0 + middle / length_m, FURTHEST[0]), FURTHEST[1])
+    within_reach = (one for one in places if abs(one - at) * length_m <= REACH_M)
+    at = min(within_reach, key=lambda one: abs(one - at), default=at)
     found = [_reading(implied.side, way, at, length_m, by, 0.5 * math.pi)]
     if both:
         rise = Estimate(-implied.grade.value, implied.grade.sd)

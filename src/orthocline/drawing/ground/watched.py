@@ -111,8 +111,6 @@ def _rolled(seen: Seen, frame: Frame, spots: dict[str, Spot]) -> Iterator[Item]:
     """Yield the ball from its start to where it stopped, and what was seen of its first and last feet."""
     yield Line(fewest(frame.spots(*seen.rolled_m.T)), Sign.REAL, 2.2, name="rolled")
     start = frame.spot(*seen.way.start_m)
-    if not seen.own:
-        yield Disc(start, BALL, Sign.REAL, Fill.OPEN, 2.2, name="start")
     if seen.start_right_rad is not None:
         tip = _toward(seen.way.start_m, seen, seen.start_right_rad, seen.way.to_hole_m)
         spots["line"] = frame.spot(*tip)
@@ -123,6 +121,8 @@ def _rolled(seen: Seen, frame: Frame, spots: dict[str, Spot]) -> Iterator[Item]:
         foot = _toward(seen.way.finish_m, seen, seen.last_right_rad, -LAST_M)
         spots["last"] = frame.spot(*foot)
         yield Line(spots_of(spots["last"], stop), Sign.REAL, 4.0, "2 3", name="last-feet")
+    if not seen.own:
+        yield Disc(start, BALL, Sign.REAL, Fill.OPEN, 2.2, name="start")
     yield Disc(stop, BALL, Sign.REAL, name="stop")
 
 

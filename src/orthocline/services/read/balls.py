@@ -1,5 +1,6 @@
 """What watched balls say of the ground: another player's, and the golfer's own as a probe."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
@@ -59,8 +60,10 @@ class BallSaid(NamedTuple):
 
 
 @open_play("What a ball says")
-def ball_says(_viewer: Viewer, putt: Putt, uncertainty: Uncertainty, ball: Watched) -> BallSaid:
-    """Return what a watched ball says of a putt's green; refused in Competition."""
+def ball_says(
+    _viewer: Viewer, putt: Putt, uncertainty: Uncertainty, ball: Watched, places: Sequence[float]
+) -> BallSaid:
+    """Return what a ball says of a putt's green, read in some places already; refused in Competition."""
     way, conditions = ball.way, _conditions(putt, uncertainty, ball.way)
     beyond, right = way.rest_m
     own = ball.meant_past_m is not None
@@ -69,7 +72,8 @@ def ball_says(_viewer: Viewer, putt: Putt, uncertainty: Uncertainty, ball: Watch
     else:
         seen = SeenBall(way.to_hole_m, beyond, right, ball.start_right_rad, ball.last_right_rad, ball.passed)
         implied = implied_by_other(seen, conditions)
-    readings = readings_of(implied, way, putt.length_m, OWN_BALL if own else OTHER_BALL, both=own)
+    by = OWN_BALL if own else OTHER_BALL
+    readings = readings_of(implied, way, putt.length_m, by, both=own, places=places)
     return BallSaid(implied, readings, rolled_way(implied, way, conditions))
 
 

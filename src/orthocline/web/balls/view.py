@@ -95,10 +95,11 @@ class BallView:
     @cached_property
     def said(self) -> BallSaid | None:
         """What the ball says."""
-        if self.solved is None or self.read is None or self.wanted.ball is None:
+        if self.solved is None or self.in_places is None or self.wanted.ball is None:
             return None
-        sure = self.read.uncertainty(self.now)
-        return ball_says(self.viewer, self.solved.putt, sure, self.wanted.ball)
+        sure = self.in_places.uncertainty(self.now)
+        places = [one.at for one in self.in_places.readings.plain]
+        return ball_says(self.viewer, self.solved.putt, sure, self.wanted.ball, places)
 
     @property
     def lead(self) -> str:
@@ -128,35 +129,40 @@ class BallView:
         return readings_words(self.said.readings, self.wording) if self.said else ""
 
     @cached_property
-    def added(self) -> ReadRequest | None:
-        """The read with what the ball says."""
-        if self.said is None or self.read is None:
+    def in_places(self) -> ReadRequest | None:
+        """The read before, in places; a first look stays one."""
+        if self.read is None:
             return None
         known = self.read.known
         looked = known.side.by == known.rise.by == FIRST_LOOK
-        read = self.read if self.read.noted or looked else self.read.in_places()
+        return self.read if self.read.noted or looked else self.read.in_places()
+
+    @cached_property
+    def added(self) -> ReadRequest | None:
+        """The read with what the ball says."""
+        if self.said is None or self.in_places is None:
+            return None
+        read = self.in_places
         for one in self.said.readings:
             read = read.read_in(read.readings.noting(one))
         return read
 
     @cached_property
     def before(self) -> Call | None:
-        """The call without it."""
-        return self._call(self.read, self.solved)
+        """The call without it, in places as the one with it is: what the ground does between them counts."""
+        return self._call(self.in_places)
 
     @cached_property
     def after(self) -> Call | None:
         """The call with it."""
-        if self.added is None:
+        return self._call(self.added)
+
+    def _call(self, read: ReadRequest | None) -> Call | None:
+        if read is None:
             return None
         try:
-            solved = read_putt(self.viewer, self.added.asked_putt)
+            solved = read_putt(self.viewer, read.asked_putt)
         except InvalidError:
-            return None
-        return self._call(self.added, solved)
-
-    def _call(self, read: ReadRequest | None, solved: Read | None) -> Call | None:
-        if read is None or solved is None:
             return None
         sure = how_sure(self.viewer, solved, read.uncertainty(self.now))
         return call(solved, self.wording, self.golfer, sure.range)

@@ -115,7 +115,7 @@ def narrowed_words(before: str, after: str) -> str:
     """Return what a ball does to the range of the own aim."""
     if not before:
         return TAKEN
-    return f"Your aim: {_inside(before)} before it, {_inside(after)} with it."
+    return f"Read in places your aim lies {_inside(before)} without it, {_inside(after)} with it."
 
 
 def _inside(words: str) -> str:
