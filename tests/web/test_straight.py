@@ -1,5 +1,7 @@
 """The straight putt: found by a plate, by feet or by level readings; the ball put where it is said to lie."""
 
+import re
+
 import pytest
 
 from tests.page import drawn, link, parsed, value, words_of
@@ -34,11 +36,15 @@ def test_it_says_where_to_stand_and_where_the_own_putt_lies(client):
     assert "Taken as it was typed" in text(page, "#sure")
 
 
-def test_every_hour_has_its_break(client):
+def test_every_hour_has_its_break_and_its_half(client):
     words = [words_of(one) for one in parsed(get(client)).select("#dial-sheet text")]
     assert words.count("straight") == 2
-    assert {f"{hour} h" for hour in range(1, 13)} <= set(words)
-    assert words.count(words[words.index("3 h") + 1]) >= 2
+    halves = {one.split()[0]: one.split()[-1] for one in words if re.match(r"\d+ h", one)}
+    assert set(halves) == {str(hour) for hour in range(1, 13)}
+    assert [hour for hour, half in halves.items() if half == "↑"] == ["4", "5", "6", "7", "8"]
+    assert [halves[hour] for hour in ("3", "9", "12", "1")] == ["h", "h", "↓", "↓"]
+    square = words[words.index("3 h") + 1]
+    assert square == words[words.index("9 h") + 1]
 
 
 def test_who_has_only_a_plate_finds_it_and_reads_the_own_putt_from_it(client):

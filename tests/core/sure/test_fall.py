@@ -5,10 +5,10 @@ import math
 import numpy as np
 import pytest
 
-from orthocline.core.ground import Reading, plane_from_grade
+from orthocline.core.ground import UNSAID, Reading, Stations, plane_from_grade, stations_of
 from orthocline.core.roll import Point, Putt, PuttError, RollPast, read
-from orthocline.core.sure import CERTAIN, Sureness, Uncertainty, fall_by_ways, fall_of
-from tests.simulated import STEEPEST_RAD, measured_readings
+from orthocline.core.sure import CERTAIN, Sureness, Uncertainty, fall_at_hole, fall_by_ways, fall_of
+from tests.simulated import SIZE_SD, STEEPEST_RAD, measured_readings
 
 PUTTS = 500
 KINDS = {
@@ -80,3 +80,21 @@ def test_a_fall_is_found_however_steep_and_however_unsure():
         putt = Putt(Point(0, 0), Point(3, 0), surface, 10.0, RollPast(0.3))
         fall = fall_of(putt, Uncertainty(side=sds[0], grade=sds[1]))
         assert fall.tilt_range.least <= fall.tilt + 1e-9 <= fall.tilt_range.most + 2e-9
+
+
+@pytest.mark.parametrize("by", ["level", "feet"])
+def test_the_fall_line_by_two_readings_at_the_hole_is_held_as_often_as_is_said(by):
+    """Across and along, on greens whose slope there nobody knows beforehand."""
+    rng, held, sd = np.random.default_rng(21), np.zeros(2), SIZE_SD[by]
+    for _ in range(1000):
+        ahead, right = rng.normal(0, math.hypot(0.02, 0.015) / math.sqrt(2), 2)
+        seen = np.array([ahead, right]) + rng.normal(0, sd, 2)
+        readings = [Reading(1.0, 0.0, seen[0], by), Reading(1.0, math.pi / 2, seen[1], by)]
+        ground = Stations((0.0, 0.0), (4.0, 0.0), stations_of(readings, 4.0, UNSAID))
+        fall = fall_at_hole(Putt(Point(0, 0), Point(4, 0), ground, 10.0, RollPast(0.3)), CERTAIN)
+        off = math.remainder(math.atan2(right, ahead) - fall.toward_rad, 2 * math.pi)
+        held += [
+            fall.tilt_range.least <= math.hypot(ahead, right) <= fall.tilt_range.most,
+            abs(off) <= fall.within_rad,
+        ]
+    assert np.all((held >= 930) & (held <= 975)), held / 1000

@@ -66,6 +66,11 @@ class Reading:
         return INSTRUMENTS[self.by].gives if self.by else Gives.SLOPE
 
     @property
+    def at_hole(self) -> bool:
+        """Whether it was made at the hole."""
+        return abs(self.at - 1.0) < SAME_SHARE
+
+    @property
     def way(self) -> tuple[float, float]:
         """The way of fall as a unit step ahead and to the right."""
         return math.cos(self.toward_rad), math.sin(self.toward_rad)

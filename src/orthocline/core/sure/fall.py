@@ -65,9 +65,35 @@ def fall_of(putt: Putt, uncertainty: Uncertainty) -> Fall:
     Fall
         Its mean along the line, and how sure that is.
     """
+    return _fall(putt, _sds(putt, uncertainty))
+
+
+def fall_at_hole(putt: Putt, uncertainty: Uncertainty) -> Fall:
+    """Return the fall of the ground at the hole, where nothing was read elsewhere.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt, on ground that was read at its hole, or of which one tilt is said.
+    uncertainty : Uncertainty
+        Standard deviations of its figures, for ground that says nothing of its own.
+
+    Returns
+    -------
+    Fall
+        As sure as it was read; what lies between ball and hole is not asked.
+    """
+    if not isinstance(putt.surface, Stations):
+        return fall_of(putt, uncertainty)
+    grade, side = line_readings(putt.surface, uncertainty)
+    return _fall(putt, (float(grade.sd[-1]), float(side.sd[-1])))
+
+
+def _fall(putt: Putt, sds: tuple[float, float]) -> Fall:
+    """Return the mean fall of a putt, of which each part is so sure (ahead and to the right [ratio])."""
     ahead, right = -putt.grade, putt.side_tilt_right
     tilt, way = math.hypot(ahead, right), math.atan2(right, ahead)
-    errors = normal_scores()[:, :2] * _sds(putt, uncertainty)
+    errors = normal_scores()[:, :2] * sds
     ahead_of, right_of = math.cos(way), math.sin(way)
     steepest = _at_share(np.hypot(tilt * ahead_of + errors[:, 0], tilt * right_of + errors[:, 1]), TAILS[1])
     least, middle = (_true_tilt(tilt, way, errors, share) for share in (TAILS[1], MIDDLE))

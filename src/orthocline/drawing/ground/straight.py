@@ -37,6 +37,7 @@ WIDEST_RAD: Final = 0.5 * math.pi
 HOUR_RAD: Final = math.pi / 6.0
 STRAIGHT: Final = 6.0
 """The hour of the straight putt uphill."""
+SQUARE: Final = (3, 9)
 STRAIGHT_HOURS: Final = (6, 12)
 """From straight below and straight above a putt breaks nothing, but for grain."""
 
@@ -74,6 +75,7 @@ def dial_sheet(
         Area(box(0.0, 0.0, SIZE, SIZE), fill=Fill.GROUND),
         Disc(MIDDLE, RADIUS, Sign.EDGE, None, 1.4, name="dial"),
         Words("your ball below, your eye up", Spot(8.0, 22.0), Sign.QUIET),
+        Words("↑ putted uphill  ↓ downhill", Spot(8.0, SIZE - 8.0), Sign.FALL),
     ]
     if hours:
         items += [*_unsure(fall, hours), *_fall_line(hours), *_hours(hours, wording), *_walk(hours, ball)]
@@ -128,9 +130,16 @@ def _hours(hours: _Hours, wording: Wording) -> Iterator[Item]:
     for hour, aim in enumerate(hours.dial.aims_m, start=1):
         yield Line(spots_of(hours.spot(hour, RADIUS - TICK), hours.spot(hour, RADIUS + TICK)), Sign.INK, 2.0)
         at = hours.letters(hour)
-        yield Words(f"{hour} h", Spot(at.x, at.y - 4.0), Sign.FALL, "middle")
+        yield Words(f"{hour} h{_half(hour)}", Spot(at.x, at.y - 4.0), Sign.FALL, "middle")
         breaks = _breaks(hour, aim, wording)
         yield Words(breaks, Spot(at.x, at.y + 17.0), Sign.INK, "middle")
+
+
+def _half(hour: int) -> str:
+    """Return whether a putt from an hour goes up or down; square across it does neither."""
+    if hour in SQUARE:
+        return ""
+    return " ↑" if SQUARE[0] < hour < SQUARE[1] else " ↓"
 
 
 def _breaks(hour: int, aim_m: float | None, wording: Wording) -> str:

@@ -6,7 +6,7 @@ from typing import NamedTuple
 from orthocline.core.calls import Dial, dial_of
 from orthocline.core.ground import Reading
 from orthocline.core.roll import Putt
-from orthocline.core.sure import Fall, Uncertainty, fall_by_ways, fall_of
+from orthocline.core.sure import Fall, Uncertainty, fall_at_hole, fall_by_ways, fall_of
 from orthocline.services.account.access import Viewer, open_play
 
 
@@ -22,4 +22,6 @@ def straight_putt(
     _viewer: Viewer, putt: Putt, readings: Sequence[Reading], uncertainty: Uncertainty
 ) -> Straight:
     """Return the straight putt of a putt's green by its readings; refused in Competition."""
-    return Straight(fall_by_ways(readings) or fall_of(putt, uncertainty), dial_of(putt))
+    at_hole = all(one.at_hole for one in readings)
+    found = fall_by_ways(readings) or (fall_at_hole if at_hole else fall_of)(putt, uncertainty)
+    return Straight(found, dial_of(putt))

@@ -26,8 +26,6 @@ from orthocline.wording.wording import Wording
 
 MOST_READINGS = 24
 PLACE_STEP = 0.05
-AT_HOLE = 0.01
-"""Nearer to it than this share of the way is at the hole."""
 FURTHEST = (-1.0, 2.0)
 """Shares of the way between which readings stand: off the putt by its own length at most."""
 READ_BY = (Gives.SLOPE, Gives.FELT, Gives.WAY, Gives.ARROW, Gives.FIRST, Gives.BALL, Gives.RISE)
@@ -218,7 +216,7 @@ class Readings:
     @property
     def at_hole(self) -> bool:
         """Whether nothing was read but at the hole, round which the ball may be moved."""
-        return all(abs(one.reading.at - 1.0) < AT_HOLE for one in self.noted)
+        return all(one.reading.at_hole for one in self.noted)
 
     def rotated(self, turn_rad: float) -> "Readings":
         """Return them as they lie for a ball that was moved so far clockwise round the hole."""
