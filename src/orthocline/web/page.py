@@ -5,7 +5,7 @@ from functools import cache
 from pathlib import Path
 from typing import Any
 
-from flask import current_app, request, url_for
+from flask import Response, current_app, make_response, render_template, request, url_for
 
 from orthocline.web.identity import signed_in, viewer
 from orthocline.web.once import form_guard
@@ -23,6 +23,20 @@ SECTIONS = {
 def is_part() -> bool:
     """Return whether htmx asks for a part of the page."""
     return request.headers.get("HX-Request") == "true"
+
+
+def page_or_part(feature: str, view: Any, *, readable: bool, address: str = "") -> Response:
+    """Return a feature's page, or for htmx the part that changes, with the address that it goes by then.
+
+    What cannot be read is answered as such, and keeps the address that it had.
+    """
+    part = is_part()
+    said = render_template(f"{feature}/{'_part' if part else 'page'}.html", view=view)
+    response = make_response(said, 200 if readable else 422)
+    response.vary.add("HX-Request")
+    if part and readable and address:
+        response.headers["HX-Replace-Url"] = address
+    return response
 
 
 @cache

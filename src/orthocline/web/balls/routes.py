@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from datetime import UTC, datetime
 
-from flask import Blueprint, Response, make_response, render_template, request
+from flask import Blueprint, Response, request
 
 from orthocline.core.instruments import FIRST_LOOK
 from orthocline.services.account.measures import golfer_figures
@@ -11,7 +11,7 @@ from orthocline.services.read.reading import read_putt
 from orthocline.web.balls.request import ball_of
 from orthocline.web.balls.view import BallView
 from orthocline.web.identity import measures, viewer, wording
-from orthocline.web.page import is_part
+from orthocline.web.page import page_or_part
 from orthocline.web.security import read_limit
 from orthocline.web.shared.read_start import own_pasts, start_values
 
@@ -25,13 +25,9 @@ def page() -> Response:
     wanted = ball_of(request.args.to_dict(), wording(), _start(request.args), own_pasts())
     solved = read_putt(viewer(), wanted.asked.putt) if wanted.asked.putt else None
     seen = BallView(viewer(), wanted, golfer_figures(measures()), wording(), datetime.now(UTC), solved)
-    template = "balls/_part.html" if is_part() else "balls/page.html"
-    status = 200 if solved and wanted.ball else 422
-    response = make_response(render_template(template, view=seen), status)
-    response.vary.add("HX-Request")
-    if is_part() and status == 200 and not (seen.read and seen.read.held):
-        response.headers["HX-Replace-Url"] = seen.address
-    return response
+    held = seen.read is not None and seen.read.held is not None
+    readable = solved is not None and wanted.ball is not None
+    return page_or_part("balls", seen, readable=readable, address="" if held else seen.address)
 
 
 def _start(arguments: Mapping[str, str]) -> dict[str, str]:

@@ -13,9 +13,10 @@ from orthocline.drawing.ground.watched import SIZE, Seen, WatchedSheet, watched_
 from orthocline.services.account.access import Viewer
 from orthocline.services.errors import InvalidError
 from orthocline.services.read.balls import BallSaid, ball_says
-from orthocline.services.read.reading import how_sure, read_putt
+from orthocline.services.read.reading import read_putt
 from orthocline.web.balls.forms import BALL_FIELDS
 from orthocline.web.balls.request import BallAsked
+from orthocline.web.shared.calls import call_of
 from orthocline.web.shared.placing import Pin, pin_at
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.wording.ground.balls import (
@@ -28,7 +29,7 @@ from orthocline.wording.ground.balls import (
     said_words,
     sure_words,
 )
-from orthocline.wording.read.call import Call, call
+from orthocline.wording.read.call import Call
 from orthocline.wording.wording import Wording
 
 PIN_WORDS: Final = {
@@ -164,8 +165,7 @@ class BallView:
             solved = read_putt(self.viewer, read.asked_putt)
         except InvalidError:
             return None
-        sure = how_sure(self.viewer, solved, read.uncertainty(self.now))
-        return call(solved, self.wording, self.golfer, sure.range)
+        return call_of(self.viewer, read, solved, self.golfer, self.now)
 
     @property
     def narrowed(self) -> str:

@@ -4,14 +4,14 @@ from collections.abc import Mapping
 from datetime import UTC, datetime
 from typing import Final
 
-from flask import Blueprint, Response, make_response, render_template, request
+from flask import Blueprint, Response, request
 from werkzeug.datastructures import MultiDict
 
 from orthocline.services.account.measures import golfer_figures
 from orthocline.web.grain.forms import HOURS, GrainForm, field_of
 from orthocline.web.grain.view import GrainView
 from orthocline.web.identity import measures, viewer, wording
-from orthocline.web.page import is_part
+from orthocline.web.page import page_or_part
 from orthocline.web.security import read_limit
 from orthocline.web.shared.asked import asked
 from orthocline.web.shared.placing import moved_of, nudged_of
@@ -35,13 +35,7 @@ def page() -> Response:
     wanted = asked(arguments, wording(), start_values(), own_pasts())
     figures = golfer_figures(measures())
     seen = GrainView(viewer(), wanted, form, valid, figures, wording(), datetime.now(UTC))
-    template = "grain/_part.html" if is_part() else "grain/page.html"
-    status = 200 if wanted.read and valid else 422
-    response = make_response(render_template(template, view=seen), status)
-    response.vary.add("HX-Request")
-    if is_part() and status == 200:
-        response.headers["HX-Replace-Url"] = seen.address
-    return response
+    return page_or_part("grain", seen, readable=valid and wanted.read is not None, address=seen.address)
 
 
 def _placed(arguments: Mapping[str, str]) -> dict[str, str]:

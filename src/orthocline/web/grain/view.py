@@ -14,9 +14,10 @@ from orthocline.core.units import wrap_rad
 from orthocline.drawing.ground.cup_clues import SIZE, CupSheet, cup_sheet
 from orthocline.services.account.access import Viewer
 from orthocline.services.read.grain import GrainSaid, grain_by, grain_effect
-from orthocline.services.read.reading import how_sure, read_putt
+from orthocline.services.read.reading import read_putt
 from orthocline.web.grain.forms import GrainForm
 from orthocline.web.shared.asked import Asked
+from orthocline.web.shared.calls import call_of
 from orthocline.web.shared.placing import Pin, pin_at
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.wording.ground.grain import (
@@ -27,7 +28,7 @@ from orthocline.wording.ground.grain import (
     odds_words,
     worth_words,
 )
-from orthocline.wording.read.call import Call, call
+from orthocline.wording.read.call import Call
 from orthocline.wording.wording import Wording
 
 OPEN = ("grain", "grain_last")
@@ -179,11 +180,8 @@ class GrainView:
     @cached_property
     def call(self) -> Call | None:
         """The call with this grain."""
-        if self.putt is None or self.read is None:
-            return None
-        solved = read_putt(self.viewer, self.putt)
-        sure = how_sure(self.viewer, solved, self.read.uncertainty(self.now))
-        return call(solved, self.wording, self.golfer, sure.range)
+        solved = read_putt(self.viewer, self.putt) if self.putt else None
+        return call_of(self.viewer, self.read, solved, self.golfer, self.now)
 
     @property
     def read_address(self) -> str:

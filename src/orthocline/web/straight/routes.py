@@ -2,12 +2,12 @@
 
 from datetime import UTC, datetime
 
-from flask import Blueprint, Response, make_response, render_template, request, url_for
+from flask import Blueprint, Response, request, url_for
 
 from orthocline.services.account.measures import golfer_figures
 from orthocline.services.read.reading import read_putt
 from orthocline.web.identity import measures, viewer, wording
-from orthocline.web.page import is_part
+from orthocline.web.page import page_or_part
 from orthocline.web.security import read_limit
 from orthocline.web.shared.read_start import own_pasts, start_values
 from orthocline.web.straight.request import straight_of
@@ -23,10 +23,5 @@ def page() -> Response:
     wanted = straight_of(request.args.to_dict(), wording(), start_values(), own_pasts())
     solved = read_putt(viewer(), wanted.asked.putt) if wanted.asked.putt else None
     seen = StraightView(viewer(), wanted, golfer_figures(measures()), wording(), datetime.now(UTC), solved)
-    template = "straight/_part.html" if is_part() else "straight/page.html"
-    status = 200 if solved and not wanted.error else 422
-    response = make_response(render_template(template, view=seen), status)
-    response.vary.add("HX-Request")
-    if is_part() and status == 200 and seen.read and not wanted.turn_deg:
-        response.headers["HX-Replace-Url"] = f"{url_for('straight.page')}?{seen.read.query}"
-    return response
+    address = f"{url_for('straight.page')}?{seen.read.query}" if seen.read and not wanted.turn_deg else ""
+    return page_or_part("straight", seen, readable=bool(solved) and not wanted.error, address=address)

@@ -11,8 +11,8 @@ from orthocline.core.calls import GolferFigures
 from orthocline.core.roll import Read
 from orthocline.drawing.ground.straight import SIZE, DialSheet, dial_sheet
 from orthocline.services.account.access import Viewer
-from orthocline.services.read.reading import how_sure
 from orthocline.services.read.straight import Straight, straight_putt
+from orthocline.web.shared.calls import call_of
 from orthocline.web.shared.places_view import PlacesView
 from orthocline.web.shared.placing import Pin, pin_at
 from orthocline.web.shared.read_request import ReadRequest
@@ -27,7 +27,7 @@ from orthocline.wording.ground.dial import (
 )
 from orthocline.wording.ground.readings import fall_words, hour_text
 from orthocline.wording.ground.straight import WAY_WORDS
-from orthocline.wording.read.call import Call, call
+from orthocline.wording.read.call import Call
 from orthocline.wording.wording import Wording
 
 
@@ -182,10 +182,7 @@ class StraightView:
     @cached_property
     def call(self) -> Call | None:
         """The call of the own putt."""
-        if self.solved is None or self.read is None:
-            return None
-        sure = how_sure(self.viewer, self.solved, self.read.uncertainty(self.now))
-        return call(self.solved, self.wording, self.golfer, sure.range)
+        return call_of(self.viewer, self.read, self.solved, self.golfer, self.now)
 
     @property
     def read_address(self) -> str:
