@@ -4,7 +4,8 @@
    same on a grid of 160 by 160 heights.
 2. Batches: aims and rolls of many putts at once, on a plane and on the grid.
 3. Reads in wind over the whole range that may be asked, the worst beside the median.
-4. How far stated ranges hold, and whether the reading named first is the best (`sureness.py`).
+4. How far stated ranges hold, and whether the reading named first is the best (`sureness.py`); what a
+   watched ball implies (`watched.py`).
 5. Server time of a Read redraw, alone, with eight clients at once, and beside 64 slow sockets, on the
    processes `serve` runs.
 6. The pages and the archive of a log of 20,000 putts, and the memory that they take.
@@ -47,6 +48,7 @@ from orthocline.db.server.settings import var_folder
 from orthocline.web.shared.read_address import demo_values
 from orthocline.wording.wording import USUAL_WORDING
 from sureness import bench_sureness
+from watched import bench_watched
 
 CLIENTS, REQUESTS = 8, 60
 WINDY, SLOW, MANY, STATIONED = 400, 64, 20_000, 100
@@ -386,4 +388,5 @@ if __name__ == "__main__":
     bench_batches()
     bench_wind()
     bench_sureness()
+    bench_watched()
     bench_server()
