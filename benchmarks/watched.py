@@ -30,9 +30,8 @@ def bench_watched():
     kept, by_chance_s = _by_chance(finish)
     needed = by_chance_s * KEPT / max(kept, 1)
     times = 1e3 * needed / took["the own ball"]
-    print(
-        f"  by rolls, as the own: {kept} of {ROLLED} stop within 6 in, {KEPT} take {needed:.0f} s, {times:.0f} times"
-    )
+    said = f"{kept} of {ROLLED} stop within 6 in, {KEPT} take {needed:.0f} s"
+    print(f"  by rolls, as the own: {said}, {times:.0f} times as long")
 
 
 def _median_ms(work):

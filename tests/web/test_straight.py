@@ -72,8 +72,8 @@ def test_feet_and_levels_read_across_and_along_at_the_hole(client):
         ("4 h", "at 4 o'clock", "14 ft"),
         ("20 ft 7:30 h", "at 7:30", "20 ft"),
         ("5 paces 30 deg left", "at 7 o'clock", "15 ft"),
-        ("2 paces left", "at 6:45", "15.2 ft"),
-        ("1 pace right, 1 pace back", "at 5:45", "17.3 ft"),
+        ("2 paces left", "at 6:45", "15.23 ft"),
+        ("1 pace right, 1 pace back", "at 5:45", "17.26 ft"),
     ],
 )
 def test_the_ball_is_put_where_it_is_said_to_lie(client, typed, hour, length):
@@ -118,6 +118,12 @@ def test_dragging_the_ball_round_turns_everything_that_lies_on_the_green(client)
 def test_the_fall_is_turned_by_its_arrow(client):
     assert "at 6 o'clock" in text(get(client, **plate("3 h"), moved="fall:0:-3"), "#own")
     assert "at 6 o'clock" in text(get(client, moved="fall:0:-3"), "#own")
+    by_plate = [
+        value(get(client, **plate("3 h"), **more), "spot-0-falls") for more in ({}, {"nudged": "fall:1:0"})
+    ]
+    assert by_plate == ["right", "-95"]
+    as_read = [text(get(client, **more), "#own") for more in ({}, {"nudged": "fall:0:-1"})]
+    assert as_read[0] != as_read[1]
 
 
 @pytest.mark.parametrize("moved", ["ball", "ball:x:1", "ball:nan:1", "ball:1e9:2", "moon:1:1"])

@@ -76,7 +76,7 @@ class Clue:
     def weight(self) -> float:
         """How much it counts."""
         kind = CLUES[self.kind]
-        return kind.weight * (kind.doubted / kind.weight if self.doubtful else 1.0)
+        return kind.doubted if self.doubtful else kind.weight
 
 
 @dataclass(frozen=True)

@@ -150,7 +150,7 @@ class ReadRequest:
         if name.startswith("spot-"):
             return self.read_in(self.readings.stepped(name, way))
         if name == "length":
-            return self._of_length(putt.length_m + way * STEPS[units.length] * self.size(units.length))
+            return self.of_length(putt.length_m + way * STEPS[units.length] * self.size(units.length))
         if name == "past":
             return self._of_pace(way * STEPS[units.past] * self.size(units.past))
         if name == "speed":
@@ -166,7 +166,7 @@ class ReadRequest:
 
     def dragged(self, length_m: float) -> "ReadRequest":
         """Return it with the ball so far from the hole, as nearly as a hand can tell."""
-        return self._of_length(self._by_hand(length_m, self.units.length))
+        return self.of_length(self._by_hand(length_m, self.units.length))
 
     def rolled_past(self, past_m: float) -> "ReadRequest":
         """Return it with such a roll-past, as nearly as a hand can tell."""
@@ -261,7 +261,8 @@ class ReadRequest:
         figure = slope_in(abs(slope), unit, over, self.wording) + way * step
         return math.copysign(1.0, slope) * slope_of(figure, unit, over, self.wording)
 
-    def _of_length(self, length_m: float) -> "ReadRequest":
+    def of_length(self, length_m: float) -> "ReadRequest":
+        """Return it with the ball so far from the hole."""
         return self._changed(hole=Point(_within(length_m, RANGES.length_m), 0.0))
 
     def _of_pace(self, more: float) -> "ReadRequest":

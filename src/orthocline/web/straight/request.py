@@ -22,7 +22,7 @@ from orthocline.wording.wording import Wording
 BALL_STEP_DEG, FALL_STEP_DEG = 3.0, 5.0
 WAYS: Final = ("plate", "feet", "level")
 """How the fall is found at the hole: by its way alone, or by a reading across and one along."""
-FALL_PARTS: Final = ("across", "along")
+ACROSS_AND_ALONG: Final = 2
 
 
 @dataclass(frozen=True)
@@ -56,9 +56,9 @@ class StraightAsked:
         readings = read.readings.plain
         if len(readings) == 1 and readings[0].gives is Gives.WAY:
             return "plate"
-        across_and_along = len(readings) == len(FALL_PARTS) and read.readings.at_hole
-        by = readings[0].by if across_and_along and readings[0].by == readings[1].by else ""
-        return by if by in WAYS else "read"
+        instruments = [one.by for one in readings if one.at_hole]
+        two_alike = len(readings) == len(instruments) == ACROSS_AND_ALONG and len(set(instruments)) == 1
+        return instruments[0] if two_alike and instruments[0] in WAYS else "read"
 
 
 def straight_of(
@@ -71,6 +71,9 @@ def straight_of(
         return StraightAsked(wanted)
     if arguments.get("by") in WAYS:
         return StraightAsked(_asked_as(wanted, found_by(wanted.read, arguments["by"])))
+    nudged = nudged_of(arguments)
+    if nudged and nudged.handle == "fall":
+        return StraightAsked(_asked_as(wanted, _fall_nudged(wanted.read, nudged.right or nudged.up)))
     turn = moved.round_deg if moved and moved.held and moved.handle == "ball" else 0.0
     typed = arguments.get("ball", "").strip()
     if not typed or typed == arguments.get("ball_was", "").strip():
@@ -115,6 +118,13 @@ def _edits(arguments: Mapping[str, str]) -> dict[str, str]:
     return {}
 
 
+def _fall_nudged(read: ReadRequest, way: int) -> ReadRequest:
+    """Return a read whose ground falls a step further round, by its plate or as one tilt."""
+    putt = read.asked_putt
+    toward = math.degrees(math.atan2(putt.side_tilt_right, -putt.grade)) + FALL_STEP_DEG * way
+    return read.read_in(read.readings.turned(0, toward)) if read.noted else read.falling(toward)
+
+
 def _put(read: ReadRequest, typed: str) -> ReadRequest:
     """Return a read whose ball lies where it was said to, from the straight putt or by an hour."""
     place = parse_place(typed, read.putt.length_m, read.wording)
@@ -123,7 +133,7 @@ def _put(read: ReadRequest, typed: str) -> ReadRequest:
         raise QuantityError("must lie between 6 in and 196 ft (60 m) from the hole")
     dial = dial_of(read.asked_putt)
     to_straight = dial.round_rad if dial else 0.0
-    return read.rotated(math.degrees(to_straight + place.round_rad)).dragged(place.distance_m)
+    return read.rotated(math.degrees(to_straight + place.round_rad)).of_length(place.distance_m)
 
 
 def _asked_as(wanted: Asked, read: ReadRequest) -> Asked:

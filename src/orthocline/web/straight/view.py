@@ -13,7 +13,6 @@ from orthocline.drawing.ground.straight import SIZE, DialSheet, dial_sheet
 from orthocline.services.account.access import Viewer
 from orthocline.services.read.straight import Straight, straight_putt
 from orthocline.web.shared.calls import call_of
-from orthocline.web.shared.places_view import PlacesView
 from orthocline.web.shared.placing import Pin, pin_at
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.web.straight.request import WAYS, StraightAsked
@@ -87,11 +86,6 @@ class StraightView:
     def shown(self) -> dict[str, str]:
         """The fields as they are shown."""
         return self.read.shown if self.read else self.wanted.asked.typed
-
-    @cached_property
-    def places(self) -> PlacesView:
-        """The readings."""
-        return PlacesView(self.viewer, self.read, self.shown, self.wording)
 
     @property
     def ways(self) -> list[WayLink]:
