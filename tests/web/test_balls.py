@@ -118,6 +118,8 @@ def test_a_green_of_which_nothing_is_known_is_bettered_too(client):
         ({"stopped": "ran off the green"}, "stopped", "come to rest"),
         ({"stopped": "near it"}, "stopped", "2 ft past 6 in left"),
         ({"stopped": "40 m past"}, "stopped", "30 m"),
+        ({"whose": "own", "stopped": "14 ft short"}, "stopped", "from its start"),
+        ({"start": "5 m 2 h", "stopped": "5 m short"}, "stopped", "from its start"),
         ({"seen_line": "wide"}, "seen_line", "3 deg left"),
         ({"seen_line": "80 deg left"}, "seen_line", "75 degrees"),
         ({"seen_last": "20 deg"}, "seen_last", "3 deg left"),

@@ -11,7 +11,7 @@ from tests.rolled import roll_out
 
 
 def said(side=0.02, grade=0.0, sd=0.004):
-    return Implied(Estimate(side, sd), Estimate(grade, sd), 0.0, odd=False)
+    return Implied(Estimate(side, sd), Estimate(grade, sd), odd=False)
 
 
 def test_a_way_knows_its_own_directions():

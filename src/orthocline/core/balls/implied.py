@@ -127,15 +127,12 @@ class Implied:
         Fall to its right [ratio].
     grade : Estimate
         Rise toward the hole [ratio]; of another player's ball hardly more than what greens have.
-    launch_right_rad : float
-        How it started, to the right of the hole [rad], if the ground is so.
     odd : bool
         Whether nothing that greens do fits what was seen.
     """
 
     side: Estimate
     grade: Estimate
-    launch_right_rad: float
     odd: bool
 
 
@@ -234,7 +231,6 @@ def _implied(ball: SeenBall | OwnBall, conditions: Conditions, misfit: Misfit) -
     return Implied(
         Estimate(float(mean[0]), float(side)),
         Estimate(float(mean[1]), float(grade)),
-        float(weights @ tries.launches[:, 0]),
         bool(fit.min() > ODD),
     )
 

@@ -91,6 +91,14 @@ class BallForm(FigureForm):
         optional=True,
     )
 
+    def validate_stopped(self, field: SaidField) -> None:
+        """Refuse a ball that stopped where it started: nobody struck it."""
+        if self.start.errors or field.said is None:
+            return
+        way = Way.from_rest(self.start_m, field.said)
+        if math.dist(way.start_m, way.finish_m) < RANGES.length_m[0]:
+            raise StopValidation("Where it stopped must lie 6 in or more from its start.")
+
     @property
     def own(self) -> bool:
         """Whether it is the golfer's own ball, which starts where the putt does."""
