@@ -16,9 +16,9 @@ from orthocline.core.roll import (
     Grain,
     PlaneSets,
     RollPast,
-    asides_of_sets,
     last_ways_of_sets,
     launches_of_sets,
+    misses_of_sets,
     rolling_deceleration_mps2,
 )
 from orthocline.core.sure import normal_scores
@@ -86,7 +86,8 @@ class SeenBall:
     last_right_rad : float or None
         The way of its last two feet, to the right of the hole's direction [rad], if it was seen.
     passed : int
-        +1 if it passed the hole on the right, -1 on the left, 0 if that was not noted.
+        +1 if it passed the hole on the right, -1 on the left, 0 if that was not noted. A ball that stopped
+        short passed it nowhere.
     """
 
     length_m: float
@@ -176,10 +177,9 @@ def implied_by_other(ball: SeenBall, conditions: Conditions) -> Implied:
             last = last_ways_of_sets(tries.sets, tries.launches, LAST_M)
             away = np.angle(np.exp(1j * (last - ball.last_right_rad)))
             total += (away / SEEN_LAST_SD_RAD) ** 2
-        if ball.passed:
-            aside = asides_of_sets(tries.sets, tries.launches)
-            seen = log_ndtr(ball.passed * aside / PASSED_SD_M)
-            total += np.where(np.isnan(aside), 0.0, -2.0 * seen)
+        if ball.passed and ball.beyond_m > 0.0:
+            passed = misses_of_sets(tries.sets, tries.launches)
+            total -= 2.0 * log_ndtr(ball.passed * passed / PASSED_SD_M)
         return total
 
     return _implied(ball, conditions, misfit)

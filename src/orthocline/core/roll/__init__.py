@@ -8,8 +8,8 @@ from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest
 from orthocline.core.roll.make_window import Window
 from orthocline.core.roll.own_read import OwnRoll, own_roll
 from orthocline.core.roll.plane_frame import by_closed_form
-from orthocline.core.roll.plane_sets import PlaneSets, launches_of_sets, windows_of_sets
-from orthocline.core.roll.plane_ways import asides_of_sets, last_ways_of_sets
+from orthocline.core.roll.plane_sets import PlaneSets, launches_of_sets, misses_of_sets, windows_of_sets
+from orthocline.core.roll.plane_ways import last_ways_of_sets
 from orthocline.core.roll.putt import (
     NO_GRAIN,
     RANGES,
@@ -53,7 +53,6 @@ __all__ = [
     "Window",
     "accelerations_of",
     "aims",
-    "asides_of_sets",
     "by_closed_form",
     "capture_of",
     "compile_ahead",
@@ -61,6 +60,7 @@ __all__ = [
     "last_ways_of_sets",
     "launch_to",
     "launches_of_sets",
+    "misses_of_sets",
     "own_roll",
     "read",
     "read_as_solved",

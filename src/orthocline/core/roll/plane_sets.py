@@ -90,6 +90,16 @@ def _passing(frame: Any, length_m: float, right_rad: float) -> tuple[float, floa
     return row[MISS], row[RIM]
 
 
+@njit(types.float64[::1](TABLE, types.float64[::1], TABLE), **KEPT)
+def _misses(frames: Any, length_m: Any, launches: Any) -> NDArray[np.float64]:
+    """Return how far each set's ball passes the hole's centre, positive to its own right of it."""
+    found = np.empty(len(launches))
+    for i in range(len(launches)):
+        frame = np.array([frames[0, i], frames[1, i], frames[2, i], launches[i, 1]])
+        found[i] = _passing(frame, length_m[i], launches[i, 0])[0]
+    return found
+
+
 @njit(types.boolean(types.float64[::1], types.float64, types.float64), **KEPT)
 def _drops(frame: Any, length_m: float, right_rad: float) -> bool:
     """Return whether a ball drops."""
@@ -166,3 +176,21 @@ def windows_of_sets(sets: PlaneSets, launches: NDArray[np.float64]) -> NDArray[n
         even the launch given does not.
     """
     return np.asarray(_windows(sets.frames, sets.length_m, np.ascontiguousarray(launches)))
+
+
+def misses_of_sets(sets: PlaneSets, launches: NDArray[np.float64]) -> NDArray[np.float64]:
+    """Return how far balls pass the hole that roll beyond it.
+
+    Parameters
+    ----------
+    sets : PlaneSets
+        Figures of one putt.
+    launches : ndarray
+        Launch angle to the right [rad] and launch speed [m/s] of each set, shape (n, 2).
+
+    Returns
+    -------
+    ndarray
+        How far off its centre [m], positive where the ball passes on the right of it, shape (n,).
+    """
+    return np.asarray(_misses(sets.frames, sets.length_m, np.ascontiguousarray(launches)))

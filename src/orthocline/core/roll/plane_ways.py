@@ -1,4 +1,4 @@
-"""Balls of many sets at once on a plane: how each passes the hole, and along which way it comes to rest."""
+"""Balls of many sets at once on a plane: along which way each comes to rest."""
 
 from collections.abc import Callable
 from dataclasses import dataclass
@@ -92,26 +92,3 @@ def last_ways_of_sets(sets: PlaneSets, launches: Figures, last_m: float) -> Figu
     """
     ahead, right = _when(_balls(sets, launches), lambda balls: balls.path_left_m > last_m).rest.T
     return np.asarray(np.arctan2(right, ahead))
-
-
-def asides_of_sets(sets: PlaneSets, launches: Figures) -> Figures:
-    """Return how far to the right of the hole balls pass it.
-
-    Parameters
-    ----------
-    sets : PlaneSets
-        Figures of one putt, with the distance of its hole.
-    launches : ndarray
-        Launch angle to the right [rad] and launch speed [m/s] of each set, shape (n, 2).
-
-    Returns
-    -------
-    ndarray
-        Where they are level with the hole [m], negative to the left, shape (n,); NaN for balls that rest
-        before.
-    """
-    balls = _balls(sets, launches)
-    rest = balls.rest
-    level = _when(balls, lambda here: rest[:, 0] - here.rest[:, 0] < sets.length_m)
-    aside = rest[:, 1] - level.rest[:, 1]
-    return np.where(rest[:, 0] < sets.length_m, np.nan, aside)
