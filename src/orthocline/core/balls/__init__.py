@@ -1,7 +1,6 @@
 """Balls that were watched, and the ground that they imply."""
 
 from orthocline.core.balls.implied import (
-    ENERGY_SHARE,
     FINISH_SD_M,
     Conditions,
     Implied,
@@ -13,7 +12,6 @@ from orthocline.core.balls.implied import (
 from orthocline.core.balls.placed import Way, readings_of, rolled_way
 
 __all__ = [
-    "ENERGY_SHARE",
     "FINISH_SD_M",
     "Conditions",
     "Implied",

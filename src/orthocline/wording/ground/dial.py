@@ -15,6 +15,7 @@ HOUR_RAD = math.pi / 6.0
 STRAIGHT_RAD = math.pi
 """The straight putt uphill lies at 6."""
 SPOT_ALLOWED = "such as 4 h, 5 paces 30 deg, or 2 paces left 1 pace back"
+APART = re.compile(r",|\band\b|(?<=left)\s|(?<=right)\s|(?<=back)\s|(?<=nearer)\s")
 STEP = re.compile(r"(.+?)\s*(left|right|back|nearer)$")
 HOURED = re.compile(r"(?:(.*?)[\s,]+)?(\d{1,2}(?:[.,]\d+|:\d+)?\s*(?:h|o'?clock))")
 BORNE = re.compile(r"(?:(.*?)[\s,]+)?([+-]?\d+(?:[.,]\d+)?)\s*(?:deg|°|degrees)\s*(left|right)?")
@@ -62,8 +63,9 @@ def parse_place(text: str, distance_m: float, wording: Wording) -> Placed:
 def _stepped(said: str, distance_m: float, wording: Wording) -> Placed:
     """Return the place so many steps left or right and back from where a line begins."""
     left, away = 0.0, distance_m
-    for part in re.split(r",|\band\b|(?<=left)\s|(?<=right)\s|(?<=back)\s|(?<=nearer)\s", said):
-        step = STEP.fullmatch(part.strip())
+    parts = [part.strip() for part in APART.split(said)]
+    for part in filter(None, parts) if any(parts) else [""]:
+        step = STEP.fullmatch(part)
         if not step:
             raise QuantityError(f"cannot be read; allowed is {SPOT_ALLOWED}")
         length = parse_far_m(step[1], wording)
@@ -85,7 +87,7 @@ def walk_words(dial: Dial, wording: Wording) -> str:
         return "Your putt is the straight one: it goes straight uphill."
     side = "left" if dial.walk_right_rad < 0.0 else "right"
     degrees = abs(math.degrees(dial.walk_right_rad))
-    way = f"{degrees:.0f}° to the {side} of your line" if degrees > AHEAD_DEG else "almost over the hole"
+    way = f"{degrees:.0f}° to the {side} of your line" if degrees > AHEAD_DEG else "on past the hole"
     return f"The straight putt uphill begins {wording.paces(dial.walk_m)} from your ball, {way}."
 
 
