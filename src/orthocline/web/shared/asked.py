@@ -11,7 +11,7 @@ from orthocline.core.roll import Putt, PuttError
 from orthocline.web.shared.read_address import START
 from orthocline.web.shared.read_form import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_request import ReadRequest
-from orthocline.web.shared.read_writing import Held
+from orthocline.web.shared.read_value import Held
 from orthocline.web.shared.readings import FIELD, MOST_READINGS, Readings, reading_forms
 from orthocline.wording.wording import USUAL_WORDING, Wording
 

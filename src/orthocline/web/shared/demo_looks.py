@@ -8,7 +8,7 @@ from orthocline.core.instruments import FIRST_LOOK
 from orthocline.core.sure import Source
 from orthocline.services.demo.looks import LOOKS
 from orthocline.web.shared.read_request import request_of
-from orthocline.web.shared.read_writing import Known
+from orthocline.web.shared.read_value import Known
 from orthocline.web.shared.readings import Noted
 from orthocline.wording.wording import Wording
 

@@ -7,7 +7,7 @@ from orthocline.core.sure import Source
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
 from orthocline.web.shared.read_request import ReadRequest, request_of
-from orthocline.web.shared.read_writing import Known
+from orthocline.web.shared.read_value import Known
 from orthocline.wording.dates import Calendar
 from orthocline.wording.figures import tidy
 from orthocline.wording.wording import Wording

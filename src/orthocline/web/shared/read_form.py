@@ -17,7 +17,7 @@ from orthocline.services.text import tidy_text
 from orthocline.web.shared.fields import DoubtedField, FigureForm, LengthField, QuantityField, WayField
 from orthocline.web.shared.places import place_fields
 from orthocline.web.shared.read_request import ReadRequest
-from orthocline.web.shared.read_writing import Held, Known, TypedUnits
+from orthocline.web.shared.read_value import Held, Known, TypedUnits
 from orthocline.web.shared.readings import Noted
 from orthocline.wording.instruments import INSTRUMENT_WORDS, TYPED_WORDS
 from orthocline.wording.quantities import (

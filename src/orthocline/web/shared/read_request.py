@@ -1,13 +1,11 @@
-"""What a read asks for: one value in SI units, its edits, and the address that asks for it again."""
+"""A read as it is asked for, with its steps and drags, which return another."""
 
 import math
 from dataclasses import dataclass, replace
 from datetime import datetime
 from functools import cached_property
 from typing import Any
-from urllib.parse import urlencode
 
-from orthocline.core.account import UsualPasts
 from orthocline.core.estimate import Estimate
 from orthocline.core.grain import GRASSES
 from orthocline.core.ground import Plane, Reading, Said, Stations, plane_from_grade, stations_of
@@ -19,59 +17,17 @@ from orthocline.core.units import PERCENT, wrap_rad
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.services.speed.book import hours_since
-from orthocline.web.shared.read_writing import KNOWN_BY_NOTHING, LEVEL, Held, Known, TypedUnits, fields_of
+from orthocline.web.shared.read_value import LEVEL, Known, ReadValue, TypedUnits
 from orthocline.web.shared.readings import Noted, Readings, noted_of
-from orthocline.wording.typed import DRAGGED, RISE_STEPS, STEPS, exact, shown, size_of, slope_in, slope_of
+from orthocline.wording.typed import DRAGGED, RISE_STEPS, STEPS, slope_in, slope_of
 from orthocline.wording.wording import Wording
 
 GREEN_SPEED_STEP_FT = 0.1
 
 
 @dataclass(frozen=True)
-class ReadRequest:
-    """One read as it is asked for; its edits return another.
-
-    Attributes
-    ----------
-    putt : Putt
-        With the ball at the origin and the hole along +x, on the plane of the tilt and rise that were typed.
-    units : TypedUnits
-    wording : Wording
-        How its golfer says figures.
-    place : Place
-    origin : SpeedOrigin or None
-        Where a measured green speed comes from.
-    own_right_m : float or None
-        The golfer's own aim, positive to the right.
-    mine_first : bool
-        Whether the call is held back until there is an own aim.
-    held : Held or None
-    usual : UsualPasts or None
-        The golfer's usual roll-pasts where the pace is theirs, and goes with the slope.
-    known : Known
-        Where its figures come from.
-    fan : bool
-        Whether the fan of start lines is drawn.
-    tries_m : tuple of float
-        The golfer's candidate lines, aims [m] to the right of the hole's centre.
-    noted : tuple of Noted
-        Readings of the ground in places. Where there are any, tilt and rise count only for a slope of which
-        none says anything.
-    """
-
-    putt: Putt
-    units: TypedUnits
-    wording: Wording
-    place: Place = NOWHERE
-    origin: SpeedOrigin | None = None
-    own_right_m: float | None = None
-    mine_first: bool = False
-    held: Held | None = None
-    usual: UsualPasts | None = None
-    known: Known = KNOWN_BY_NOTHING
-    fan: bool = False
-    tries_m: tuple[float, ...] = ()
-    noted: tuple[Noted, ...] = ()
+class ReadRequest(ReadValue):
+    """One read as it is asked for; its edits return another."""
 
     @cached_property
     def asked_putt(self) -> Putt:
@@ -92,11 +48,6 @@ class ReadRequest:
             for source, slope in ((self.known.rise, putt.grade), (self.known.side, putt.side_tilt_right))
         )
         return Said(-putt.grade, putt.side_tilt_right, *sds)
-
-    @property
-    def readings(self) -> Readings:
-        """Its readings, to be edited; `read_in` takes them back."""
-        return Readings(self.noted, self.putt.length_m, self.wording)
 
     def read_in(self, readings: Readings) -> "ReadRequest":
         """Return it by other readings; as it is where they make none that can be read."""
@@ -225,31 +176,6 @@ class ReadRequest:
     def by_line(self, number: int) -> "ReadRequest":
         """Return it by another line to the hole."""
         return self._changed(line=number)
-
-    @cached_property
-    def exact(self) -> dict[str, str]:
-        """The fields of its address, those that say something, to all digits that count."""
-        return fields_of(self, exact)
-
-    @cached_property
-    def shown(self) -> dict[str, str]:
-        """The same as the page's fields show them."""
-        return fields_of(self, shown)
-
-    @property
-    def query(self) -> str:
-        """The query of its address."""
-        return urlencode(self.exact)
-
-    def size(self, unit: str) -> float:
-        """Return how much one of a unit is, in SI."""
-        return size_of(unit, self.wording)
-
-    @property
-    def pace_figure(self) -> float:
-        """Its roll-past [m], or its speed at the hole [m/s]."""
-        pace = self.putt.pace
-        return pace.speed_mps if isinstance(pace, SpeedAtHole) else pace.past_m
 
     def _by_hand(self, length_m: float, unit: str) -> float:
         grain = DRAGGED[unit] * self.size(unit)

@@ -1,16 +1,19 @@
-"""How a read is written into its address, field by field."""
+"""What a read asks for: one value in SI units, and the address in which it is written, field by field."""
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
+from functools import cached_property
+from urllib.parse import urlencode
 
-from orthocline.core.roll import Grain
+from orthocline.core.account import UsualPasts
+from orthocline.core.roll import Grain, Putt, SpeedAtHole
 from orthocline.core.sure import BY_NOTHING, TYPED, GrainBy, Source
-from orthocline.wording.typed import slope_in
+from orthocline.formats.speed_origin import SpeedOrigin
+from orthocline.services.ground.places import NOWHERE, Place
+from orthocline.web.shared.readings import Noted, Readings
+from orthocline.wording.typed import exact, shown, size_of, slope_in
 from orthocline.wording.ways import way_text
-
-if TYPE_CHECKING:
-    from orthocline.web.shared.read_request import ReadRequest
+from orthocline.wording.wording import Wording
 
 LEVEL = 1e-11
 """Less slope [ratio] than an address can say has no side."""
@@ -58,13 +61,90 @@ class Known:
 KNOWN_BY_NOTHING = Known()
 
 
-def fields_of(read: "ReadRequest", figure: Figure) -> dict[str, str]:
+@dataclass(frozen=True)
+class ReadValue:
+    """One read as it is asked for, and the address that asks for it again.
+
+    Attributes
+    ----------
+    putt : Putt
+        With the ball at the origin and the hole along +x, on the plane of the tilt and rise that were typed.
+    units : TypedUnits
+    wording : Wording
+        How its golfer says figures.
+    place : Place
+    origin : SpeedOrigin or None
+        Where a measured green speed comes from.
+    own_right_m : float or None
+        The golfer's own aim, positive to the right.
+    mine_first : bool
+        Whether the call is held back until there is an own aim.
+    held : Held or None
+    usual : UsualPasts or None
+        The golfer's usual roll-pasts where the pace is theirs, and goes with the slope.
+    known : Known
+        Where its figures come from.
+    fan : bool
+        Whether the fan of start lines is drawn.
+    tries_m : tuple of float
+        The golfer's candidate lines, aims [m] to the right of the hole's centre.
+    noted : tuple of Noted
+        Readings of the ground in places. Where there are any, tilt and rise count only for a slope of which
+        none says anything.
+    """
+
+    putt: Putt
+    units: TypedUnits
+    wording: Wording
+    place: Place = NOWHERE
+    origin: SpeedOrigin | None = None
+    own_right_m: float | None = None
+    mine_first: bool = False
+    held: Held | None = None
+    usual: UsualPasts | None = None
+    known: Known = KNOWN_BY_NOTHING
+    fan: bool = False
+    tries_m: tuple[float, ...] = ()
+    noted: tuple[Noted, ...] = ()
+
+    @property
+    def readings(self) -> Readings:
+        """Its readings, to be edited; `read_in` takes them back."""
+        return Readings(self.noted, self.putt.length_m, self.wording)
+
+    @cached_property
+    def exact(self) -> dict[str, str]:
+        """The fields of its address, those that say something, to all digits that count."""
+        return _fields_of(self, exact)
+
+    @cached_property
+    def shown(self) -> dict[str, str]:
+        """The same as the page's fields show them."""
+        return _fields_of(self, shown)
+
+    @property
+    def query(self) -> str:
+        """The query of its address."""
+        return urlencode(self.exact)
+
+    def size(self, unit: str) -> float:
+        """Return how much one of a unit is, in SI."""
+        return size_of(unit, self.wording)
+
+    @property
+    def pace_figure(self) -> float:
+        """Its roll-past [m], or its speed at the hole [m/s]."""
+        pace = self.putt.pace
+        return pace.speed_mps if isinstance(pace, SpeedAtHole) else pace.past_m
+
+
+def _fields_of(read: ReadValue, figure: Figure) -> dict[str, str]:
     """Return the fields of a read's address that say something, each figure written so."""
     fields = {**_putt_fields(read, figure), **_other_fields(read, figure), **read.readings.fields(figure)}
     return {name: text for name, text in fields.items() if text}
 
 
-def _putt_fields(read: "ReadRequest", figure: Figure) -> dict[str, str]:
+def _putt_fields(read: ReadValue, figure: Figure) -> dict[str, str]:
     putt, units, known = read.putt, read.units, read.known
     fields = {
         "length": _long(read, putt.length_m, units.length, figure, known.length.within),
@@ -87,7 +167,7 @@ def _putt_fields(read: "ReadRequest", figure: Figure) -> dict[str, str]:
     return fields
 
 
-def _grain_fields(read: "ReadRequest", grain: Grain, figure: Figure) -> dict[str, str]:
+def _grain_fields(read: ReadValue, grain: Grain, figure: Figure) -> dict[str, str]:
     known, last_m = read.known, (1.0 - grain.since) * read.putt.length_m
     way_within = known.grain_by.way_within_deg
     return {
@@ -98,7 +178,7 @@ def _grain_fields(read: "ReadRequest", grain: Grain, figure: Figure) -> dict[str
     }
 
 
-def _other_fields(read: "ReadRequest", figure: Figure) -> dict[str, str]:
+def _other_fields(read: ReadValue, figure: Figure) -> dict[str, str]:
     fields = {
         "course": read.place.course,
         "green": read.place.green,
@@ -114,20 +194,18 @@ def _other_fields(read: "ReadRequest", figure: Figure) -> dict[str, str]:
     return fields
 
 
-def _long(
-    read: "ReadRequest", length_m: float, unit: str, figure: Figure, within_m: float | None = None
-) -> str:
+def _long(read: ReadValue, length_m: float, unit: str, figure: Figure, within_m: float | None = None) -> str:
     sure = None if within_m is None else within_m / read.size(unit)
     return f"{figure(length_m / read.size(unit))}{_within_text(sure, figure)} {unit}"
 
 
-def _steep(read: "ReadRequest", slope: float, unit: str, figure: Figure, within: float | None) -> str:
+def _steep(read: ReadValue, slope: float, unit: str, figure: Figure, within: float | None) -> str:
     over, wording = read.putt.length_m, read.wording
     sure = None if within is None else slope_in(within, unit, over, wording)
     return f"{figure(slope_in(abs(slope), unit, over, wording))}{_within_text(sure, figure)} {unit}"
 
 
-def _aside(read: "ReadRequest", right_m: float, figure: Figure) -> str:
+def _aside(read: ReadValue, right_m: float, figure: Figure) -> str:
     way = "left" if right_m < 0.0 else "right"
     return f"{_long(read, abs(right_m), read.wording.units.near, figure)} {way}"
 
