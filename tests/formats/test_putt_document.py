@@ -297,3 +297,51 @@ def test_the_range_is_said_to_people_too():
     said = run("-", text=changed(within=WITHIN)).stdout
     assert re.search(r"^Between .* and .* in (right|left)\.$", said, re.MULTILINE)
     assert "A level across the line half-way would" in said
+
+
+SLOPED = {"at_m": [1.0, 0.5], "slope_percent": 1.2, "toward_deg": 90.0, "within_percent": 0.6}
+FALLEN = {"at_m": [2.0, -0.5], "downhill_deg": -80.0, "within_deg": 20.0}
+HIGH = {"at_m": [0.0, 0.0], "height_m": 0.0, "within_m": 0.01}
+
+
+def surveyed(*readings):
+    return changed(surface={"kind": "survey", "readings": list(readings)})
+
+
+def test_a_survey_is_read_with_its_range_and_goes_round():
+    answer = json.loads(run("--json", "-", text=surveyed(SLOPED, FALLEN, HIGH)).output)
+    least, most = answer["aim_range_right_m"]
+    assert least < answer["aim_right_m"] < most
+    putt = parse_putt(surveyed(SLOPED, FALLEN, HIGH))
+    again = putt_of(document_of(putt))
+    for one, other in zip(putt.surface.readings, again.surface.readings, strict=True):
+        assert type(one) is type(other)
+        assert one.at_m == other.at_m
+        figures = [[said for said in vars(each).values() if isinstance(said, float)] for each in (one, other)]
+        assert figures[0] == pytest.approx(figures[1])
+    jsonschema.validate(document_of(putt), schema())
+
+
+@pytest.mark.parametrize(
+    ("reading", "member"),
+    [
+        ({**SLOPED, "height_m": 1.0}, "/surface/readings/0"),
+        ({"at_m": [1.0, 0.5], "slope_percent": 1.2, "within_percent": 0.6}, "/surface/readings/0"),
+        ({"at_m": [1.0, 0.5]}, "/surface/readings/0"),
+        ({**FALLEN, "within_deg": 0.0}, "/surface/readings/0/within_deg"),
+        ({**HIGH, "within_m": True}, "/surface/readings/0/within_m"),
+        ({**SLOPED, "slope_percent": 30.0}, "/surface/readings/0/slope_percent"),
+        ({**SLOPED, "at_m": [1.0]}, "/surface/readings/0/at_m"),
+        ({**SLOPED, "by": "level"}, "/surface/readings/0/by"),
+        ({**SLOPED, "at_m": [500.0, 0.0]}, "/ball_m"),
+    ],
+)
+def test_a_reading_of_a_survey_that_cannot_be_taken_is_named(reading, member):
+    with pytest.raises(DocumentError) as told:
+        parse_putt(surveyed(reading))
+    assert told.value.member == member
+
+
+def test_a_survey_may_be_too_long():
+    with pytest.raises(DocumentError, match="2000"):
+        parse_putt(surveyed(*[SLOPED] * 2001))

@@ -118,6 +118,7 @@ class PuttDocument(Part):
     line: Annotated[int, Field(ge=RANGES.line[0], le=RANGES.line[1])] = 1
 
 
+BRANCHES = ("constrained-float", "float", "none")
 PARTS = {part.__name__ for part in (PastPart, SpeedPart, GrainPart, WindPart, WithinPart)}
 """Names that pydantic puts into the place of a fault where a member may be of several kinds."""
 
@@ -305,7 +306,8 @@ def _first_fault(error: ValidationError) -> DocumentError:
     # Of a choice (the two kinds of pace) report the branch that was meant, not the missing other one.
     wanted = [f for f in faults if not ("pace" in f["loc"] and f["type"] in ("missing", "extra_forbidden"))]
     fault = (wanted or faults)[0]
-    places = [str(p) for i, p in enumerate(fault["loc"]) if not (i == 1 and str(p) in PARTS)]
+    branches = (*PARTS, *BRANCHES)
+    places = [str(p) for i, p in enumerate(fault["loc"]) if not (i >= 1 and str(p) in branches)]
     member = "".join("/" + _escape(place) for place in places)
     if fault["type"] in ("no_kind", "no_such_kind"):
         member += "/kind"

@@ -8,16 +8,30 @@ from operator import or_
 from typing import Annotated, Any, Literal
 
 import numpy as np
-from pydantic import BaseModel, ConfigDict, Field, PlainValidator, field_validator
+from pydantic import BaseModel, ConfigDict, Field, PlainValidator, field_validator, model_validator
 from pydantic.json_schema import SkipJsonSchema
 from pydantic_core import PydanticCustomError
 
 from orthocline.core.ground import LEAST_NODES, Grid, Plane, Station, Stations, Surface
 from orthocline.core.roll import RANGES, PuttError
+from orthocline.core.survey import HeightReading, SlopeReading, Survey, SurveyReading, WayReading
 from orthocline.core.units import PERCENT, wrap_rad
 
 MOST_CELLS = 4_000_000
 MOST_READINGS = 200
+MOST_SURVEYED = 2000
+FARTHEST_READ_M = 100.0
+KINDS_OF_READING = {
+    "slope_percent": frozenset({"slope_percent", "toward_deg", "within_percent"}),
+    "downhill_deg": frozenset({"downhill_deg", "within_deg"}),
+    "height_m": frozenset({"height_m", "within_m"}),
+}
+"""The members of each kind of reading of a survey."""
+MEMBERS = frozenset[str]().union(*KINDS_OF_READING.values())
+READING_ALLOWED = (
+    "must give slope_percent, toward_deg and within_percent, or downhill_deg and within_deg, or height_m and"
+    " within_m"
+)
 
 
 class Part(BaseModel):
@@ -130,6 +144,55 @@ class GridPart(SurfacePart):
         return grid
 
 
+class SurveyReadingPart(Part):
+    """A reading anywhere on a green: of a slope along a way, of the way of fall, or of a height."""
+
+    at_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
+    slope_percent: Slope | SkipJsonSchema[None] = None
+    toward_deg: Angle | SkipJsonSchema[None] = None
+    within_percent: Annotated[float, Field(gt=0.0, le=25.0, description="95 %")] | SkipJsonSchema[None] = None
+    downhill_deg: Angle | SkipJsonSchema[None] = None
+    within_deg: Annotated[float, Field(gt=0.0, le=180.0, description="95 %")] | SkipJsonSchema[None] = None
+    height_m: Annotated[float, Field(ge=-1e4, le=1e4)] | SkipJsonSchema[None] = None
+    within_m: Annotated[float, Field(gt=0.0, le=10.0, description="95 %")] | SkipJsonSchema[None] = None
+
+    @model_validator(mode="after")
+    def _one_kind(self) -> "SurveyReadingPart":
+        said = frozenset(name for name in MEMBERS if getattr(self, name) is not None)
+        if said not in KINDS_OF_READING.values():
+            raise ValueError(READING_ALLOWED)
+        return self
+
+    @property
+    def reading(self) -> SurveyReading:
+        """The reading as the core has it."""
+        at = self.at_m[0], self.at_m[1]
+        if self.slope_percent is not None:
+            toward = wrap_rad(math.radians(self.toward_deg or 0.0))
+            sd = 0.5 * PERCENT * (self.within_percent or 0.0)
+            return SlopeReading(at, PERCENT * self.slope_percent, toward, sd)
+        if self.downhill_deg is not None:
+            downhill = wrap_rad(math.radians(self.downhill_deg))
+            return WayReading(at, downhill, 0.5 * math.radians(self.within_deg or 0.0))
+        return HeightReading(at, self.height_m or 0.0, 0.5 * (self.within_m or 0.0))
+
+
+class SurveyPart(SurfacePart):
+    """A green known by readings anywhere on it."""
+
+    kind: Literal["survey"]
+    readings: Annotated[list[SurveyReadingPart], Field(min_length=1, max_length=MOST_SURVEYED)]
+
+    def surface(self, ball_m: list[float], hole_m: list[float]) -> Survey:
+        """Return the ground; raises PuttError where ball or hole lie too far from all that was read."""
+        readings = tuple(one.reading for one in self.readings)
+        around = (ball_m[0], ball_m[1]), (hole_m[0], hole_m[1])
+        for member, place in zip(("/ball_m", "/hole_m"), around, strict=True):
+            if min(math.dist(place, one.at_m) for one in readings) > FARTHEST_READ_M:
+                raise PuttError(member, "lies more than 100 m from every reading")
+        return Survey(readings, around)
+
+
 @dataclass(frozen=True)
 class SurfaceKind:
     """How one kind of ground stands in a document.
@@ -174,12 +237,29 @@ def _grid_members(grid: Grid) -> dict[str, Any]:
     }
 
 
+def _survey_members(survey: Survey) -> dict[str, Any]:
+    return {"readings": [_surveyed_members(one) for one in survey.readings]}
+
+
+def _surveyed_members(one: SurveyReading) -> dict[str, Any]:
+    at = list(one.at_m)
+    if isinstance(one, SlopeReading):
+        slope, within = one.slope / PERCENT, 2.0 * one.sd / PERCENT
+        toward = math.degrees(one.toward_rad)
+        return {"at_m": at, "slope_percent": slope, "toward_deg": toward, "within_percent": within}
+    if isinstance(one, WayReading):
+        within = 2.0 * math.degrees(one.sd)
+        return {"at_m": at, "downhill_deg": math.degrees(one.downhill_rad), "within_deg": within}
+    return {"at_m": at, "height_m": one.height_m, "within_m": 2.0 * one.sd}
+
+
 SURFACES = {
     kind.name: kind
     for kind in (
         SurfaceKind("plane", Plane, PlanePart, _plane_members),
         SurfaceKind("stations", Stations, StationsPart, _stations_members),
         SurfaceKind("grid", Grid, GridPart, _grid_members),
+        SurfaceKind("survey", Survey, SurveyPart, _survey_members),
     )
 }
 

@@ -13,9 +13,10 @@ from typing import Final, NamedTuple, Protocol
 import numpy as np
 from numpy.typing import NDArray
 
-from orthocline.core.ground import LineDoubt, LineReadings, Stations, Surface
+from orthocline.core.ground import LineDoubt, LineReadings, Stations
 from orthocline.core.roll import RANGES, Putt, Read, Sensitivity, aims
 from orthocline.core.sure.uncertainty import Uncertainty
+from orthocline.core.survey import Fit, Looks, Survey
 
 ANGLE, SPEED, AIM = range(3)
 """What answers to a doubt: launch angle to the right [rad], launch speed [m/s], and aim [m]."""
@@ -127,6 +128,57 @@ class StationsDoubt:
 
 
 @dataclass(frozen=True)
+class SurveyDoubt:
+    """Ground that was surveyed, which may be wrong as its fit says.
+
+    Attributes
+    ----------
+    fit : Fit
+        The fit.
+    putt : Putt
+        The putt.
+    looks : Looks
+        Grade at each place of the way, then fall to the right; shape (96,).
+    answers : ndarray
+        Change of launch angle [rad], launch speed [m/s] and aim [m] per ratio of each, shape (3, 96).
+    """
+
+    fit: Fit
+    putt: Putt
+    looks: Looks
+    answers: NDArray[np.float64]
+
+    @cached_property
+    def variance(self) -> NDArray[np.float64]:
+        """Variance of launch angle, launch speed and aim, shape (3,)."""
+        shared = self.fit.covariance(self.looks)
+        return np.asarray(np.einsum("in,nm,im->i", self.answers, shared, self.answers))
+
+    def left(self, at_m: float, sd: float, *, across: bool) -> float:
+        """Return the variance of the aim once the ground is read in one more place."""
+        key = at_m, int(across)
+        if key not in self._further:
+            one = line_looks(self.putt, np.array([[at_m, 0.0]]))
+            row = Looks(one.places_m[:1], one.parts[int(across) : int(across) + 1])
+            known = self.fit.known(row)[:, 0]
+            before = self.answers[AIM] @ self.fit.before(self.looks, row)[:, 0]
+            own = self.fit.before(row, row)[0, 0] - known @ known
+            self._further[key] = float(before - self._aim_known @ known), float(own)
+        with_aim, own = self._further[key]
+        return float(self.variance[AIM]) - with_aim**2 / (own + sd**2)
+
+    @cached_property
+    def _aim_known(self) -> NDArray[np.float64]:
+        """What was read of the aim."""
+        return np.asarray(self.fit.known(self.looks) @ self.answers[AIM])
+
+    @cached_property
+    def _further(self) -> dict[tuple[float, int], tuple[float, float]]:
+        """By place and way: how a reading goes with the aim, and its own variance."""
+        return {}
+
+
+@dataclass(frozen=True)
 class Doubts:
     """Everything that makes a read uncertain.
 
@@ -171,7 +223,7 @@ def doubts_of(solved: Read, uncertainty: Uncertainty, weights: Sensitivity) -> D
     places, answers = _answers(solved, weights)
     counts = np.abs(answers[AIM, NODES:])
     middle = float(np.average(places[:, 0], weights=counts)) if counts.any() else 0.0
-    slope = _slope_doubt(solved.putt.surface, uncertainty, places, answers)
+    slope = _slope_doubt(solved.putt, uncertainty, places, answers)
     return Doubts(slope, dict(_others(solved, uncertainty)), middle)
 
 
@@ -197,15 +249,41 @@ def _answers(solved: Read, weights: Sensitivity) -> tuple[NDArray[np.float64], N
 
 
 def _slope_doubt(
-    ground: Surface, uncertainty: Uncertainty, places: NDArray[np.float64], answers: NDArray[np.float64]
+    putt: Putt, uncertainty: Uncertainty, places: NDArray[np.float64], answers: NDArray[np.float64]
 ) -> SlopeDoubt:
-    """Return how the error of the slope varies: between stations, or as one of the whole ground."""
+    """Return how the error of the slope varies: by its survey, between stations, or as one everywhere."""
+    ground = putt.surface
+    if isinstance(ground, Survey):
+        return SurveyDoubt(ground.fit, putt, line_looks(putt, places), answers)
     if not isinstance(ground, Stations) or not is_read_uncertainly(ground, uncertainty):
         whole = answers.reshape(len(answers), 2, NODES).sum(axis=2)
         return EvenDoubt(whole, np.array([uncertainty.grade, uncertainty.side]))
     return StationsDoubt(
         tuple(LineDoubt(places, weights) for weights in answers), *line_readings(ground, uncertainty)
     )
+
+
+def line_looks(putt: Putt, places_m: NDArray[np.float64]) -> Looks:
+    """Return grade and fall to the right at places of a putt, as a survey is asked for them.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    places_m : ndarray
+        Places along its line from the ball and to its left [m], shape (n, 2).
+
+    Returns
+    -------
+    Looks
+        The grade at each, then the fall to the right; shape (2 n,).
+    """
+    cos, sin = math.cos(putt.bearing_rad), math.sin(putt.bearing_rad)
+    along, left = places_m.T
+    east, north = putt.ball.x_m + along * cos - left * sin, putt.ball.y_m + along * sin + left * cos
+    on_map, parts = np.column_stack([east, north]), np.zeros((2, len(along), 3))
+    parts[0, :, 1:], parts[1, :, 1:] = (cos, sin), (-sin, cos)
+    return Looks(np.vstack([on_map, on_map]), parts.reshape(-1, 3))
 
 
 def line_readings(ground: Stations, uncertainty: Uncertainty) -> tuple[LineReadings, LineReadings]:

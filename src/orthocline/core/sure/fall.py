@@ -14,10 +14,11 @@ from orthocline.core.estimate import Span
 from orthocline.core.ground import LineDoubt, Reading, Stations
 from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, FLAT, INSTRUMENTS, Gives
 from orthocline.core.roll import Putt
-from orthocline.core.sure.doubts import is_read_uncertainly, line_readings
+from orthocline.core.sure.doubts import is_read_uncertainly, line_looks, line_readings
 from orthocline.core.sure.inputs import normal_scores
 from orthocline.core.sure.ranges import TAILS
 from orthocline.core.sure.uncertainty import Uncertainty
+from orthocline.core.survey import Survey
 
 MIDDLE: Final = 0.5
 LEAST_TILT: Final = 1e-5
@@ -158,6 +159,11 @@ def _true_tilt(tilt: float, way_rad: float, errors: NDArray[np.float64], share: 
 def _sds(putt: Putt, uncertainty: Uncertainty) -> tuple[float, float]:
     """Return the standard deviations of the mean fall ahead and to the right [ratio]."""
     ground = putt.surface
+    if isinstance(ground, Survey):
+        looks = line_looks(putt, np.column_stack([np.linspace(0.0, putt.length_m, NODES), np.zeros(NODES)]))
+        means = np.kron(np.eye(2), np.full(NODES, 1.0 / NODES))
+        ahead, right = np.sqrt((means @ ground.fit.covariance(looks) @ means.T).diagonal()).tolist()
+        return ahead, right
     if not isinstance(ground, Stations) or not is_read_uncertainly(ground, uncertainty):
         return uncertainty.grade, uncertainty.side
     places = np.column_stack([np.linspace(0.0, putt.length_m, NODES), np.zeros(NODES)])

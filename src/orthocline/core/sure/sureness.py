@@ -23,6 +23,7 @@ from orthocline.core.sure.next_reading import NextReading, next_readings
 from orthocline.core.sure.ranges import AimRange, normal_range, range_of_sets
 from orthocline.core.sure.start_lines import FAN_SETS, StartLines, start_lines_of
 from orthocline.core.sure.uncertainty import CERTAIN, Uncertainty
+from orthocline.core.survey import Survey
 
 
 @dataclass(frozen=True)
@@ -44,6 +45,8 @@ class Sureness:
     def certain(self) -> bool:
         """Whether every figure is taken as it is, so that there is no range."""
         ground = self.read.putt.surface
+        if isinstance(ground, Survey):
+            return False
         read = isinstance(ground, Stations) and is_read_uncertainly(ground, self.uncertainty)
         return self.uncertainty == CERTAIN and not read
 

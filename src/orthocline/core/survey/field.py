@@ -1,0 +1,110 @@
+"""The covariance of heights and slopes of a green: a plane of which little is known, and a smooth field."""
+
+import math
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+Figures = NDArray[np.float64]
+PLANE_SLOPE_SD: Final = 0.05
+"""Of each component of the plane's slope [ratio]."""
+PLANE_HEIGHT_SD_M: Final = 100.0
+"""Of the plane's height [m]: nobody knows it."""
+
+
+@dataclass(frozen=True)
+class Looks:
+    """What is looked at of the ground: at each place so much of its height and of its two slopes.
+
+    Attributes
+    ----------
+    places_m : ndarray
+        Places on the map [m], shape (n, 2).
+    parts : ndarray
+        How much of the height, of the slope east and of that north, shape (n, 3).
+    """
+
+    places_m: Figures
+    parts: Figures
+
+    def joined(self, other: "Looks") -> "Looks":
+        """Return them with others behind.
+
+        Parameters
+        ----------
+        other : Looks
+            The others.
+
+        Returns
+        -------
+        Looks
+            Both.
+        """
+        return Looks(np.vstack([self.places_m, other.places_m]), np.vstack([self.parts, other.parts]))
+
+
+@dataclass(frozen=True)
+class Field:
+    """How the ground varies about its plane.
+
+    Attributes
+    ----------
+    slope_sd : float
+        Standard deviation of each component of the slope [ratio].
+    length_m : float
+        Over which length it changes [m].
+    """
+
+    slope_sd: float
+    length_m: float
+
+
+def covariance(one: Looks, other: Looks, field: Field) -> Figures:
+    """Return the covariance of two sets of looks before anything is read.
+
+    Parameters
+    ----------
+    one, other : Looks
+        What is looked at, n and m of it.
+    field : Field
+        How the ground varies.
+
+    Returns
+    -------
+    ndarray
+        Shape (n, m).
+
+    Notes
+    -----
+    Matern-5/2 (Rasmussen and Williams 2006, Gaussian Processes for Machine Learning, chapters 4.2, 9.4): with
+    q = sqrt(5)/l, D = X - X', heights covary by s^2 (1 + q r + q^2 r^2/3) exp(-q r); slope and height by
+    A D, slopes by A delta_ij - B Di Dj, where A = s^2 q^2/3 (1 + q r) exp(-q r), B = s^2 q^4/3 exp(-q r).
+    """
+    q = math.sqrt(5.0) / field.length_m
+    apart = one.places_m[:, None, :] - other.places_m[None, :, :]
+    qr = q * np.hypot(apart[..., 0], apart[..., 1])
+    fades = field.slope_sd**2 * np.exp(-qr)
+    a, b = (1.0 + qr) * fades, q * q * fades
+    heights = 3.0 / (q * q) * (fades + qr * fades + qr * qr * fades / 3.0)
+    mine, its = one.parts, other.parts
+    along_mine = np.einsum("ni,nmi->nm", mine[:, 1:], apart)
+    along_its = np.einsum("mi,nmi->nm", its[:, 1:], apart)
+    smooth = mine[:, :1] * its[:, 0] * heights
+    smooth += a * (mine[:, 1:] @ its[:, 1:].T + mine[:, :1] * along_its - its[:, 0] * along_mine)
+    smooth -= b * along_mine * along_its
+    return np.asarray(smooth + _of_plane(one) @ _of_plane(other).T)
+
+
+def _of_plane(looks: Looks) -> Figures:
+    """Return how much of the plane's height and slopes is looked at, each in its standard deviations."""
+    height, east, north = looks.parts.T
+    x, y = looks.places_m.T
+    return np.column_stack(
+        [
+            PLANE_HEIGHT_SD_M * height,
+            PLANE_SLOPE_SD * (height * x + east),
+            PLANE_SLOPE_SD * (height * y + north),
+        ]
+    )

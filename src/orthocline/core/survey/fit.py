@@ -1,0 +1,170 @@
+"""The field fitted to what was read of it: its mean, and how sure that is."""
+
+import math
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+from scipy.linalg import cho_solve, cholesky, solve_triangular
+
+from orthocline.core.survey.field import Field, Looks, covariance
+
+Figures = NDArray[np.float64]
+USUAL: Final = Field(0.012, 6.0)
+"""A green of which too little was read to tell."""
+FEWEST: Final = 8
+"""So many readings tell how their green varies."""
+LIKELY: Final = Field(0.015, 5.0)
+"""The slope spread and the length that greens have, each times or by two."""
+HALF_STEP: Final = 0.5 * math.log(2.0)
+ROUGH_STEPS, ROUNDS = 3, 3
+"""Of looking for the likeliest field: steps of a factor of two to both sides, then rounds of half steps."""
+LEAST_NOISE: Final = 1e-5
+"""No reading is surer than this, in its own unit."""
+
+
+@dataclass(frozen=True)
+class Fit:
+    """A field fitted to what was read.
+
+    Attributes
+    ----------
+    looks : Looks
+        What was read.
+    values, sds : ndarray
+        The figures, and how sure each is, shape (n,).
+    field : Field
+        How the ground varies about its plane.
+    """
+
+    looks: Looks
+    values: Figures
+    sds: Figures
+    field: Field
+
+    @cached_property
+    def _factor(self) -> Figures:
+        return _factor(self.looks, self.sds, self.field)
+
+    @cached_property
+    def _weights(self) -> Figures:
+        return np.asarray(cho_solve((self._factor, True), self.values))
+
+    def mean(self, looks: Looks) -> Figures:
+        """Return what looks would most likely see.
+
+        Parameters
+        ----------
+        looks : Looks
+            Any.
+
+        Returns
+        -------
+        ndarray
+            Heights [m] and slopes [ratio] as they are asked for, shape (n,).
+        """
+        return np.asarray(covariance(looks, self.looks, self.field) @ self._weights)
+
+    def known(self, looks: Looks) -> Figures:
+        """Return what was read of looks: rows of which any two looks' products are what both share of it.
+
+        Parameters
+        ----------
+        looks : Looks
+            Any, m of it.
+
+        Returns
+        -------
+        ndarray
+            Shape (n, m).
+        """
+        shared = covariance(self.looks, looks, self.field)
+        return np.asarray(solve_triangular(self._factor, shared, lower=True, check_finite=False))
+
+    def before(self, one: Looks, other: Looks) -> Figures:
+        """Return the covariance of looks before anything was read, shape (n, m).
+
+        Parameters
+        ----------
+        one, other : Looks
+            Any, n and m of it.
+
+        Returns
+        -------
+        ndarray
+            Less the products of what is `known` of both it is that of the mean's errors.
+        """
+        return covariance(one, other, self.field)
+
+    def covariance(self, looks: Looks) -> Figures:
+        """Return how unsure looks are, and in common.
+
+        Parameters
+        ----------
+        looks : Looks
+            Any, n of it.
+
+        Returns
+        -------
+        ndarray
+            Covariance of the errors of what the mean says of them, shape (n, n).
+        """
+        known = self.known(looks)
+        return np.asarray(self.before(looks, looks) - known.T @ known)
+
+
+def fit(looks: Looks, values: Figures, sds: Figures, readings: int) -> Fit:
+    """Return the field that most likely gave such readings.
+
+    Parameters
+    ----------
+    looks : Looks
+        What was read.
+    values, sds : ndarray
+        The figures, and their standard deviations, shape (n,).
+    readings : int
+        How many readings those are; of few the usual field is taken.
+
+    Returns
+    -------
+    Fit
+        By the greatest marginal likelihood, slope spread and length being likely within a factor of two of
+        what greens have.
+    """
+    if readings < FEWEST:
+        return Fit(looks, values, sds, USUAL)
+    tried: dict[tuple[int, int], float] = {}
+
+    def score(spread: int, length: int) -> float:
+        if (spread, length) not in tried:
+            tried[spread, length] = _evidence(looks, values, sds, spread, length)
+        return tried[spread, length]
+
+    rough = range(-2 * ROUGH_STEPS, 2 * ROUGH_STEPS + 1, 2)
+    best = max(((spread, length) for spread in rough for length in rough), key=lambda one: score(*one))
+    for _ in range(ROUNDS):
+        near = [(best[0] + i, best[1] + j) for i in (-1, 0, 1) for j in (-1, 0, 1)]
+        best = max(near, key=lambda one: score(*one))
+    return Fit(looks, values, sds, _field(*best))
+
+
+def _field(spread: int, length: int) -> Field:
+    """Return the field so many half steps of a factor of two from the likely one."""
+    return Field(
+        LIKELY.slope_sd * math.exp(HALF_STEP * spread), LIKELY.length_m * math.exp(HALF_STEP * length)
+    )
+
+
+def _factor(looks: Looks, sds: Figures, field: Field) -> Figures:
+    noisy = covariance(looks, looks, field) + np.diag(np.maximum(sds, LEAST_NOISE) ** 2)
+    return np.asarray(cholesky(noisy, lower=True, check_finite=False))
+
+
+def _evidence(looks: Looks, values: Figures, sds: Figures, spread: int, length: int) -> float:
+    """Return the logarithm of the likelihood of readings by a field, and of the field by greens."""
+    factor = _factor(looks, sds, _field(spread, length))
+    told = solve_triangular(factor, values, lower=True, check_finite=False)
+    prior = 0.125 * (spread**2 + length**2)
+    return float(-0.5 * told @ told - np.log(factor.diagonal()).sum() - prior)

@@ -1,0 +1,155 @@
+"""A green as it was surveyed: readings anywhere, the ground they make, and how sure it is."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Any, Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from orthocline.core.ground import Grid
+from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE
+from orthocline.core.survey.field import Looks
+from orthocline.core.survey.fit import Fit, fit
+
+Figures = NDArray[np.float64]
+Place = tuple[float, float]
+SPACING_M: Final = 0.25
+MARGIN_M: Final = 3.0
+"""The ground is worked out so far beyond all that was read or asked for."""
+ROUNDS: Final = 3
+"""A way of fall is taken up so often, each time as steep as the ground is then."""
+LEAST_SLOPE: Final = 0.005
+"""On flatter ground [ratio] a way of fall is as sure as on ground that slopes so much."""
+AT_ONCE: Final = 2000
+"""So many nodes of the ground are worked out at a time."""
+
+
+@dataclass(frozen=True)
+class SlopeReading:
+    """A slope that was read: rise per run [ratio] toward a way [rad], counter-clockwise from +x."""
+
+    at_m: Place
+    slope: float
+    toward_rad: float
+    sd: float
+
+
+@dataclass(frozen=True)
+class WayReading:
+    """A way of fall that was read [rad], counter-clockwise from +x, and how sure it is [rad]; no size."""
+
+    at_m: Place
+    downhill_rad: float
+    sd: float
+
+
+@dataclass(frozen=True)
+class HeightReading:
+    """A height that was read [m]."""
+
+    at_m: Place
+    height_m: float
+    sd: float
+
+
+SurveyReading = SlopeReading | WayReading | HeightReading
+Row = tuple[Place, tuple[float, float, float], float, float]
+"""A place, how much of height and slopes is looked at there, the figure, and its standard deviation."""
+
+
+@dataclass(frozen=True)
+class Survey:
+    """Ground known by readings.
+
+    Attributes
+    ----------
+    readings : tuple of SurveyReading
+        One or more.
+    around : tuple of two float, each
+        Places that it must reach besides: the ball and the hole of a putt.
+    """
+
+    readings: tuple[SurveyReading, ...]
+    around: tuple[Place, ...] = ()
+
+    @cached_property
+    def fit(self) -> Fit:
+        """The field fitted to the readings."""
+        slopes = dict.fromkeys(
+            (one.at_m for one in self.readings if isinstance(one, WayReading)), FIRST_SLOPE
+        )
+        found = self._fitted(slopes)
+        for _ in range(ROUNDS - 1 if slopes else 0):
+            gradients = self._gradients(found, list(slopes))
+            steep = np.maximum(np.hypot(*gradients.T), LEAST_SLOPE)
+            found = self._fitted(dict(zip(slopes, steep.tolist(), strict=True)))
+        return found
+
+    def _fitted(self, slopes: dict[Place, float]) -> Fit:
+        rows = [row for one in self.readings for row in _rows(one, slopes)]
+        places, parts, values, sds = (np.array(column) for column in zip(*rows, strict=True))
+        return fit(Looks(places, parts), values, sds, len(self.readings))
+
+    @staticmethod
+    def _gradients(found: Fit, places: list[Place]) -> Figures:
+        """Return the mean gradient at places [ratio], shape (n, 2)."""
+        at = np.array(places)
+        both = np.vstack([at, at])
+        parts = np.zeros((len(both), 3))
+        parts[: len(at), 1], parts[len(at) :, 2] = 1.0, 1.0
+        return found.mean(Looks(both, parts)).reshape(2, -1).T
+
+    @cached_property
+    def grid(self) -> Grid:
+        """Its mean heights on a grid, on which balls roll."""
+        places = np.array([*(one.at_m for one in self.readings), *self.around])
+        least, most = places.min(axis=0) - MARGIN_M, places.max(axis=0) + MARGIN_M
+        columns, rows = (math.ceil(one / SPACING_M) + 1 for one in most - least)
+        x, y = (low + SPACING_M * np.arange(count) for low, count in zip(least, (columns, rows), strict=True))
+        nodes = np.column_stack([one.ravel() for one in np.meshgrid(x, y)])
+        heights = np.concatenate(
+            [self._heights(nodes[i : i + AT_ONCE]) for i in range(0, len(nodes), AT_ONCE)]
+        )
+        return Grid((float(least[0]), float(least[1])), SPACING_M, heights.reshape(rows, columns))
+
+    def _heights(self, places: Figures) -> Figures:
+        parts = np.zeros((len(places), 3))
+        parts[:, 0] = 1.0
+        return self.fit.mean(Looks(places, parts))
+
+    @property
+    def slope(self) -> Any:
+        """Compiled slope function of signature `GRADIENT`."""
+        return self.grid.slope
+
+    @property
+    def parameters(self) -> Figures:
+        """The parameters that go with it."""
+        return self.grid.parameters
+
+    @property
+    def step_m(self) -> float:
+        """The longest step [m] of an integration that follows its changes of slope."""
+        return self.grid.step_m
+
+    @cached_property
+    def steepest(self) -> float:
+        """The steepest slope [ratio] where it was read, and where it must reach."""
+        places = [*(one.at_m for one in self.readings), *self.around]
+        return float(np.hypot(*self._gradients(self.fit, places).T).max())
+
+
+def _rows(one: SurveyReading, slopes: dict[Place, float]) -> Iterator[Row]:
+    """Yield what a reading says as looks; a way of fall that the ground falls so, as steeply as it may."""
+    if isinstance(one, HeightReading):
+        yield one.at_m, (1.0, 0.0, 0.0), one.height_m, one.sd
+        return
+    if isinstance(one, SlopeReading):
+        yield one.at_m, (0.0, math.cos(one.toward_rad), math.sin(one.toward_rad)), one.slope, one.sd
+        return
+    cos, sin = math.cos(one.downhill_rad), math.sin(one.downhill_rad)
+    yield one.at_m, (0.0, -sin, cos), 0.0, slopes[one.at_m] * one.sd
+    yield one.at_m, (0.0, cos, sin), -FIRST_SLOPE, FIRST_SD
