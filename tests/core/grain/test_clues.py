@@ -5,9 +5,16 @@ import math
 import numpy as np
 import pytest
 
-from orthocline.core.grain import GRASSES, Clue, at_odds, combined
+from orthocline.core.grain import CLUES, GRASSES, Clue, at_odds, combined
+from orthocline.drawing.ground.cup_clues import DRAWN
+from orthocline.wording.ground.grain import CLUE_WORDS, GRASS_WORDS
 
 HOUR = math.pi / 6
+
+
+def test_every_clue_and_grass_has_its_words_and_its_drawing():
+    assert set(CLUE_WORDS) == set(CLUES) == set(DRAWN)
+    assert set(GRASS_WORDS) == set(GRASSES)
 
 
 def way_deg(*clues):

@@ -32,6 +32,12 @@ def looks(places, east, north, height=0.0):
     return Looks(np.asarray(places, dtype=float), parts)
 
 
+def both_slopes(places):
+    places = np.asarray(places, dtype=float)
+    parts = np.repeat([[0.0, 1.0, 0.0], [0.0, 0.0, 1.0]], len(places), axis=0)
+    return Looks(np.vstack([places, places]), parts)
+
+
 def test_slopes_covary_as_difference_quotients_of_heights_do():
     field, step = Field(0.012, 6.0), 1e-3
     here, there = np.array([[1.0, 2.0]]), np.array([[3.5, 0.5], [1.2, 2.1]])
@@ -76,7 +82,7 @@ def test_slopes_come_as_near_as_was_reached_and_are_as_sure_as_is_said(name):
         errors = []
         for seed in range(DRAWS):
             fit = surveyed(name, places, seed).fit
-            asked = looks(OVER, 1, 0).joined(looks(OVER, 0, 1))
+            asked = both_slopes(OVER)
             error = fit.mean(asked) - slopes(name, OVER).T.ravel()
             errors.append(100 * math.sqrt(np.mean(error**2)))
             inside.append(np.abs(error) <= 1.96 * np.sqrt(fit.covariance(asked).diagonal()))
@@ -87,7 +93,7 @@ def test_slopes_come_as_near_as_was_reached_and_are_as_sure_as_is_said(name):
 def test_the_ground_that_balls_roll_on_slopes_as_the_mean_does():
     survey = surveyed("Marram", 40, 1)
     at = np.random.default_rng(3).uniform((1, 1), (23, 19), (60, 2))
-    mean = survey.fit.mean(looks(at, 1, 0).joined(looks(at, 0, 1))).reshape(2, -1).T
+    mean = survey.fit.mean(both_slopes(at)).reshape(2, -1).T
     rolled = [survey.slope(x, y, survey.parameters) for x, y in at]
     assert np.abs(np.array(rolled) - mean).max() < 2e-4
 
@@ -95,7 +101,7 @@ def test_the_ground_that_balls_roll_on_slopes_as_the_mean_does():
 def test_heights_alone_make_a_plane():
     corners = [(0, 0), (10, 0), (0, 10), (10, 10), (5, 5)]
     survey = Survey(tuple(HeightReading(at, 3.0 + 0.02 * at[0] - 0.01 * at[1], 0.001) for at in corners))
-    mean = survey.fit.mean(looks([(4.0, 6.0)], 1, 0).joined(looks([(4.0, 6.0)], 0, 1)))
+    mean = survey.fit.mean(both_slopes([(4.0, 6.0)]))
     assert mean == pytest.approx([0.02, -0.01], abs=0.001)
     assert survey.fit.mean(looks([(2.0, 3.0)], 0, 0, 1)) == pytest.approx([3.01], abs=0.01)
 
@@ -103,7 +109,7 @@ def test_heights_alone_make_a_plane():
 def test_ways_of_fall_turn_the_ground_and_say_little_of_its_size():
     at = [(float(x), float(y)) for x in (0, 4, 8) for y in (0, 4, 8)]
     survey = Survey(tuple(WayReading(place, math.radians(-60), math.radians(5)) for place in at))
-    asked = looks([(4.0, 4.0)], 1, 0).joined(looks([(4.0, 4.0)], 0, 1))
+    asked = both_slopes([(4.0, 4.0)])
     east, north = survey.fit.mean(asked)
     assert math.degrees(math.atan2(-north, -east)) == pytest.approx(-60, abs=1.0)
     assert math.hypot(east, north) == pytest.approx(0.02, abs=0.004)

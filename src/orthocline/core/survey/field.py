@@ -29,21 +29,6 @@ class Looks:
     places_m: Figures
     parts: Figures
 
-    def joined(self, other: "Looks") -> "Looks":
-        """Return them with others behind.
-
-        Parameters
-        ----------
-        other : Looks
-            The others.
-
-        Returns
-        -------
-        Looks
-            Both.
-        """
-        return Looks(np.vstack([self.places_m, other.places_m]), np.vstack([self.parts, other.parts]))
-
 
 @dataclass(frozen=True)
 class Field:

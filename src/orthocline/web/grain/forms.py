@@ -8,7 +8,7 @@ from wtforms import BooleanField, Form, SelectField
 from wtforms.fields.choices import SelectChoice
 
 from orthocline.core.grain import Clue
-from orthocline.wording.ground.grain import SHEENS, hour_choice
+from orthocline.wording.ground.grain import CLUE_WORDS, SHEENS, hour_choice
 
 HOURS: Final = (12, *range(1, 12))
 HOUR_RAD: Final = math.pi / 6.0
@@ -22,18 +22,21 @@ def _hour(label: str, first: str, default: str = "") -> SelectField:
     return SelectField(label, choices=[*blank, *choices], default=default)
 
 
+def _on_rim(kind: str) -> tuple[SelectField, BooleanField]:
+    """Return the fields of a clue on the rim: its hour, and whether it is doubtful."""
+    words = CLUE_WORDS[kind]
+    return _hour(words.noun.capitalize(), "not seen"), BooleanField(words.doubt)
+
+
 class GrainForm(Form):
     """The clues, each at an hour of the cup as the golfer faces it, and what makes it doubtful."""
 
-    worn = _hour("Worn edge", "not seen")
-    worn_doubt = BooleanField("it is the low side too")
-    sharp = _hour("Sharp edge", "not seen")
-    sharp_doubt = BooleanField("cut or mended today")
-    clippings = _hour("Clippings", "not seen")
-    clippings_doubt = BooleanField("wind moved them")
+    worn, worn_doubt = _on_rim("worn")
+    sharp, sharp_doubt = _on_rim("sharp")
+    clippings, clippings_doubt = _on_rim("clippings")
     sheen = SelectField("Sheen", choices=[SelectChoice(*one) for one in SHEENS.items()], default="")
     sheen_at = _hour("Looking toward", "", "12")
-    sheen_doubt = BooleanField("under cloud")
+    sheen_doubt = BooleanField(CLUE_WORDS["shiny"].doubt)
 
     def clues(self) -> list[Clue]:
         """Return what is seen, of a form that validates."""

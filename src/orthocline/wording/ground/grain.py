@@ -11,19 +11,18 @@ from orthocline.wording.wording import Wording
 
 
 class ClueWords(NamedTuple):
-    """A clue: what it is called, what is asked of it, and what makes it doubtful."""
+    """A clue: what it is called, and what makes it doubtful."""
 
     noun: str
-    asks: str
     doubt: str
 
 
 CLUE_WORDS = {
-    "worn": ClueWords("worn edge", "Worn, ragged edge at", "it is the low side too"),
-    "sharp": ClueWords("sharp edge", "Sharp, clean edge at", "cut or mended today"),
-    "clippings": ClueWords("clippings", "Clippings lie at", "wind moved them"),
-    "shiny": ClueWords("shine", "The grass looks", "under cloud"),
-    "dark": ClueWords("dark sheen", "The grass looks", "under cloud"),
+    "worn": ClueWords("worn edge", "it is the low side too"),
+    "sharp": ClueWords("sharp edge", "cut or mended today"),
+    "clippings": ClueWords("clippings", "wind moved them"),
+    "shiny": ClueWords("shine", "under cloud"),
+    "dark": ClueWords("dark sheen", "under cloud"),
 }
 SHEENS = {"": "neither", "shiny": "shiny, pale", "dark": "dull, dark"}
 GRASS_WORDS = {
