@@ -1,7 +1,7 @@
 """A green surveyed by readings: its mean ground, and how sure that is."""
 
 from orthocline.core.survey.field import Looks
-from orthocline.core.survey.fit import Fit, fit
+from orthocline.core.survey.fitting import Fit
 from orthocline.core.survey.survey import HeightReading, SlopeReading, Survey, SurveyReading, WayReading
 
 __all__ = [
@@ -12,6 +12,5 @@ __all__ = [
     "Survey",
     "SurveyReading",
     "WayReading",
-    "fit",
 ]
 """Readings are of three kinds; more are made of these."""

@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from orthocline.core.ground import Grid
 from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE
 from orthocline.core.survey.field import Looks
-from orthocline.core.survey.fit import Fit, fit
+from orthocline.core.survey.fitting import Fit, fit
 
 Figures = NDArray[np.float64]
 Place = tuple[float, float]

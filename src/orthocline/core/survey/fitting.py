@@ -17,9 +17,10 @@ USUAL: Final = Field(0.012, 6.0)
 FEWEST: Final = 8
 """So many readings tell how their green varies."""
 LIKELY: Final = Field(0.015, 5.0)
-"""The slope spread and the length that greens have, each times or by two."""
+"""The slope spread and the length that greens have, each times or by four (one standard deviation)."""
 HALF_STEP: Final = 0.5 * math.log(2.0)
-ROUGH_STEPS, ROUNDS = 3, 3
+PRIOR_STEPS: Final = 4
+ROUGH_STEPS, ROUNDS = 4, 3
 """Of looking for the likeliest field: steps of a factor of two to both sides, then rounds of half steps."""
 LEAST_NOISE: Final = 1e-5
 """No reading is surer than this, in its own unit."""
@@ -130,7 +131,7 @@ def fit(looks: Looks, values: Figures, sds: Figures, readings: int) -> Fit:
     Returns
     -------
     Fit
-        By the greatest marginal likelihood, slope spread and length being likely within a factor of two of
+        By the greatest marginal likelihood, slope spread and length being likely within a factor of four of
         what greens have.
     """
     if readings < FEWEST:
@@ -166,5 +167,5 @@ def _evidence(looks: Looks, values: Figures, sds: Figures, spread: int, length: 
     """Return the logarithm of the likelihood of readings by a field, and of the field by greens."""
     factor = _factor(looks, sds, _field(spread, length))
     told = solve_triangular(factor, values, lower=True, check_finite=False)
-    prior = 0.125 * (spread**2 + length**2)
+    prior = 0.5 * (spread**2 + length**2) / PRIOR_STEPS**2
     return float(-0.5 * told @ told - np.log(factor.diagonal()).sum() - prior)
