@@ -2,6 +2,8 @@
 PY := .venv/bin/python
 RUN := .venv/bin/orthocline
 export NUMBA_CACHE_DIR := $(CURDIR)/var/numba
+# Several processes share the machine: each works its matrices on one thread, or they wait for each other.
+export OPENBLAS_NUM_THREADS := 1
 
 .PHONY: run test setup check format bench chaos mutants screenshots assets structure stop
 

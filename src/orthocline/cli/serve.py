@@ -46,6 +46,8 @@ def serve_command(port: int) -> None:
         "DATABASE_URL": url,
         "ORTHOCLINE_SECRET": os.environ.get("ORTHOCLINE_SECRET") or secret(var_folder()),
         "ORTHOCLINE_DEMO": os.environ.get("ORTHOCLINE_DEMO", "1"),
+        # Each of its processes works on one thread, or they wait for each other.
+        "OPENBLAS_NUM_THREADS": os.environ.get("OPENBLAS_NUM_THREADS", "1"),
     }
     mark_application(var_folder())
     click.echo(f"Orthocline is on http://{HOST}:{port} (Ctrl-C stops it; `make stop` stops its database)")

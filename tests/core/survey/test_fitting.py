@@ -71,7 +71,7 @@ def surveyed(name, places, seed):
     return Survey(tuple(readings))
 
 
-EAST, NORTH = np.meshgrid(np.linspace(0.5, 23.5, 24), np.linspace(0.5, 19.5, 20))
+EAST, NORTH = np.meshgrid(np.linspace(1.0, 23.0, 12), np.linspace(1.0, 19.0, 10))
 OVER = np.column_stack([EAST.ravel(), NORTH.ravel()])
 
 
