@@ -10,10 +10,12 @@ from sqlalchemy import select
 
 from orthocline.cli.main import main
 from orthocline.core.calls import SCHOOLS
+from orthocline.core.ground import Grid
 from orthocline.core.instruments import INSTRUMENTS
 from orthocline.core.roll import read
 from orthocline.core.roll.warming import KINDS
 from orthocline.core.speed import METHODS
+from orthocline.core.survey import Survey
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.speed.models import SpeedNote
 from orthocline.drawing.calls import LAYERS
@@ -43,7 +45,9 @@ def test_everything_listed_has_words_and_no_drawing_is_left_over():
     assert set(SAYINGS) == set(SCHOOLS)
     assert set(LAYERS) <= set(SCHOOLS)
     assert set(METHOD_WORDS) == set(METHODS)
-    assert {type(kind) for kind in KINDS} == {kind.ground for kind in SURFACES.values()}
+    rolled_on = {Survey: Grid}
+    grounds = {rolled_on.get(kind.ground, kind.ground) for kind in SURFACES.values()}
+    assert {type(kind) for kind in KINDS} == grounds
     assert set(METHOD_MARKS) <= set(METHODS)
     assert set(INSTRUMENT_WORDS) == set(INSTRUMENTS)
     for name, one in METHODS.items():
