@@ -18,6 +18,11 @@ def text(response):
     return words_of(parsed(response))
 
 
+def words_at(response, selector):
+    """Return the words of the first part of a page that fits a selector."""
+    return words_of(parsed(response).select_one(selector))
+
+
 def links(response, part=""):
     """Return where the links of a page lead whose address has a part."""
     return [link["href"] for link in parsed(response).find_all("a", href=True) if part in link["href"]]

@@ -4,7 +4,7 @@ import re
 
 import pytest
 
-from tests.page import drawn, link, links, parsed, values, words_of
+from tests.page import drawn, link, links, parsed, values, words_at
 
 FELT = {
     "length": "14 ft",
@@ -21,10 +21,6 @@ WATCHED = {"start": "16 ft 6 h", "stopped": "2 ft past 8 in left", "seen_line": 
 
 def get(client, **more):
     return client.get("/balls", query_string={**FELT, **more})
-
-
-def text(page, selector):
-    return words_of(parsed(page).select_one(selector))
 
 
 def value(page, name):
@@ -52,16 +48,16 @@ def widths(words):
 
 def test_who_watches_another_ball_miss_reads_better_and_sees_by_how_much(client):
     page = get(client, **WATCHED)
-    assert "falls" in text(page, "#lead")
-    assert "to its left" in text(page, "#lead")
-    (within,) = percents(text(page, "#sure"))
+    assert "falls" in words_at(page, "#lead")
+    assert "to its left" in words_at(page, "#lead")
+    (within,) = percents(words_at(page, "#sure"))
     assert within <= 1.0
-    before, after = widths(text(page, "#narrowed"))
+    before, after = widths(words_at(page, "#narrowed"))
     assert after < 0.8 * before
     read = client.get(link(page, "Add it"))
     assert value(read, "spot-2-by") == "other_ball"
     assert "±" in value(read, "spot-2-size")
-    assert text(read, "#range").startswith(text(page, "#range").rstrip("."))
+    assert words_at(read, "#range").startswith(words_at(page, "#range").rstrip("."))
 
 
 def test_what_was_not_seen_makes_the_band_wide_and_the_page_says_why(client):
@@ -71,15 +67,15 @@ def test_what_was_not_seen_makes_the_band_wide_and_the_page_says_why(client):
         for more in ({"seen_line": "18 in right"}, {"seen_last": "25 deg left"}, {})
     )
     assert not parsed(start).select(".note")
-    assert "last feet" in text(last, ".note")
-    assert "not seen" in text(neither, ".note")
-    wide = [percents(text(page, "#sure"))[0] for page in (start, last, neither)]
+    assert "last feet" in words_at(last, ".note")
+    assert "not seen" in words_at(neither, ".note")
+    wide = [percents(words_at(page, "#sure"))[0] for page in (start, last, neither)]
     assert wide[0] < wide[1] < wide[2]
 
 
 def test_the_side_on_which_it_passed_counts(client):
     seen = {"start": "20 ft 6 h", "stopped": "3 ft past"}
-    left, right = (text(get(client, **seen, passed=side), "#lead") for side in ("left", "right"))
+    left, right = (words_at(get(client, **seen, passed=side), "#lead") for side in ("left", "right"))
     assert "to its right" in left
     assert "to its left" in right
     assert get(client, **seen, passed="over it").status_code == 422
@@ -87,25 +83,25 @@ def test_the_side_on_which_it_passed_counts(client):
 
 def test_the_own_last_ball_tells_tilt_and_grade_and_where_the_next_coin_lies(client):
     page = get(client, whose="own", stopped="1 ft short 14 in left")
-    assert re.search(r"falls [\d.]+ % to its left, and goes [\d.]+ % uphill", text(page, "#lead"))
-    assert "aside" in text(page, "#sure")
-    assert re.search(r"coin \d+ in past, \d+ in right", text(page, "#coin"))
+    assert re.search(r"falls [\d.]+ % to its left, and goes [\d.]+ % uphill", words_at(page, "#lead"))
+    assert "aside" in words_at(page, "#sure")
+    assert re.search(r"coin \d+ in past, \d+ in right", words_at(page, "#coin"))
     read = client.get(link(page, "Add it"))
     assert [value(read, f"spot-{i}-by") for i in (2, 3)] == ["own_ball", "own_ball"]
 
 
 def test_a_ball_struck_for_another_pace_than_said_is_doubted(client):
-    assert "another pace" in text(get(client, whose="own", stopped="9 ft short"), ".note")
-    assert "No green" in text(get(client, **WATCHED | {"seen_line": "50 deg left"}), ".note")
+    assert "another pace" in words_at(get(client, whose="own", stopped="9 ft short"), ".note")
+    assert "No green" in words_at(get(client, **WATCHED | {"seen_line": "50 deg left"}), ".note")
     assert not parsed(get(client, whose="own", stopped="9 ft past", meant="8 ft")).select(".note")
 
 
 def test_a_green_of_which_nothing_is_known_is_bettered_too(client):
     page = client.get("/balls", query_string={"length": "14 ft", "whose": "own", "stopped": "10 in left"})
-    before, after = widths(text(page, "#narrowed"))
+    before, after = widths(words_at(page, "#narrowed"))
     assert after < 0.5 * before
     typed = client.get("/balls", query_string={**FELT, "side_from": "", "rise_from": "", **WATCHED})
-    assert "taken as typed" in text(typed, "#narrowed")
+    assert "taken as typed" in words_at(typed, "#narrowed")
 
 
 @pytest.mark.parametrize(
@@ -130,7 +126,7 @@ def test_a_green_of_which_nothing_is_known_is_bettered_too(client):
 def test_what_cannot_be_taken_is_told_beside_its_field_and_kept(client, fields, field, says):
     page = get(client, **fields)
     assert page.status_code == 422
-    assert says in text(page, f"#{field}-message")
+    assert says in words_at(page, f"#{field}-message")
     assert value(page, field) == fields[field]
 
 
@@ -191,4 +187,4 @@ def test_the_read_leads_to_it_and_back(client):
     assert client.get(link(page, "What a ball says")).status_code == 200
     assert any("/balls" in one for one in links(page, "/balls"))
     own = client.get(link(get(client, **WATCHED), "My own last ball"))
-    assert "uphill" in text(own, "#lead") or "downhill" in text(own, "#lead")
+    assert "uphill" in words_at(own, "#lead") or "downhill" in words_at(own, "#lead")

@@ -4,17 +4,13 @@ import re
 
 import pytest
 
-from tests.page import drawn, link, parsed, value, words_of
+from tests.page import drawn, link, parsed, value, words_at, words_of
 
 PUTT = {"length": "14 ft", "speed": "10", "past": "12 in", "side": "2 %", "falls": "left", "rise": "0 %"}
 
 
 def get(client, **fields):
     return client.get("/straight", query_string={**PUTT, **fields})
-
-
-def text(page, selector):
-    return words_of(parsed(page).select_one(selector))
 
 
 def plate(hour):
@@ -31,9 +27,9 @@ def plate(hour):
 def test_it_says_where_to_stand_and_where_the_own_putt_lies(client):
     page = get(client)
     # Square across: a quarter round the hole, by the chord of 14 ft, at half a right angle.
-    assert "6.6 paces from your ball, 45° to the left of your line" in text(page, "#lead")
-    assert "at 3 o'clock, putted uphill. It breaks 1 of one square across" in text(page, "#own")
-    assert "Taken as it was typed" in text(page, "#sure")
+    assert "6.6 paces from your ball, 45° to the left of your line" in words_at(page, "#lead")
+    assert "at 3 o'clock, putted uphill. It breaks 1 of one square across" in words_at(page, "#own")
+    assert "Taken as it was typed" in words_at(page, "#sure")
 
 
 def test_every_hour_has_its_break_and_its_half(client):
@@ -49,21 +45,21 @@ def test_every_hour_has_its_break_and_its_half(client):
 
 def test_who_has_only_a_plate_finds_it_and_reads_the_own_putt_from_it(client):
     page = get(client, **plate("8 h"))
-    assert "Known within 15°, that is 3.6 ft to either side" in text(page, "#sure")
-    assert "at 4 o'clock" in text(page, "#own")
+    assert "Known within 15°, that is 3.6 ft to either side" in words_at(page, "#sure")
+    assert "at 4 o'clock" in words_at(page, "#own")
     assert drawn(page, "unsure")
     read = client.get(link(page, "Read it"))
-    assert "right" in text(read, "#headline")
-    assert "Falls" in text(read, "#fall-words")
+    assert "right" in words_at(read, "#headline")
+    assert "Falls" in words_at(read, "#fall-words")
 
 
 def test_feet_and_levels_read_across_and_along_at_the_hole(client):
     page = client.get(link(get(client, rise="1 %", slope="down"), "By the feet"))
     assert [value(page, f"spot-{i}-size") for i in (0, 1)] == ["2 %", "1 %"]
-    wide = text(page, "#sure")
+    wide = words_at(page, "#sure")
     page = client.get(link(page, "By two level readings"))
     assert [value(page, f"spot-{i}-size") for i in (0, 1)] == ["2 %", "1 %"]
-    assert int(wide.split("°")[0].split()[-1]) > int(text(page, "#sure").split("°")[0].split()[-1])
+    assert int(wide.split("°")[0].split()[-1]) > int(words_at(page, "#sure").split("°")[0].split()[-1])
 
 
 @pytest.mark.parametrize(
@@ -79,7 +75,7 @@ def test_feet_and_levels_read_across_and_along_at_the_hole(client):
 def test_the_ball_is_put_where_it_is_said_to_lie(client, typed, hour, length):
     for way in ({}, plate("9 h")):
         page = get(client, **way, ball=typed, ball_was="14 ft 3 h")
-        assert hour in text(page, "#own")
+        assert hour in words_at(page, "#own")
         assert value(page, "length") == length
 
 
@@ -101,39 +97,39 @@ def test_a_place_that_stands_is_not_put_again(client):
 def test_what_cannot_be_taken_is_told_beside_its_field_and_kept(client, fields, field, says):
     page = get(client, **fields)
     assert page.status_code == 422
-    assert says in text(page, f"#{field}-message")
+    assert says in words_at(page, f"#{field}-message")
     assert value(page, f"{field}") == fields[field]
 
 
 def test_dragging_the_ball_round_turns_everything_that_lies_on_the_green(client):
     moved = {"moved": "ball:-4.267:0", "held": ""}
-    assert "at 6 o'clock" in text(get(client, **moved), "#own")
+    assert "at 6 o'clock" in words_at(get(client, **moved), "#own")
     grown = get(client, **moved, grain="0.1", grain_toward="hole")
     assert value(grown, "grain_toward") == "left"
-    assert "at 6 o'clock" in text(get(client, **plate("9 h"), **moved), "#own")
+    assert "at 6 o'clock" in words_at(get(client, **plate("9 h"), **moved), "#own")
     nudged = get(client, grain="0.1", grain_toward="hole", nudged="ball:1:0")
     assert value(nudged, "grain_toward") == "-3"
 
 
 def test_the_fall_is_turned_by_its_arrow(client):
-    assert "at 6 o'clock" in text(get(client, **plate("3 h"), moved="fall:0:-3"), "#own")
-    assert "at 6 o'clock" in text(get(client, moved="fall:0:-3"), "#own")
+    assert "at 6 o'clock" in words_at(get(client, **plate("3 h"), moved="fall:0:-3"), "#own")
+    assert "at 6 o'clock" in words_at(get(client, moved="fall:0:-3"), "#own")
     by_plate = [
         value(get(client, **plate("3 h"), **more), "spot-0-falls") for more in ({}, {"nudged": "fall:1:0"})
     ]
     assert by_plate == ["right", "-95"]
-    as_read = [text(get(client, **more), "#own") for more in ({}, {"nudged": "fall:0:-1"})]
+    as_read = [words_at(get(client, **more), "#own") for more in ({}, {"nudged": "fall:0:-1"})]
     assert as_read[0] != as_read[1]
 
 
 @pytest.mark.parametrize("moved", ["ball", "ball:x:1", "ball:nan:1", "ball:1e9:2", "moon:1:1"])
 def test_drags_that_say_nothing_change_nothing(client, moved):
-    assert text(get(client, moved=moved), "#own") == text(get(client), "#own")
+    assert words_at(get(client, moved=moved), "#own") == words_at(get(client), "#own")
 
 
 def test_level_ground_has_no_straight_putt(client):
     page = get(client, side="0 %")
-    assert "Level ground" in text(page, "#lead")
+    assert "Level ground" in words_at(page, "#lead")
     assert not drawn(page, "walk")
 
 
@@ -144,5 +140,5 @@ def test_it_is_for_open_play(client):
 
 def test_the_read_leads_to_it(client):
     page = client.get("/read", query_string=PUTT)
-    assert "at 3 o'clock" in text(client.get(link(page, "Find the straight putt")), "#own")
-    assert "ball at 3 o'clock" in text(page, "#rest")
+    assert "at 3 o'clock" in words_at(client.get(link(page, "Find the straight putt")), "#own")
+    assert "ball at 3 o'clock" in words_at(page, "#rest")

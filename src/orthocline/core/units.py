@@ -8,6 +8,8 @@ INCH_M: Final = 0.0254
 YARD_M: Final = 0.9144
 PACE_M: Final = 0.9144
 """The usual pace, three feet, until the golfer's own stride is known."""
+HOUR_RAD: Final = math.pi / 6.0
+"""An hour on the cup, or round the hole."""
 PERCENT: Final = 0.01
 MILE_PER_HOUR_MPS: Final = 0.44704
 KILOMETRE_PER_HOUR_MPS: Final = 1.0 / 3.6

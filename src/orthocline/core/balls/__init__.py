@@ -2,6 +2,7 @@
 
 from orthocline.core.balls.implied import (
     FINISH_SD_M,
+    LAST_M,
     Conditions,
     Implied,
     OwnBall,
@@ -13,6 +14,7 @@ from orthocline.core.balls.placed import Way, readings_of, rolled_way
 
 __all__ = [
     "FINISH_SD_M",
+    "LAST_M",
     "Conditions",
     "Implied",
     "OwnBall",

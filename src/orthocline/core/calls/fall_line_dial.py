@@ -8,12 +8,11 @@ import numpy as np
 
 from orthocline.core.calls.school import School
 from orthocline.core.roll import WIDEST_AIM_RAD, PlaneSets, Putt, launches_of_sets
-from orthocline.core.units import wrap_rad
+from orthocline.core.units import HOUR_RAD, wrap_rad
 
 HOURS: Final = tuple(range(1, 13))
 FLAT: Final = 5e-4
 """On less tilt [ratio] there is no fall line to be told."""
-HOUR_RAD: Final = math.pi / 6.0
 STRAIGHT: Final = 6.0
 """The hour of the straight putt uphill."""
 

@@ -8,6 +8,7 @@ from typing import Final, NamedTuple
 from orthocline.core.calls import Dial
 from orthocline.core.roll import Putt
 from orthocline.core.sure import Fall
+from orthocline.core.units import HOUR_RAD
 from orthocline.drawing.frame import Frame
 from orthocline.drawing.scene import (
     Area,
@@ -34,7 +35,6 @@ INNER, BESIDE, ABOVE = 128.0, 46.0, 34.0
 TICK, HOLE, BALL = 8.0, 7.0, 8.0
 ARC_STEPS: Final = 24
 WIDEST_RAD: Final = 0.5 * math.pi
-HOUR_RAD: Final = math.pi / 6.0
 STRAIGHT: Final = 6.0
 """The hour of the straight putt uphill."""
 SQUARE: Final = (3, 9)

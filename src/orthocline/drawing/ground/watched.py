@@ -6,7 +6,7 @@ from typing import Final, NamedTuple
 
 import numpy as np
 
-from orthocline.core.balls import Way
+from orthocline.core.balls import LAST_M, Way
 from orthocline.core.ground import Reading
 from orthocline.core.roll import Putt
 from orthocline.drawing.frame import Frame, fit
@@ -35,8 +35,6 @@ LEFT, WIDE, TOP, TALL = 60.0, 350.0, 60.0, 350.0
 ROOM: Final = Room(left=6.0, right=SIZE - 6.0, top=30.0, bottom=SIZE - 8.0)
 HOLE, BALL, TIP = 6.5, 7.0, 5.0
 BAND_HALF: Final = 9.0
-LAST_M: Final = 0.6
-"""The last two feet, along which a direction is drawn."""
 LONGEST_BAND: Final = 1.6 * LONGEST
 
 

@@ -1,6 +1,5 @@
 """What is seen of the grain."""
 
-import math
 from collections.abc import Iterator
 from typing import Final
 
@@ -8,10 +7,10 @@ from wtforms import BooleanField, Form, SelectField
 from wtforms.fields.choices import SelectChoice
 
 from orthocline.core.grain import Clue
+from orthocline.core.units import HOUR_RAD
 from orthocline.wording.ground.grain import CLUE_WORDS, SHEENS, hour_choice
 
 HOURS: Final = (12, *range(1, 12))
-HOUR_RAD: Final = math.pi / 6.0
 ON_RIM: Final = ("worn", "sharp", "clippings")
 """Clues that lie on a side of the cup, by the names of their fields."""
 

@@ -125,7 +125,7 @@ class StraightView:
     @property
     def sure(self) -> str:
         """How sure the straight putt's place is."""
-        if self.straight is None or self.solved is None:
+        if self.straight is None or self.straight.dial is None or self.solved is None:
             return ""
         return sure_words(self.straight.fall, self.solved.putt, self.wording)
 

@@ -6,12 +6,13 @@ from collections.abc import Sequence
 
 from orthocline.core.balls import Implied
 from orthocline.core.ground import Reading
-from orthocline.wording.ground.dial import HOUR_RAD, Placed, hour_words
+from orthocline.core.units import HOUR_RAD
+from orthocline.wording.ground.dial import Placed, hour_words
 from orthocline.wording.ground.readings import place_words
 from orthocline.wording.quantities import QuantityError, parse_aside_m, parse_degrees, parse_near_m
 from orthocline.wording.wording import Wording
 
-REST_ALLOWED = "such as 2 ft past 6 in left, or 1 ft short"
+REST_ALLOWED = "a place such as 2 ft past 6 in left, or 1 ft short"
 REST = re.compile(r"(.+?)\s*(past|beyond|short|left|right)(?=[\s,]|$)")
 RAN_OFF = ("never", "ran off", "rolled off", "off the green", "still rolling")
 TURNED = re.compile(r"([+-]?\d+(?:[.,]\d+)?)\s*(?:deg|°|degrees)\s*(left|right)")

@@ -7,14 +7,14 @@ from typing import NamedTuple
 from orthocline.core.calls import Dial
 from orthocline.core.roll import Putt
 from orthocline.core.sure import Fall
+from orthocline.core.units import HOUR_RAD
 from orthocline.wording.ground.readings import hour_text, parse_hour
 from orthocline.wording.quantities import QuantityError, parse_degrees, parse_far_m
 from orthocline.wording.wording import Wording
 
-HOUR_RAD = math.pi / 6.0
 STRAIGHT_RAD = math.pi
 """The straight putt uphill lies at 6."""
-SPOT_ALLOWED = "such as 4 h, 5 paces 30 deg, or 2 paces left 1 pace back"
+SPOT_ALLOWED = "a place such as 4 h, 5 paces 30 deg, or 2 paces left 1 pace back"
 APART = re.compile(r",|\band\b|(?<=left)\s|(?<=right)\s|(?<=back)\s|(?<=nearer)\s")
 STEP = re.compile(r"(.+?)\s*(left|right|back|nearer)$")
 HOURED = re.compile(r"(?:(.*?)[\s,]+)?(\d{1,2}(?:[.,]\d+|:\d+)?\s*(?:h|o'?clock))")

@@ -5,7 +5,8 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 from orthocline.core.grain import Clue
-from orthocline.wording.ground.dial import HOUR_RAD, hour_words
+from orthocline.core.units import HOUR_RAD
+from orthocline.wording.ground.dial import hour_words
 from orthocline.wording.ground.readings import TWELVE
 from orthocline.wording.wording import Wording
 
