@@ -333,13 +333,19 @@ def test_a_survey_is_read_with_its_range_and_goes_round():
         ({**SLOPED, "slope_percent": 30.0}, "/surface/readings/0/slope_percent"),
         ({**SLOPED, "at_m": [1.0]}, "/surface/readings/0/at_m"),
         ({**SLOPED, "by": "level"}, "/surface/readings/0/by"),
-        ({**SLOPED, "at_m": [500.0, 0.0]}, "/ball_m"),
+        ({**SLOPED, "at_m": [500.0, 0.0]}, "/surface/readings/0/at_m"),
     ],
 )
 def test_a_reading_of_a_survey_that_cannot_be_taken_is_named(reading, member):
     with pytest.raises(DocumentError) as told:
         parse_putt(surveyed(reading))
     assert told.value.member == member
+
+
+def test_a_survey_of_readings_that_repeat_each_other_is_fitted():
+    twice = [{**HIGH, "within_m": 1e-9}] * 3 + [{**SLOPED, "within_percent": 1e-9}] * 3 + [SLOPED] * 6
+    answer = json.loads(run("--json", "-", text=surveyed(*twice)).output)
+    assert math.isfinite(answer["aim_right_m"])
 
 
 def test_a_survey_may_be_too_long():

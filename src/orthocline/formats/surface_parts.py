@@ -184,12 +184,12 @@ class SurveyPart(SurfacePart):
     readings: Annotated[list[SurveyReadingPart], Field(min_length=1, max_length=MOST_SURVEYED)]
 
     def surface(self, ball_m: list[float], hole_m: list[float]) -> Survey:
-        """Return the ground; raises PuttError where ball or hole lie too far from all that was read."""
+        """Return the ground; raises PuttError where a reading lies too far from the ball."""
         readings = tuple(one.reading for one in self.readings)
         around = (ball_m[0], ball_m[1]), (hole_m[0], hole_m[1])
-        for member, place in zip(("/ball_m", "/hole_m"), around, strict=True):
-            if min(math.dist(place, one.at_m) for one in readings) > FARTHEST_READ_M:
-                raise PuttError(member, "lies more than 100 m from every reading")
+        for i, one in enumerate(readings):
+            if math.dist(around[0], one.at_m) > FARTHEST_READ_M:
+                raise PuttError(f"/surface/readings/{i}/at_m", "lies more than 100 m from the ball")
         return Survey(readings, around)
 
 

@@ -22,8 +22,8 @@ HALF_STEP: Final = 0.5 * math.log(2.0)
 PRIOR_STEPS: Final = 4
 ROUGH_STEPS, ROUNDS = 4, 3
 """Of looking for the likeliest field: steps of a factor of two to both sides, then rounds of half steps."""
-LEAST_NOISE: Final = 1e-5
-"""No reading is surer than this, in its own unit."""
+LEAST_NOISE: Final = 1e-4
+"""No reading is surer than this, in its own unit: a tenth of a millimetre, a hundredth of a percent."""
 
 
 @dataclass(frozen=True)

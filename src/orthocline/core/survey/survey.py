@@ -17,8 +17,8 @@ from orthocline.core.survey.fitting import Fit, fit
 Figures = NDArray[np.float64]
 Place = tuple[float, float]
 SPACING_M: Final = 0.25
-MARGIN_M: Final = 3.0
-"""The ground is worked out so far beyond all that was read or asked for."""
+MARGIN_M: Final = 6.0
+"""The ground is worked out so far beyond what is asked for; further off it slopes as at its edge."""
 ROUNDS: Final = 3
 """A way of fall is taken up so often, each time as steep as the ground is then."""
 LEAST_SLOPE: Final = 0.005
@@ -69,7 +69,7 @@ class Survey:
     readings : tuple of SurveyReading
         One or more.
     around : tuple of two float, each
-        Places that it must reach besides: the ball and the hole of a putt.
+        Places that balls roll about: the ball and the hole of a putt; none for all that was read.
     """
 
     readings: tuple[SurveyReading, ...]
@@ -105,7 +105,7 @@ class Survey:
     @cached_property
     def grid(self) -> Grid:
         """Its mean heights on a grid, on which balls roll."""
-        places = np.array([*(one.at_m for one in self.readings), *self.around])
+        places = np.array(self.around or [one.at_m for one in self.readings])
         least, most = places.min(axis=0) - MARGIN_M, places.max(axis=0) + MARGIN_M
         columns, rows = (math.ceil(one / SPACING_M) + 1 for one in most - least)
         x, y = (low + SPACING_M * np.arange(count) for low, count in zip(least, (columns, rows), strict=True))
