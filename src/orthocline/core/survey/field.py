@@ -5,7 +5,10 @@ from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
+from numba import njit
 from numpy.typing import NDArray
+
+from orthocline.core.compiled import KEPT
 
 Figures = NDArray[np.float64]
 PLANE_SLOPE_SD: Final = 0.05
@@ -67,19 +70,32 @@ def covariance(one: Looks, other: Looks, field: Field) -> Figures:
     q = sqrt(5)/l, D = X - X', heights covary by s^2 (1 + q r + q^2 r^2/3) exp(-q r); slope and height by
     A D, slopes by A delta_ij - B Di Dj, where A = s^2 q^2/3 (1 + q r) exp(-q r), B = s^2 q^4/3 exp(-q r).
     """
-    q = math.sqrt(5.0) / field.length_m
-    apart = one.places_m[:, None, :] - other.places_m[None, :, :]
-    qr = q * np.hypot(apart[..., 0], apart[..., 1])
-    fades = field.slope_sd**2 * np.exp(-qr)
-    a, b = (1.0 + qr) * fades, q * q * fades
-    heights = 3.0 / (q * q) * (fades + qr * fades + qr * qr * fades / 3.0)
-    mine, its = one.parts, other.parts
-    along_mine = np.einsum("ni,nmi->nm", mine[:, 1:], apart)
-    along_its = np.einsum("mi,nmi->nm", its[:, 1:], apart)
-    smooth = mine[:, :1] * its[:, 0] * heights
-    smooth += a * (mine[:, 1:] @ its[:, 1:].T + mine[:, :1] * along_its - its[:, 0] * along_mine)
-    smooth -= b * along_mine * along_its
+    smooth = _smooth(_rows(one), _rows(other), field.slope_sd**2, math.sqrt(5.0) / field.length_m)
     return np.asarray(smooth + _of_plane(one) @ _of_plane(other).T)
+
+
+def _rows(looks: Looks) -> Figures:
+    """Return looks as compiled code takes them: place and parts, shape (n, 5)."""
+    return np.column_stack([looks.places_m, looks.parts])
+
+
+@njit(**KEPT)
+def _smooth(rows: Figures, others: Figures, variance: float, q: float) -> Figures:
+    """Return the covariance of two sets of looks at the smooth field, shape (n, m)."""
+    found = np.empty((len(rows), len(others)))
+    for i in range(len(rows)):
+        x, y, height, east, north = rows[i]
+        for j in range(len(others)):
+            its_x, its_y, its_height, its_east, its_north = others[j]
+            dx, dy = x - its_x, y - its_y
+            qr = q * math.sqrt(dx * dx + dy * dy)
+            mine, its = east * dx + north * dy, its_east * dx + its_north * dy
+            a, b = 1.0 + qr, q * q
+            heights = 3.0 / b * (a + qr * qr / 3.0)
+            slopes = a * (east * its_east + north * its_north + height * its - its_height * mine)
+            whole = height * its_height * heights + slopes - b * mine * its
+            found[i, j] = variance * math.exp(-qr) * whole
+    return found
 
 
 def _of_plane(looks: Looks) -> Figures:

@@ -20,8 +20,9 @@ LIKELY: Final = Field(0.015, 5.0)
 """The slope spread and the length that greens have, each times or by four (one standard deviation)."""
 HALF_STEP: Final = 0.5 * math.log(2.0)
 PRIOR_STEPS: Final = 4
-ROUGH_STEPS, ROUNDS = 4, 3
-"""Of looking for the likeliest field: steps of a factor of two to both sides, then rounds of half steps."""
+FARTHEST, STRIDES = 8, (4, 2, 1, 1)
+"""Of looking for the likeliest field: so many half steps to both sides at most, in strides of so many first,
+then in shorter ones round the best."""
 LEAST_NOISE: Final = 1e-4
 """No reading is surer than this, in its own unit: a tenth of a millimetre, a hundredth of a percent."""
 
@@ -143,10 +144,10 @@ def fit(looks: Looks, values: Figures, sds: Figures, readings: int) -> Fit:
             tried[spread, length] = _evidence(looks, values, sds, spread, length)
         return tried[spread, length]
 
-    rough = range(-2 * ROUGH_STEPS, 2 * ROUGH_STEPS + 1, 2)
+    rough = range(-FARTHEST, FARTHEST + 1, STRIDES[0])
     best = max(((spread, length) for spread in rough for length in rough), key=lambda one: score(*one))
-    for _ in range(ROUNDS):
-        near = [(best[0] + i, best[1] + j) for i in (-1, 0, 1) for j in (-1, 0, 1)]
+    for stride in STRIDES[1:]:
+        near = [(best[0] + i, best[1] + j) for i in (-stride, 0, stride) for j in (-stride, 0, stride)]
         best = max(near, key=lambda one: score(*one))
     return Fit(looks, values, sds, _field(*best))
 
