@@ -132,10 +132,14 @@ class Grid:
         return min(max(0.6 * self.spacing_m, 0.03), 0.15)
 
     @property
+    def node_slopes(self) -> NDArray[np.float64]:
+        """The gradient at the nodes [ratio], shape (rows, columns, 2)."""
+        return self.parameters[HEAD:].reshape(*self.heights_m.shape, 4)[..., 1:3] / self.spacing_m
+
+    @property
     def steepest(self) -> float:
         """The steepest slope [ratio] at any node."""
-        nodes = self.parameters[HEAD:].reshape(-1, 4)
-        return float(np.hypot(nodes[:, 1], nodes[:, 2]).max()) / self.spacing_m
+        return float(np.hypot(*np.moveaxis(self.node_slopes, -1, 0)).max())
 
     def holds(self, x_m: float, y_m: float) -> bool:
         """Return whether a place on the map [m] lies on the grid."""

@@ -2,15 +2,22 @@
 
 from orthocline.core.survey.field import Looks
 from orthocline.core.survey.fitting import Fit
+from orthocline.core.survey.next_reading import NextPlace, both_slopes, next_place
+from orthocline.core.survey.points import Gridded, gridded
 from orthocline.core.survey.survey import HeightReading, SlopeReading, Survey, SurveyReading, WayReading
 
 __all__ = [
     "Fit",
+    "Gridded",
     "HeightReading",
     "Looks",
+    "NextPlace",
     "SlopeReading",
     "Survey",
     "SurveyReading",
     "WayReading",
+    "both_slopes",
+    "gridded",
+    "next_place",
 ]
 """Readings are of three kinds; more are made of these."""

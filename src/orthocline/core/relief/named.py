@@ -1,0 +1,178 @@
+"""The places of a green that have a name, by its slopes and their curvature."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+from enum import StrEnum
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+from scipy.ndimage import binary_dilation, binary_erosion, label
+
+from orthocline.core.relief.lattice import Relief
+
+Figures = NDArray[np.float64]
+Nodes = NDArray[np.bool_]
+Place = tuple[float, float]
+LEAST_CURVATURE: Final = 0.0015
+"""A crown, hollow or saddle turns by so much at least, both ways [1/m]."""
+LEAST_FOLD: Final = 0.008
+"""A ridge or a valley turns across by so much at least [1/m]: a percent in little over a metre."""
+FOLD_SHARE: Final = 0.45
+"""And along by no more than this share of it."""
+LONGEST_STEP: Final = 0.8
+"""In nodes: the place without slope lies so near to the node by which it is found."""
+SAME_M: Final = 1.5
+LEAST_LONG_M: Final = 4.0
+"""Ridges, valleys and tiers are so long at least."""
+ASIDE_M: Final = (2.0, 2.75, 3.5, 4.25)
+"""Beyond a tier, up and down its slope, the ground is looked at so far away."""
+LEAST_STEP: Final = 0.02
+"""A tier is so much steeper [ratio] than the ground above and below."""
+FLATTER: Final = 0.6
+"""Which is no steeper than this share of it."""
+TURNS: Final = 0.005
+"""Ground that slopes so much [ratio] the other way there makes it the side of a valley or a ridge."""
+EDGE_NODES: Final = 1
+ALL_ROUND: Final = np.ones((3, 3), dtype=bool)
+
+
+class Kind(StrEnum):
+    """What a place of a green is called."""
+
+    CROWN = "crown"
+    HOLLOW = "hollow"
+    SADDLE = "saddle"
+    RIDGE = "ridge"
+    VALLEY = "valley"
+    TIER = "tier"
+    FRONT = "front"
+    """A tier at the front edge: what stops short on it rolls back off the green."""
+
+
+@dataclass(frozen=True)
+class Feature:
+    """A place that has a name.
+
+    Attributes
+    ----------
+    kind : Kind
+        Its name.
+    at_m : tuple of float
+        Its middle [m].
+    along : tuple of tuple of float
+        Places along it [m], from one end to the other; none for a spot.
+    """
+
+    kind: Kind
+    at_m: Place
+    along: tuple[Place, ...] = ()
+
+
+def features(relief: Relief) -> list[Feature]:
+    """Return the places of a green that have a name.
+
+    Parameters
+    ----------
+    relief : Relief
+        The ground.
+
+    Returns
+    -------
+    list of Feature
+        Crowns, hollows and saddles, ridges and valleys, tiers.
+    """
+    inner = binary_erosion(relief.inside, ALL_ROUND, EDGE_NODES)
+    if not inner.any():
+        return []
+    return [*_spots(relief, inner), *_folds(relief, inner), *_tiers(relief, inner)]
+
+
+def _spots(relief: Relief, inner: Nodes) -> Iterator[Feature]:
+    """Yield the places without slope: by one step of Newton's from the nodes round them."""
+    slopes, curvature = np.moveaxis(relief.slopes, 0, -1)[inner], relief.curvature[inner]
+    places, own = relief.places[inner], np.linalg.eigvalsh(curvature)
+    turns = np.abs(own).min(axis=1) > LEAST_CURVATURE
+    places, slopes, curvature, own = places[turns], slopes[turns], curvature[turns], own[turns]
+    steps = -np.linalg.solve(curvature, slopes[..., None])[..., 0]
+    far = np.abs(steps).max(axis=1)
+    found: list[Place] = []
+    for i in np.argsort(far):
+        at = places[i] + steps[i]
+        if far[i] > LONGEST_STEP * relief.grid.spacing_m:
+            break
+        if all(math.dist(at, one) > SAME_M for one in found):
+            found.append((float(at[0]), float(at[1])))
+            least, most = own[i]
+            kind = Kind.SADDLE if least * most < 0.0 else Kind.CROWN if most < 0.0 else Kind.HOLLOW
+            yield Feature(kind, found[-1])
+
+
+def _folds(relief: Relief, inner: Nodes) -> Iterator[Feature]:
+    """Yield ridges and valleys: where the slope across, the way the ground turns most, is none."""
+    own, ways = np.linalg.eigh(relief.curvature)
+    most = np.abs(own).argmax(axis=-1)[..., None]
+    turn = np.take_along_axis(own, most, axis=-1)[..., 0]
+    other = np.take_along_axis(own, 1 - most, axis=-1)[..., 0]
+    across = np.take_along_axis(ways, most[..., None, :], axis=-1)[..., 0]
+    slope = np.einsum("ijk,kij->ij", across, relief.slopes)
+    near = np.abs(slope) < LONGEST_STEP * relief.grid.spacing_m * np.abs(turn)
+    folded = inner & near & (np.abs(turn) > LEAST_FOLD) & (np.abs(other) < FOLD_SHARE * np.abs(turn))
+    for kind, sign in ((Kind.RIDGE, -1.0), (Kind.VALLEY, 1.0)):
+        yield from _long(relief, folded & (sign * turn > 0.0), kind)
+
+
+def _tiers(relief: Relief, inner: Nodes) -> Iterator[Feature]:
+    """Yield where the ground is steeper than above and below, and falls on the same way there."""
+    asked = inner & (relief.steepness > LEAST_STEP)
+    steep, places = relief.steepness[asked], relief.places[asked]
+    down = -np.moveaxis(relief.slopes, 0, -1)[asked] / steep[:, None]
+    step = relief.grid.spacing_m * down
+    near = [np.hypot(*relief.slopes_at(places + way * step).T) for way in (-1.0, 1.0)]
+    level = np.minimum(FLATTER * steep, steep - LEAST_STEP)
+    middle = (steep >= near[0]) & (steep >= near[1]) & (_beside(relief, places, -down) < level)
+    off = ~relief.outline.holds(places + ASIDE_M[0] * down)
+    for kind, ends in (
+        (Kind.TIER, _beside(relief, places, down) < level),
+        (Kind.FRONT, off & (down[:, 1] < -math.cos(math.pi / 4))),
+    ):
+        nodes = np.zeros_like(asked)
+        nodes[asked] = middle & ends
+        yield from _long(relief, nodes, kind)
+
+
+def _beside(relief: Relief, places: Figures, way: Figures) -> Figures:
+    """Return how steep the ground is along a way from places at most; much where it turns or ends at once."""
+    found = np.zeros(len(places))
+    for far in ASIDE_M:
+        there = places + far * way
+        slopes = np.einsum("ij,ij->i", relief.slopes_at(there), way)
+        here = np.einsum("ij,ij->i", relief.slopes_at(places), way)
+        on = relief.outline.holds(there)
+        falls = slopes * np.sign(here)
+        found = np.maximum(found, np.where(on & (falls < -TURNS), np.inf, np.where(on, falls, 0.0)))
+        if far == ASIDE_M[0]:
+            found[~on] = np.inf
+    return found
+
+
+def _long(relief: Relief, nodes: Nodes, kind: Kind) -> Iterator[Feature]:
+    """Yield what is long enough of connected nodes, each as a line."""
+    named, count = label(binary_dilation(nodes, ALL_ROUND), ALL_ROUND)
+    for number in range(1, count + 1):
+        places = relief.places[nodes & (named == number)]
+        along = _along(places)
+        if len(along) > 1 and math.dist(along[0], along[-1]) >= LEAST_LONG_M:
+            yield Feature(kind, along[len(along) // 2], along)
+
+
+def _along(places: Figures) -> tuple[Place, ...]:
+    """Return the middle of places metre by metre, along the way in which they spread most."""
+    if len(places) < 2:
+        return ()
+    centred = places - places.mean(axis=0)
+    way = np.linalg.svd(centred, full_matrices=False)[2][0]
+    metres = np.floor(centred @ way)
+    middles = [places[metres == one].mean(axis=0) for one in np.unique(metres)]
+    return tuple((float(x), float(y)) for x, y in middles)
