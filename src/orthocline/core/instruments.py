@@ -54,6 +54,8 @@ EYE_SD: Final = 0.01
 """Slope [ratio] seen by eye."""
 BALL_SD: Final = 0.004
 """Side tilt [ratio] by another ball whose start line was seen."""
+STAFF_SD_M: Final = 0.005
+"""A spot height by a levelling staff or a laser."""
 RISE_SD_M, RISE_SHARE = 0.5 * INCH_M, 0.125
 """Rise over the putt judged by eye: an inch and a quarter of it."""
 GRAIN_STRENGTH_SHARE: Final = 0.25
@@ -91,6 +93,8 @@ class Gives(StrEnum):
     """Which way a whole putt falls, as it looks before anybody steps on it."""
     BALL = "ball"
     """Slope [ratio] of the way along which a ball rolled, across it or along it."""
+    HEIGHT = "height"
+    """Height [m] of a place over another."""
     RISE = "rise"
     """Rise [m] over the whole putt."""
     LENGTH = "length"
@@ -177,6 +181,7 @@ INSTRUMENTS: dict[str, Instrument] = {
         ),
         Instrument(OTHER_BALL, Gives.BALL, BALL_SD),
         Instrument(OWN_BALL, Gives.BALL, BALL_SD),
+        Instrument("staff", Gives.HEIGHT, STAFF_SD_M),
         Instrument("rise_by_eye", Gives.RISE, RISE_SD_M, RISE_SHARE),
         Instrument("tape", Gives.LENGTH, 0.0),
         Instrument("own_paces", Gives.LENGTH, 0.0, PACING_SD),

@@ -29,6 +29,7 @@ INSTRUMENT_WORDS: dict[str, InstrumentWords] = {
     "first_look": InstrumentWords("first look", "first look", "first look"),
     "other_ball": InstrumentWords("other ball", "another ball"),
     "own_ball": InstrumentWords("own ball", "own last ball"),
+    "staff": InstrumentWords("staff", "height by staff or laser", "height"),
     "rise_by_eye": InstrumentWords("eye", "inches seen"),
     "tape": InstrumentWords("tape", "tape"),
     "own_paces": InstrumentWords("your paces", "your paces"),

@@ -1,7 +1,7 @@
 """How far a read can be trusted: ranges, where the slope counts, what to find out next, and the fan."""
 
 from orthocline.core.sure.counting import Counting
-from orthocline.core.sure.fall import Fall, fall_at_hole, fall_by_ways, fall_of
+from orthocline.core.sure.fall import Fall, fall_at_hole, fall_by_ways, fall_of, fall_of_slopes
 from orthocline.core.sure.inputs import normal_scores
 from orthocline.core.sure.next_reading import NextReading
 from orthocline.core.sure.ranges import AimRange
@@ -34,5 +34,6 @@ __all__ = [
     "fall_at_hole",
     "fall_by_ways",
     "fall_of",
+    "fall_of_slopes",
     "normal_scores",
 ]

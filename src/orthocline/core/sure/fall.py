@@ -66,7 +66,7 @@ def fall_of(putt: Putt, uncertainty: Uncertainty) -> Fall:
     Fall
         Its mean along the line, and how sure that is.
     """
-    return _fall(putt, _sds(putt, uncertainty))
+    return fall_of_slopes((-putt.grade, putt.side_tilt_right), _sds(putt, uncertainty))
 
 
 def fall_at_hole(putt: Putt, uncertainty: Uncertainty) -> Fall:
@@ -87,12 +87,25 @@ def fall_at_hole(putt: Putt, uncertainty: Uncertainty) -> Fall:
     if not isinstance(putt.surface, Stations):
         return fall_of(putt, uncertainty)
     grade, side = line_readings(putt.surface, uncertainty)
-    return _fall(putt, (float(grade.sd[-1]), float(side.sd[-1])))
+    return fall_of_slopes((-putt.grade, putt.side_tilt_right), (float(grade.sd[-1]), float(side.sd[-1])))
 
 
-def _fall(putt: Putt, sds: tuple[float, float]) -> Fall:
-    """Return the mean fall of a putt, of which each part is so sure (ahead and to the right [ratio])."""
-    ahead, right = -putt.grade, putt.side_tilt_right
+def fall_of_slopes(slopes: tuple[float, float], sds: tuple[float, float]) -> Fall:
+    """Return a fall by its two parts.
+
+    Parameters
+    ----------
+    slopes : tuple of float
+        Fall ahead and to the right [ratio].
+    sds : tuple of float
+        How sure each is, one standard deviation [ratio].
+
+    Returns
+    -------
+    Fall
+        Its way clockwise from ahead.
+    """
+    ahead, right = slopes
     tilt, way = math.hypot(ahead, right), math.atan2(right, ahead)
     errors = normal_scores()[:, :2] * sds
     ahead_of, right_of = math.cos(way), math.sin(way)

@@ -74,6 +74,26 @@ def covariance(one: Looks, other: Looks, field: Field) -> Figures:
     return np.asarray(smooth + _of_plane(one) @ _of_plane(other).T)
 
 
+def variances(looks: Looks, field: Field) -> Figures:
+    """Return the variance of each of a set of looks before anything is read.
+
+    Parameters
+    ----------
+    looks : Looks
+        What is looked at, n of it.
+    field : Field
+        How the ground varies.
+
+    Returns
+    -------
+    ndarray
+        Shape (n,): the diagonal of `covariance`.
+    """
+    height, east, north = np.square(looks.parts).T
+    smooth = field.slope_sd**2 * (3.0 / 5.0 * field.length_m**2 * height + east + north)
+    return np.asarray(smooth + np.square(_of_plane(looks)).sum(axis=1))
+
+
 def _rows(looks: Looks) -> Figures:
     """Return looks as compiled code takes them: place and parts, shape (n, 5)."""
     return np.column_stack([looks.places_m, looks.parts])

@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.linalg import cho_solve, cholesky, solve_triangular
 
-from orthocline.core.survey.field import Field, Looks, covariance
+from orthocline.core.survey.field import Field, Looks, covariance, variances
 
 Figures = NDArray[np.float64]
 USUAL: Final = Field(0.012, 6.0)
@@ -99,6 +99,22 @@ class Fit:
             Less the products of what is `known` of both it is that of the mean's errors.
         """
         return covariance(one, other, self.field)
+
+    def variances(self, looks: Looks) -> Figures:
+        """Return how unsure each of looks is.
+
+        Parameters
+        ----------
+        looks : Looks
+            Any, n of it.
+
+        Returns
+        -------
+        ndarray
+            Variance of the error of what the mean says of each, shape (n,).
+        """
+        before = variances(looks, self.field)
+        return np.asarray(np.maximum(before - np.square(self.known(looks)).sum(axis=0), 0.0))
 
     def covariance(self, looks: Looks) -> Figures:
         """Return how unsure looks are, and in common.

@@ -1,0 +1,28 @@
+"""What a golfer has charted of a green, and what that makes known of it."""
+
+from orthocline.core.chart.chart import (
+    FARTHEST_M,
+    MOST,
+    Chart,
+    ChartError,
+    ChartPin,
+    ChartReading,
+    GrainArea,
+    Part,
+)
+from orthocline.core.chart.known import UNSURE_SD, Known
+from orthocline.core.chart.surveyed import surveyed
+
+__all__ = [
+    "FARTHEST_M",
+    "MOST",
+    "UNSURE_SD",
+    "Chart",
+    "ChartError",
+    "ChartPin",
+    "ChartReading",
+    "GrainArea",
+    "Known",
+    "Part",
+    "surveyed",
+]

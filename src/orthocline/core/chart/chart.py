@@ -1,0 +1,147 @@
+"""A green as its golfer charted it: one value, of which every edit makes another."""
+
+from dataclasses import dataclass, replace
+from typing import Any, Final, Literal
+
+from orthocline.core.instruments import INSTRUMENTS, Gives
+from orthocline.core.relief import FEWEST_CORNERS, Outline
+
+Place = tuple[float, float]
+Part = Literal["corners", "readings", "pins", "grain"]
+MOST: Final[dict[Part, int]] = {"corners": 60, "readings": 300, "pins": 40, "grain": 12}
+"""So much of each a chart holds."""
+FARTHEST_M: Final = 60.0
+"""Nothing on a chart lies further from its origin."""
+
+
+class ChartError(ValueError):
+    """An edit that makes no chart; the message says why."""
+
+
+@dataclass(frozen=True)
+class ChartReading:
+    """Something found out at a place of a green.
+
+    Attributes
+    ----------
+    at_m : tuple of float
+        Where [m].
+    by : str
+        The instrument's name in the registry.
+    toward_rad : float
+        The way along which the ground falls, counter-clockwise from +x; nought for a height.
+    size : float or None
+        Fall that way [ratio], or height [m]; None where only the way is known.
+    within : float or None
+        Within how much of it it is said to be (95 %); it goes before the instrument.
+    """
+
+    at_m: Place
+    by: str
+    toward_rad: float = 0.0
+    size: float | None = None
+    within: float | None = None
+
+    @property
+    def gives(self) -> Gives:
+        """What it reads."""
+        return INSTRUMENTS[self.by].gives
+
+
+@dataclass(frozen=True)
+class ChartPin:
+    """A place where the hole is cut, or was."""
+
+    at_m: Place
+    name: str
+    retired: bool = False
+
+
+@dataclass(frozen=True)
+class GrainArea:
+    """A round part of a green whose grass grows one way.
+
+    Attributes
+    ----------
+    at_m : tuple of float
+        Its middle [m].
+    radius_m : float
+        How far it reaches [m].
+    toward_rad : float
+        The way it grows, counter-clockwise from +x.
+    strength : float
+        Its gamma, 0 to 0.5.
+    way_sd_rad, strength_share : float
+        How sure its way is, and its strength as a share of it, one standard deviation.
+    """
+
+    at_m: Place
+    radius_m: float
+    toward_rad: float
+    strength: float
+    way_sd_rad: float
+    strength_share: float
+
+
+@dataclass(frozen=True)
+class Chart:
+    """What is charted of a green.
+
+    Attributes
+    ----------
+    corners : tuple of tuple of float
+        Places of its edge [m], in their order; none until it is drawn.
+    readings, pins, grain : tuple
+        In the order in which they came.
+    """
+
+    corners: tuple[Place, ...] = ()
+    readings: tuple[ChartReading, ...] = ()
+    pins: tuple[ChartPin, ...] = ()
+    grain: tuple[GrainArea, ...] = ()
+
+    @property
+    def outline(self) -> Outline | None:
+        """Its edge; None until it has three corners."""
+        return Outline(self.corners) if len(self.corners) >= FEWEST_CORNERS else None
+
+    def part(self, part: Part) -> tuple[Any, ...]:
+        """Return one part of it."""
+        return tuple(getattr(self, part))
+
+    def added(self, part: Part, one: Any, before: int | None = None) -> "Chart":
+        """Return it with one more, last or before another; raises ChartError where it is full."""
+        held = self.part(part)
+        if len(held) >= MOST[part]:
+            raise ChartError(f"A chart holds {MOST[part]} {part} at most.")
+        at = len(held) if before is None else before
+        return self._of(part, (*held[:at], one, *held[at:]))
+
+    def changed(self, part: Part, i: int, one: Any) -> "Chart":
+        """Return it with one of a part as another; raises ChartError where there is none of that number."""
+        held = self._holding(part, i)
+        return self._of(part, (*held[:i], one, *held[i + 1 :]))
+
+    def removed(self, part: Part, i: int) -> "Chart":
+        """Return it without one; raises ChartError where there is none of that number, or it must stay."""
+        held = self._holding(part, i)
+        if part == "corners" and len(held) <= FEWEST_CORNERS:
+            raise ChartError("An outline needs three corners: move this one instead.")
+        return self._of(part, (*held[:i], *held[i + 1 :]))
+
+    def moved(self, part: Part, i: int, at_m: Place) -> "Chart":
+        """Return it with one of a part in another place."""
+        one = self._holding(part, i)[i]
+        return self.changed(part, i, at_m if part == "corners" else replace(one, at_m=at_m))
+
+    def _holding(self, part: Part, i: int) -> tuple[Any, ...]:
+        held = self.part(part)
+        if not 0 <= i < len(held):
+            raise ChartError("That is not on the chart any more.")
+        return held
+
+    def _of(self, part: Part, held: tuple[Any, ...]) -> "Chart":
+        places = [one if part == "corners" else one.at_m for one in held]
+        if any(max(abs(x), abs(y)) > FARTHEST_M for x, y in places):
+            raise ChartError(f"A chart reaches {FARTHEST_M:g} metres from its front edge at most.")
+        return replace(self, **{part: held})
