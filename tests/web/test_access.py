@@ -9,6 +9,8 @@ from orthocline.db.account.models import StrideTrial
 from orthocline.formats.putt_document import schema
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import add_stride_trial
+from orthocline.services.ground.charts import new_green
+from orthocline.services.ground.places import Place
 from orthocline.services.log.putts import note_putt
 from orthocline.web.app import create_app
 from orthocline.web.local import local_path
@@ -32,6 +34,7 @@ PUBLIC = {
     "straight.page",
     "balls.page",
     "grain.page",
+    "greens.page",
     "phone_level.page",
     "phone_level.simulated",
     "mode.switch",
@@ -81,8 +84,9 @@ def test_every_route_of_a_row_refuses_a_neighbour(app, signed_in, session, creat
     speed = kept_speed(session, idris)
     add_stride_trial(Viewer(idris), session, paces=10, tape_m=8.0)
     trial = session.scalar(select(StrideTrial))
+    green_id = new_green(Viewer(idris), session, Place("Links", "4"), deep_m=20.0, wide_m=20.0)
+    rows = {"green_id": green_id, "putt_id": putt.id, "note_id": speed.id, "trial_id": trial.id}
     session.commit()
-    rows = {"putt_id": putt.id, "note_id": speed.id, "trial_id": trial.id}
     refused = 0
     for rule, method in private_routes(app):
         for argument in rule.arguments & rows.keys():

@@ -2,6 +2,9 @@
 
 import pytest
 
+from orthocline.services.account.access import Viewer
+from orthocline.services.ground.charts import new_green
+from orthocline.services.ground.places import Place
 from orthocline.wording.cautions import CAUTIONS, GENERAL
 from tests.page import parsed, text, words_of
 
@@ -12,8 +15,9 @@ OF_THE_FIELD = (
 
 
 @pytest.mark.parametrize("endpoint", sorted(set(CAUTIONS) - {"log.finish"}))
-def test_a_page_says_its_own_at_its_foot(app, signed_in, endpoint):
-    address = app.url_map.bind("").build(endpoint)
+def test_a_page_says_its_own_at_its_foot(app, signed_in, session, endpoint):
+    green = new_green(Viewer(signed_in.golfer), session, Place("Links", "4"), deep_m=20.0, wide_m=20.0)
+    address = app.url_map.bind("").build(endpoint, {"green_id": green} if endpoint == "greens.green" else {})
     foot = words_of(parsed(signed_in.get(address)).find("footer"))
     assert GENERAL in foot
     assert CAUTIONS[endpoint] in foot

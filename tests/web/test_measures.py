@@ -4,7 +4,10 @@ import re
 
 import pytest
 
-from tests.page import links, parsed, text, value, values, words_of
+from orthocline.services.account.access import Viewer
+from orthocline.services.ground.charts import new_green
+from orthocline.services.ground.places import Place
+from tests.page import links, parsed, text, value, values, words_at, words_of
 from tests.reads import SPINDRIFT
 from tests.speeds import kept_speed
 
@@ -88,6 +91,18 @@ def test_steps_and_drags_are_in_the_golfers_units(metric):
     assert parsed(rise).find(attrs={"data-far": "m", "data-near": "cm"})
     level = metric.get("/speed/ramp?seed=7&add=level")
     assert re.search(r"level=[\d.]+\+deg", level.location)
+
+
+def test_a_greens_map_follows_the_units(metric, session):
+    number = new_green(Viewer(metric.golfer), session, Place("Links", "4"), deep_m=20.0, wide_m=24.0)
+    session.commit()
+    green = f"/greens/{number}"
+    said = {"tool": "slope", "by": "level", "do": "add", "place": "8 m on, 2 m left", "way": "front"}
+    metric.post(green, data={**said, "size": "1 deg"})
+    page = metric.get(green, query_string={"spot": "10 m on"})
+    assert " cm from the front" in words_at(page, "#there")
+    assert "°" in words_at(page, "#there")
+    assert "cm" in words_of(parsed(page).select_one("#map"))
 
 
 @pytest.mark.parametrize(

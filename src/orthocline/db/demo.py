@@ -8,9 +8,14 @@ from sqlalchemy.orm import Session
 from sqlalchemy.sql.elements import KeyedColumnElement
 
 from orthocline.db.account.models import Golfer, OwnMeasures, SlopePair, StrideTrial, StrokeTrial
-from orthocline.db.ground.models import Course, Green
+from orthocline.db.ground.models import Course, Green, GreenChart
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.speed.models import SpeedNote
+
+COPIED = (
+    *(OwnMeasures, StrideTrial, StrokeTrial, SlopePair),
+    *(Course, Green, GreenChart, LoggedPutt, SpeedNote),
+)
 
 
 def demo_template(session: Session) -> Golfer | None:
@@ -23,7 +28,7 @@ def copy_all(session: Session, template: Golfer, copy: Golfer, later: timedelta)
 
     A copied row has the key of its original: by that what names it finds the copy.
     """
-    for kind in (OwnMeasures, StrideTrial, StrokeTrial, SlopePair, Course, Green, LoggedPutt, SpeedNote):
+    for kind in COPIED:
         columns = {column.key: column for column in kind.__table__.columns}
         for name in ("id", "golfer_id"):
             columns.pop(name, None)

@@ -2,7 +2,7 @@
 
 from orthocline.db.account.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
 from orthocline.db.base import Base
-from orthocline.db.ground.models import Course, Green
+from orthocline.db.ground.models import Course, Green, GreenChart
 from orthocline.db.jobs.models import Job, JobPiece
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.request_counts import RequestCount
@@ -16,6 +16,7 @@ TABLES = (
     StrokeTrial,
     Course,
     Green,
+    GreenChart,
     LoggedPutt,
     SpeedNote,
     Job,

@@ -122,7 +122,7 @@ class Strokes(Item):
 class Area(Item):
     """A closed shape through its corners, or through the control points of cubic curves where `curved`.
 
-    It is filled as strongly as `shade` says, 0 to 1.
+    It is filled as strongly as `shade` says, 0 to 1; what lies within `rings` is left out of it.
     """
 
     spots: Spots
@@ -131,6 +131,7 @@ class Area(Item):
     width: float = 0.0
     curved: bool = False
     shade: float = 1.0
+    rings: tuple[Spots, ...] = ()
 
 
 @dataclass(frozen=True)

@@ -108,7 +108,10 @@ def _item(item: Item) -> str:
 
 
 def _area(item: Area) -> str:
-    attributes = _path(_curves(item.spots) if item.curved else _through(item.spots) + "Z")
+    closed = "".join(f"{_through(ring)}Z" for ring in (item.spots, *item.rings))
+    attributes = _path(_curves(item.spots) if item.curved else closed)
+    if item.rings:
+        attributes["fill-rule"] = "evenodd"
     if isinstance(item.fill, Hachures):
         return _element(item, "path", "", {"fill": "url(#hachures)"} | attributes)
     if item.shade < 1.0:

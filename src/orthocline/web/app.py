@@ -19,6 +19,7 @@ from orthocline.web import (
     database,
     errors,
     grain,
+    greens,
     jobs,
     log,
     look,
@@ -55,7 +56,7 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, balls, beat, grain, jobs, log, look, measures, mode),
+    *(about, account, balls, beat, grain, greens, jobs, log, look, measures, mode),
     *(other_methods, phone_level, ramp, read, speed, straight, today),
 )
 

@@ -19,10 +19,14 @@ UNTYPED = ("key", "next", "time_zone")
 """Fields that nobody typed."""
 
 
-def form_guard() -> Markup:
-    """Return the hidden fields of every form that writes: against forgery, and against entering twice."""
-    field = Markup('<input type="hidden" name="{}" value="{}">').format
-    return field("csrf_token", generate_csrf()) + field("key", uuid4())
+def form_guard(form: str = "") -> Markup:
+    """Return the hidden fields of every form that writes: against forgery, and against entering twice.
+
+    Those of a `form` that they do not stand in name it.
+    """
+    of = Markup(' form="{}"').format(form) if form else ""
+    field = Markup('<input type="hidden"{} name="{}" value="{}">').format
+    return field(of, "csrf_token", generate_csrf()) + field(of, "key", uuid4())
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,13 @@ from orthocline.web.identity import signed_in, viewer
 from orthocline.web.once import form_guard
 from orthocline.wording.cautions import caution
 
-NAVIGATION = (("Today", "today.page"), ("Speed", "speed.page"), ("Read", "read.page"), ("Log", "log.page"))
+NAVIGATION = (
+    ("Today", "today.page"),
+    ("Speed", "speed.page"),
+    ("Greens", "greens.page"),
+    ("Read", "read.page"),
+    ("Log", "log.page"),
+)
 
 SECTIONS = {
     **dict.fromkeys(("ramp", "other_methods"), "speed"),

@@ -38,6 +38,10 @@ CAUTIONS: Mapping[str, str] = {
         "Watch another's ball from where you disturb nobody, and never ask for advice or give it against the"
         " rules in force. A ball struck to test the green is for practice: ask the committee."
     ),
+    "greens.green": (
+        f"{MEASURING} Chart where nobody plays, leave no peg and no mark, and look at a map in a round"
+        " only if the rules in force allow it."
+    ),
     "grain.page": (
         "Look at the cup's rim while nobody putts, and touch neither the cup nor the grass: testing the green"
         " during a round may break the rules in force; ask the committee. Grain is the least sure of all."

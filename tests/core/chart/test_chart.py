@@ -40,7 +40,7 @@ def test_edits_make_other_charts():
     ],
 )
 def test_edits_that_make_no_chart_say_so(edit):
-    with pytest.raises(ChartError, match="not on the chart|three corners|60 metres"):
+    with pytest.raises(ChartError, match=r"not on the chart|three corners|60 metres"):
         edit(Chart(corners=((0.0, 0.0), (5.0, 0.0), (5.0, 6.0))))
 
 

@@ -1,5 +1,6 @@
 """What a golfer has charted of a green, and what that makes known of it."""
 
+from orthocline.core.chart.as_survey import surveyed
 from orthocline.core.chart.chart import (
     FARTHEST_M,
     MOST,
@@ -11,7 +12,7 @@ from orthocline.core.chart.chart import (
     Part,
 )
 from orthocline.core.chart.known import UNSURE_SD, Known
-from orthocline.core.chart.surveyed import surveyed
+from orthocline.core.chart.pins import PinGround, pin_ground
 
 __all__ = [
     "FARTHEST_M",
@@ -24,5 +25,7 @@ __all__ = [
     "GrainArea",
     "Known",
     "Part",
+    "PinGround",
+    "pin_ground",
     "surveyed",
 ]

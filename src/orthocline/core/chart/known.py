@@ -8,15 +8,15 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from orthocline.core.instruments import ARROW_SD
+from orthocline.core.instruments import ARROW_SD, EYE_SD
 from orthocline.core.relief import Feature, Outline, Region, Relief, features, regions_above
 from orthocline.core.sure import Fall, fall_of_slopes
-from orthocline.core.survey import NextPlace, Survey, SurveyReading, both_slopes, next_place
+from orthocline.core.survey import Looks, NextPlace, Survey, SurveyReading, both_slopes, next_place
 
 Figures = NDArray[np.float64]
 Place = tuple[float, float]
-UNSURE_SD: Final = 0.0075
-"""Where a slope is known no better [ratio], within a percent and a half, the ground is not sure."""
+UNSURE_SD: Final = EYE_SD
+"""Where a slope is known no better than a glance tells it [ratio], the ground is not sure."""
 EVERY_M: Final = 1.0
 """How sure the ground is is worked out at places so far apart."""
 MARGIN_M: Final = 1.5
@@ -87,6 +87,38 @@ class Known:
         east, north = self.survey.fit.mean(looks).tolist()
         east_sd, north_sd = np.sqrt(self.survey.fit.variances(looks)).tolist()
         return fall_of_slopes((-north, -east), (north_sd, east_sd))
+
+    @cached_property
+    def mean_fall(self) -> Fall:
+        """How the whole green falls on the mean, as its readings have it."""
+        east, north = self._inside.mean(axis=0).tolist()
+        return fall_of_slopes((-north, -east), (0.0, 0.0))
+
+    @cached_property
+    def strays(self) -> float:
+        """How its slope strays from the mean [ratio]."""
+        off = self._inside - self._inside.mean(axis=0)
+        return math.sqrt(float(np.square(off).sum(axis=1).mean()))
+
+    @property
+    def _inside(self) -> Figures:
+        """The slopes at the nodes on the green, shape (n, 2)."""
+        return np.moveaxis(self.relief.slopes, 0, -1)[self.relief.inside]
+
+    def heights(self, places: Figures) -> Figures:
+        """Return the heights of places [m].
+
+        Parameters
+        ----------
+        places : ndarray
+            Places on the map [m], shape (n, 2).
+
+        Returns
+        -------
+        ndarray
+            Heights over the same level, shape (n,).
+        """
+        return self.survey.fit.mean(Looks(places, np.tile([1.0, 0.0, 0.0], (len(places), 1))))
 
     def next_place(self, near_m: Place | None = None) -> tuple[Place, NextPlace]:
         """Return where an arrow would help most: the whole green, or the ground near a place."""

@@ -1,11 +1,26 @@
 """Courses and greens, and what lies on them."""
 
-from sqlalchemy import BigInteger, CheckConstraint, ForeignKey, Index, String, UniqueConstraint, text
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import (
+    BigInteger,
+    CheckConstraint,
+    DateTime,
+    ForeignKey,
+    Index,
+    String,
+    UniqueConstraint,
+    func,
+    text,
+)
+from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, declared_attr, mapped_column, relationship
 
 from orthocline.db.base import Base, Entry
 
 COURSE_LENGTH, GREEN_LENGTH = 80, 80
+CHARACTER_LENGTH, CHANGE_LENGTH = 200, 80
 
 
 class Course(Entry, Base):
@@ -23,7 +38,10 @@ class Course(Entry, Base):
 
 
 class Green(Entry, Base):
-    """A green of a course."""
+    """A green of a course.
+
+    `chart_number` is that of the chart that holds; 0 where there is none, or none any more.
+    """
 
     __tablename__ = "greens"
     __table_args__ = (
@@ -34,6 +52,25 @@ class Green(Entry, Base):
 
     course_id: Mapped[int] = mapped_column(BigInteger, ForeignKey("courses.id", ondelete="CASCADE"))
     name: Mapped[str] = mapped_column(String(GREEN_LENGTH))
+    character: Mapped[str] = mapped_column(String(CHARACTER_LENGTH), server_default="")
+    chart_number: Mapped[int] = mapped_column(server_default="0")
+
+
+class GreenChart(Entry, Base):
+    """A chart of a green as one edit left it; `chart` is the open format."""
+
+    __tablename__ = "green_charts"
+    __table_args__ = (
+        CheckConstraint("number > 0", name="number"),
+        UniqueConstraint("green_id", "number"),
+        UniqueConstraint("golfer_id", "key"),
+    )
+
+    green_id: Mapped[int] = mapped_column(BigInteger, ForeignKey("greens.id", ondelete="CASCADE"))
+    number: Mapped[int]
+    chart: Mapped[dict[str, Any]] = mapped_column(JSONB)
+    change: Mapped[str] = mapped_column(String(CHANGE_LENGTH))
+    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
 class Placed:

@@ -2,11 +2,11 @@
 
 from collections.abc import Sequence
 
-from sqlalchemy import select
+from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from orthocline.db.entries import one_at_a_time, same
-from orthocline.db.ground.models import Course, Green
+from orthocline.db.ground.models import Course, Green, GreenChart
 
 
 def course_named(session: Session, golfer_id: int, name: str) -> Course | None:
@@ -50,3 +50,31 @@ def kept_green(session: Session, course: Course, name: str) -> Green:
     green.name = name
     session.flush()
     return green
+
+
+def charted_greens(session: Session, golfer_id: int) -> Sequence[tuple[Course, Green, GreenChart | None]]:
+    """Return a golfer's greens with their courses and the charts that hold, as they came."""
+    holds = (GreenChart.green_id == Green.id) & (GreenChart.number == Green.chart_number)
+    query = select(Course, Green, GreenChart).join(Green, Green.course_id == Course.id)
+    found = session.execute(
+        query.outerjoin(GreenChart, holds).where(Green.golfer_id == golfer_id).order_by(Course.id, Green.id)
+    )
+    return [(row[0], row[1], row[2]) for row in found]
+
+
+def charts_near(session: Session, green: Green) -> dict[int, GreenChart]:
+    """Return the chart of a green that holds, the one before it and the one after, by their numbers."""
+    near = [green.chart_number - 1, green.chart_number, green.chart_number + 1]
+    query = select(GreenChart).where(GreenChart.green_id == green.id, GreenChart.number.in_(near))
+    return {one.number: one for one in session.scalars(query)}
+
+
+def add_chart(session: Session, green: Green, chart: GreenChart, kept: int) -> None:
+    """Let a chart hold in place of the one before it; what was undone goes, and all but the last `kept`."""
+    number = green.chart_number + 1
+    undone = (GreenChart.number >= number) | (GreenChart.number <= number - kept)
+    session.execute(delete(GreenChart).where(GreenChart.green_id == green.id, undone))
+    chart.green_id, chart.golfer_id, chart.number = green.id, green.golfer_id, number
+    session.add(chart)
+    green.chart_number = number
+    session.flush()

@@ -9,8 +9,10 @@ from orthocline.core.roll import Putt
 from orthocline.drawing.frame import Frame
 from orthocline.drawing.scene import Item, Sign, Spots, Strokes
 
-EVERY = 33.0
-"""Strokes stand so far apart on the sheet, every other row shifted by half."""
+EVERY = 25.0
+"""Strokes stand so far apart on the sheet where it is steepest, every other row shifted by half."""
+DENSER = np.array([[0.0015, 0.02], [0.032, 0.01]])
+"""From which slope [ratio] on a place has a stroke, by row and column: the steeper, the denser they are."""
 LONGEST, FULL_SLOPE = 22.0, 0.035
 """A stroke's length on ground that slopes so much, and steeper."""
 FLATTEST = 0.0015
@@ -22,12 +24,19 @@ EDGE = 12.0
 
 def uneven_items(putt: Putt, frame: Frame, edge: Spots) -> Iterator[Item]:
     """Yield the strokes of a putt's ground within the corners of an edge on the sheet."""
-    spots = _spots_in(edge)
-    falls = _falls(putt, frame, spots)
+    spots = spots_within(edge)
+    yield from fall_strokes(spots, _falls(putt, frame, spots))
+
+
+def fall_strokes(spots: Spots, falls: Spots) -> Iterator[Item]:
+    """Yield strokes down the slope at places of a sheet, by the fall [ratio] to the right and down on it."""
     slope = np.hypot(*falls.T)
+    rows, columns = (np.rint(one / EVERY).astype(int) % 2 for one in (spots[:, 1], spots[:, 0]))
+    stands = slope >= DENSER[rows, columns]
+    spots, falls, slope = spots[stands], falls[stands], slope[stands]
     steep = np.minimum(slope / FULL_SLOPE, 1.0)[:, None]
     half = 0.5 * LONGEST * (0.35 + 0.65 * steep) * falls / np.maximum(slope, FLATTEST)[:, None]
-    least = FLATTEST
+    least = 0.0
     for most, width in WEIGHTS:
         chosen = (slope >= least) & (slope < most)
         if chosen.any():
@@ -36,8 +45,8 @@ def uneven_items(putt: Putt, frame: Frame, edge: Spots) -> Iterator[Item]:
         least = most
 
 
-def _spots_in(edge: Spots) -> Spots:
-    """Return even places within an edge."""
+def spots_within(edge: Spots) -> Spots:
+    """Return even places within an edge, some way from it."""
     (left, top), (right, bottom) = edge.min(axis=0).tolist(), edge.max(axis=0).tolist()
     rows = np.arange(top + EVERY, bottom, EVERY)
     spots = np.array(

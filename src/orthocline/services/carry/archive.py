@@ -11,8 +11,8 @@ from orthocline.db.account.models import OwnMeasures
 from orthocline.db.account.queries import measures_of
 from orthocline.db.base import Base
 from orthocline.db.entries import count_of
-from orthocline.db.ground.models import Course, Placed
-from orthocline.db.ground.queries import courses_of
+from orthocline.db.ground.models import Placed
+from orthocline.db.ground.queries import charted_greens, courses_of
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.log.queries import all_putts
 from orthocline.db.speed.models import SpeedNote
@@ -21,7 +21,10 @@ from orthocline.services.account.access import Viewer, own_data
 
 OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at", "course_id", "green_id")
 """Columns that are the program's own: an archive holds all others."""
-WITHHELD = "In Competition reads, speeds and strokes are left out. They are here again when it ends."
+WITHHELD = (
+    "In Competition reads, speeds, strokes and charts of greens are left out."
+    " They are here again when it ends."
+)
 
 
 @own_data
@@ -47,8 +50,7 @@ def archive(viewer: Viewer, session: Session) -> Iterator[str]:
     if hidden:
         whole["withheld"] = WITHHELD
     yield f"{json.dumps(whole, indent=1)[:-2]},\n"
-    courses = courses_of(session, viewer.owner_id)
-    yield from _listed("courses", (_course_document(course) for course in courses))
+    yield from _listed("courses", _course_documents(session, viewer.owner_id, hidden=hidden))
     yield ",\n"
     speeds = () if hidden else all_speeds(session, viewer.owner_id)
     yield from _listed("speeds", (_where(note) | _columns(note) for note in speeds))
@@ -84,8 +86,13 @@ def _columns(row: Base) -> dict[str, Any]:
     return {name: v.isoformat() if isinstance(v, datetime) else v for name, v in values.items()}
 
 
-def _course_document(course: Course) -> dict[str, Any]:
-    return {"course": course.name, "greens": [green.name for green in course.greens]}
+def _course_documents(session: Session, golfer_id: int, *, hidden: bool) -> Iterator[dict[str, Any]]:
+    greens: dict[str, list[dict[str, Any]]] = {course.name: [] for course in courses_of(session, golfer_id)}
+    for course, green, charted in charted_greens(session, golfer_id):
+        told: dict[str, Any] = {"green": green.name, "character": green.character}
+        greens[course.name].append(told if hidden or not charted else told | {"chart": charted.chart})
+    for name, told_of in greens.items():
+        yield {"course": name, "greens": told_of}
 
 
 def _where(row: Placed) -> dict[str, str]:

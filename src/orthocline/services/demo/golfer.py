@@ -18,6 +18,7 @@ from orthocline.db.demo import copy_all, delete_demo_copies, demo_template
 from orthocline.db.entries import hold
 from orthocline.db.speed.queries import newest_speed
 from orthocline.services.account.access import Viewer, anyone
+from orthocline.services.demo.greens import load_demo_greens
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
 from orthocline.services.errors import NotFoundError
 from orthocline.services.ground.places import Place
@@ -85,6 +86,7 @@ def load_demo(session: Session, seed: int = 4) -> bool:
     golfer = Golfer(name=DEMO_GOLFER, password_hash="", demo="template")
     session.add(golfer)
     session.flush()
+    load_demo_greens(session, golfer, np.random.default_rng(seed + 2))
     _log_season(session, golfer, np.random.default_rng(seed))
     load_demo_speeds(session, golfer, np.random.default_rng(seed + 1))
     return True

@@ -26,7 +26,7 @@ def handles_of(
 ) -> dict[str, Handle]:
     """Return the ball, the fall or each reading of it, and the roll-past once it is `answered`."""
     putt, handles = solved.putt, {"ball": _handle(shown["length"], solved.putt.length_m, drawn.ball)}
-    if places.marks is None:
+    if places.marks is None and not places.on_green:
         says = f"{shown['side']} falling {shown['falls']}"
         handles["fall"] = _handle(says, drawn.fall_deg % 360, drawn.fall_knob)
     else:

@@ -20,6 +20,7 @@ from orthocline.web.page import is_part
 from orthocline.web.read.view import view
 from orthocline.web.security import read_limit
 from orthocline.web.shared.asked import Asked, asked
+from orthocline.web.shared.lies import own_greens
 from orthocline.web.shared.read_address import demo_values
 from orthocline.web.shared.read_start import own_pasts, start_values
 
@@ -49,7 +50,7 @@ def page() -> Response:
 
 def _asked(arguments: Mapping[str, str]) -> Asked:
     """Return what whoever asks wants to read, from where their reads start."""
-    return asked(arguments, wording(), start_values(), own_pasts())
+    return asked(arguments, wording(), start_values(), own_pasts(), own_greens)
 
 
 def _guide_htmx(response: Response, wanted: Asked) -> None:

@@ -44,7 +44,10 @@ from orthocline.wording.wording import Wording
 
 LEADING = ("aim_spot", "curve_gate", "pace_target")
 """The calls that everybody sees; the others are in a fold."""
-DRAGGED = ("length", "side", "falls", "rise", "slope", "past", "usual", "grain_toward", "wind_toward")
+DRAGGED = (
+    *("length", "side", "falls", "rise", "slope", "past", "usual"),
+    *("grain_toward", "wind_toward", "toward"),
+)
 """The fields that a drag changes."""
 
 

@@ -8,11 +8,13 @@ from werkzeug.datastructures import MultiDict
 
 from orthocline.core.account import UsualPasts
 from orthocline.core.roll import Putt, PuttError
+from orthocline.web.shared.lies import Greens, Lie, hole_of
 from orthocline.web.shared.read_address import START
 from orthocline.web.shared.read_form import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.web.shared.read_value import Held
 from orthocline.web.shared.readings import FIELD, MOST_READINGS, Readings, reading_forms
+from orthocline.wording.quantities import QuantityError
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
 DRAGS = {
@@ -77,11 +79,12 @@ def asked(
     wording: Wording = USUAL_WORDING,
     start: Mapping[str, str] = START,
     usual: UsualPasts | None = None,
+    greens: Greens | None = None,
 ) -> Asked:
     """Return what an address asks for: nothing typed is lost, nothing is used unchecked.
 
     A field that is not in the address at all takes its value from `start`. A pace that nobody asked for is
-    the golfer's `usual` roll-past for the slope.
+    the golfer's `usual` roll-past for the slope. A putt on a charted green has the ground that `greens` know.
     """
     edits = {name: arguments.get(name, "") for name in EDITS}
     named = {name: text for name, text in arguments.items() if name in READ_FIELDS or FIELD.fullmatch(name)}
@@ -93,17 +96,30 @@ def asked(
     if readable and all(placed):
         try:
             read = form.read_request(held(edits["frame"]), usual, tuple(one.noted for one in spots))
+            read = read.lying(_lie(form, greens)) if greens and form.on.data else read
             read = _edited(read, edits).at_usual_past()
             relaid = edits["ground"].partition(":")[0] in RELAYING
             return Asked(given, read, read.asked_putt, {}, wording, relaid)
         except PuttError as error:
             # Tilt and rise are each within range, but not the slope they make together.
             form.side.errors = (f"Tilt and rise together: {error}.",)
+        except QuantityError as error:
+            form.on.errors = (str(error),)
     given = {name: text for name, text in given.items() if name in READ_FIELDS}
     given |= {field.name: field.data or "" for one in spots for field in one}
     fields = [field for one in (form, *spots) for field in one._fields.values()]
     errors = {field.name: str(field.errors[0]) for field in fields if field.errors}
     return Asked(given, None, None, errors, wording)
+
+
+def _lie(form: ReadForm, greens: Greens) -> Lie:
+    """Return where a putt lies on its green; raises QuantityError where it cannot be told."""
+    on = greens(form.on.data or "")
+    try:
+        hole = hole_of(form.hole.data or "", on)
+    except QuantityError as error:
+        raise QuantityError(f"The hole {error}.") from error
+    return Lie(on, hole, math.radians(form.toward.figure or 0.0))
 
 
 def _edited(read: ReadRequest, edits: Mapping[str, str]) -> ReadRequest:

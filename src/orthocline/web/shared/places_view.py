@@ -52,6 +52,11 @@ class PlacesView:
         return [PlaceRow(*one) for one in zip(forms, wheres, strict=True)]
 
     @property
+    def on_green(self) -> int:
+        """The number of the charted green whose ground it is; 0 for none."""
+        return self.read.lie.on.green_id if self.read and self.read.lie else 0
+
+    @property
     def wheres(self) -> list[str]:
         """Where each reading stands, in words."""
         return [place_words(one.reading.at) for one in self.read.noted] if self.read else []
@@ -84,7 +89,7 @@ class PlacesView:
 
     def fall(self, answer: Read | None, now: datetime) -> str:
         """Return how the whole putt falls, and how sure that is."""
-        if answer is None or self.read is None or not self.read.noted:
+        if answer is None or self.read is None or not (self.read.noted or self.read.lie):
             return ""
         fall = how_it_falls(self.viewer, answer, self.read.uncertainty(now))
         return fall_words(fall, self.wording)

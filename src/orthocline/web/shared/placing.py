@@ -48,7 +48,12 @@ class Pin(NamedTuple):
 
 def pin_at(name: str, words: tuple[str, str], at: Spot, size: float) -> Pin:
     """Return a handle, with its label and what to do, at a place of a square sheet so large."""
-    return Pin(name, *words, round(100.0 * at.x / size, 2), round(100.0 * at.y / size, 2))
+    return pin_in(name, words, at, (size, size))
+
+
+def pin_in(name: str, words: tuple[str, str], at: Spot, size: tuple[float, float]) -> Pin:
+    """Return a handle, with its label and what to do, at a place of a sheet so wide and high."""
+    return Pin(name, *words, round(100.0 * at.x / size[0], 2), round(100.0 * at.y / size[1], 2))
 
 
 def moved_of(arguments: Mapping[str, str]) -> Moved | None:

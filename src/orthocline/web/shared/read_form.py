@@ -220,6 +220,15 @@ class ReadForm(FigureForm):
     )
     wind_toward = WayField("Blows toward", default="hole")
     course, green = place_fields()
+    on = StringField("Green that is read on")
+    hole = StringField("Hole")
+    toward = QuantityField(
+        "Way to the hole",
+        lambda text, _: parse_degrees(text),
+        between=(-360.0, 360.0),
+        allowed="degrees clockwise from straight on, such as 20",
+        optional=True,
+    )
     usual = StringField("Usual roll-past")
     measured = OriginField("Speed from", validators=[Optional()])
     first = StringField("My read first")

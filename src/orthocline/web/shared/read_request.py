@@ -17,6 +17,7 @@ from orthocline.core.units import PERCENT, wrap_rad
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.services.speed.book import hours_since
+from orthocline.web.shared.lies import Lie
 from orthocline.web.shared.read_value import LEVEL, Known, ReadValue, TypedUnits
 from orthocline.web.shared.readings import Noted, Readings, noted_of
 from orthocline.wording.typed import DRAGGED, RISE_STEPS, STEPS, slope_in, slope_of
@@ -32,6 +33,8 @@ class ReadRequest(ReadValue):
     @cached_property
     def asked_putt(self) -> Putt:
         """The putt that is read, on the ground as it was read in places; raises PuttError if too steep."""
+        if self.lie:
+            return self.lie.putt(self.putt)
         if not self.noted:
             return self.putt
         length = self.putt.length_m
@@ -107,6 +110,8 @@ class ReadRequest(ReadValue):
         if name == "speed":
             speed = round(putt.green_speed_ft + way * GREEN_SPEED_STEP_FT, 6)
             return self._changed(green_speed_ft=_within(speed, RANGES.green_speed_ft))
+        if self.lie:
+            return self
         if name == "side":
             side = self._stepped_slope(putt.side_tilt_right, units.side, way)
             return self._changed(surface=plane_from_grade(putt.grade, side, 0.0))
@@ -132,6 +137,8 @@ class ReadRequest(ReadValue):
         if not self.readings.at_hole:
             return self
         turn, putt = math.radians(degrees), self.putt
+        if self.lie:
+            return self.lying(self.lie.turned(turn))
         plane, grain, wind = putt.mean_plane, putt.grain, putt.wind
         return replace(self, noted=self.readings.rotated(turn).noted)._changed(
             surface=Plane(plane.tilt, wrap_rad(plane.downhill_rad + turn)),
@@ -141,6 +148,8 @@ class ReadRequest(ReadValue):
 
     def falling(self, degrees: float) -> "ReadRequest":
         """Return it with the ground falling so far clockwise from the hole; level ground a little."""
+        if self.lie:
+            return self
         plane = Plane(self.putt.mean_plane.tilt or PERCENT, wrap_rad(-math.radians(degrees)))
         return self._changed(surface=plane)
 
@@ -200,9 +209,28 @@ class ReadRequest(ReadValue):
     def _changed(self, **members: Any) -> "ReadRequest":
         """Return it with other members of the putt; as it is where they make none that can be read."""
         try:
-            return replace(self, putt=replace(self.putt, **members))
+            changed = replace(self, putt=replace(self.putt, **members))
+            return changed.lying(self.lie) if self.lie else changed
         except PuttError:
             return self
+
+    def lying(self, lie: Lie) -> "ReadRequest":
+        """Return it on the ground of a green; grain and wind that are known stay as they are on the map.
+
+        Raises
+        ------
+        PuttError
+            Where that ground is too steep.
+        """
+        turn = lie.toward_rad - self.lie.toward_rad if self.lie else 0.0
+        putt = self.putt
+        laid = replace(
+            putt,
+            surface=lie.plane(putt.length_m),
+            grain=replace(putt.grain, toward_rad=wrap_rad(putt.grain.toward_rad + turn)),
+            wind=replace(putt.wind, toward_rad=wrap_rad(putt.wind.toward_rad + turn)),
+        )
+        return replace(self, putt=laid, lie=lie, noted=())
 
 
 def request_of(

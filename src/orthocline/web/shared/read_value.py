@@ -10,6 +10,7 @@ from orthocline.core.roll import Grain, Putt, SpeedAtHole
 from orthocline.core.sure import BY_NOTHING, TYPED, GrainBy, Source
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.ground.places import NOWHERE, Place
+from orthocline.web.shared.lies import Lie
 from orthocline.web.shared.readings import Noted, Readings
 from orthocline.wording.typed import exact, shown, size_of, slope_in
 from orthocline.wording.ways import way_text
@@ -91,6 +92,8 @@ class ReadValue:
     noted : tuple of Noted
         Readings of the ground in places. Where there are any, tilt and rise count only for a slope of which
         none says anything.
+    lie : Lie or None
+        Where it lies on a charted green, whose ground is then the putt's; tilt and rise are the mean of it.
     """
 
     putt: Putt
@@ -106,6 +109,7 @@ class ReadValue:
     fan: bool = False
     tries_m: tuple[float, ...] = ()
     noted: tuple[Noted, ...] = ()
+    lie: Lie | None = None
 
     @property
     def readings(self) -> Readings:
@@ -182,6 +186,7 @@ def _other_fields(read: ReadValue, figure: Figure) -> dict[str, str]:
     fields = {
         "course": read.place.course,
         "green": read.place.green,
+        **(read.lie.fields if read.lie else {}),
         "usual": _long(read, read.pace_figure, read.units.past, figure) if read.usual else "",
         "measured": read.origin.text if read.origin else "",
         "first": "1" if read.mine_first else "",

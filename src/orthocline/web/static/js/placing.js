@@ -1,30 +1,36 @@
 // Pages whose drawing has handles: dragged or nudged, the server says what that means. No physics here.
+// A map is also tapped and drawn on, and what is dropped there is kept.
 import { around, drawn, part, parts, spotOn } from "./dom.js";
 
 const form = document.forms.namedItem("placing");
+const keep = document.forms.namedItem("keep");
 const WAIT_MS = 140; // the server reads ten putts a second for one address
+const TAP_PX = 6; // a finger that moved less has tapped
 let drag = null;
 let asking = false;
-let next = null;
+const wishes = [];
 
-// While one answer is under way only the newest wish is kept.
-function ask(values) {
-  next = values;
-  if (asking) return;
-  asking = true;
-  const wish = next;
-  next = null;
+// One wish at a time: a newer one takes the place of one that only shows, never of one that is to be kept.
+function ask(values, kept = false) {
+  if (wishes.length && !wishes.at(-1).kept) wishes.pop();
+  wishes.push({ values, kept });
+  if (!asking) next();
+}
+
+function next() {
+  const wish = wishes.shift();
+  asking = Boolean(wish);
+  if (!wish) return;
+  const source = wish.kept ? keep : form;
   const ready = new Promise((done) => setTimeout(done, WAIT_MS));
-  const answered = htmx.ajax("GET", form.action, { source: form, target: "#placed", swap: "morph", values: wish }).catch(() => {});
-  Promise.all([ready, answered]).then(() => {
-    asking = false;
-    if (next) ask(next);
-  });
+  const how = { source, target: "#placed", swap: "morph", values: wish.values };
+  const answered = htmx.ajax(wish.kept ? "POST" : "GET", source.action, how).catch(() => {});
+  Promise.all([ready, answered]).then(next);
 }
 
 const values = () => Object.fromEntries([...new FormData(form)].map(([name, text]) => [name, String(text)]));
 
-// Metres to the right of the hole and beyond it.
+// Metres to the right of the hole, or of a map's origin, and beyond it.
 function placeOf(event) {
   const sheet = drawn("#stage svg");
   const at = spotOn(event, sheet);
@@ -34,12 +40,14 @@ function placeOf(event) {
 
 document.addEventListener("pointerdown", (event) => {
   const pin = around(event, "[data-pin]");
-  if (!pin) return;
-  event.preventDefault();
-  pin.focus();
+  const press = around(event, "#stage")?.dataset.press;
+  if (!pin && !press) return;
+  if (pin || press === "draw") event.preventDefault();
+  pin?.focus();
   const { scale, holeX, holeY } = drawn("#stage svg").dataset;
-  drag = { name: pin.dataset.pin, base: values(), frame: `${scale},${holeX},${holeY},0`, last: "", at: null };
-  document.body.classList.add("dragging");
+  const frame = `${scale},${holeX},${holeY},0`;
+  drag = { name: pin?.dataset.pin, press, begun: placeOf(event), start: event, base: values(), frame, last: "", at: null };
+  if (pin) document.body.classList.add("dragging");
 });
 
 // A handle lies where the server says, and one that is dragged under the pointer.
@@ -54,21 +62,34 @@ function lay() {
 document.body.addEventListener("htmx:afterSwap", lay);
 lay();
 
+const far = (event) => Math.hypot(event.clientX - drag.start.clientX, event.clientY - drag.start.clientY) > TAP_PX;
+const moved = (held) => ({ ...drag.base, moved: `${drag.name}:${drag.last}`, begun: drag.begun, frame: drag.frame, held });
+
 document.addEventListener("pointermove", (event) => {
-  if (!drag) return;
+  if (!drag || (drag.press && !drag.last && !far(event))) return;
+  if (!drag.name && drag.press !== "draw") return;
+  drag.name ??= "new";
   drag.last = placeOf(event);
   const box = part("#stage").getBoundingClientRect();
   drag.at = [(100 * (event.clientX - box.left)) / box.width, (100 * (event.clientY - box.top)) / box.height];
   lay();
-  ask({ ...drag.base, moved: `${drag.name}:${drag.last}`, held: "1", frame: drag.frame });
+  ask(moved("1"));
 });
 
-function drop() {
+// What was tapped: a handle is chosen, a place is looked at, or something is made there.
+function tapped() {
+  const { name, press, base, begun } = drag;
+  if (!press) return;
+  if (name && name !== "spot") ask({ ...base, chosen: name.replace("head", "reading"), spot: "" });
+  else ask({ ...base, moved: `tap:${begun}` }, part("#stage").dataset.tap === "keep");
+}
+
+function drop(event) {
   if (!drag) return;
-  const { name, base, last } = drag;
-  drag = null;
   document.body.classList.remove("dragging");
-  if (last) ask({ ...base, moved: `${name}:${last}`, held: "" });
+  if (drag.last) ask(moved(""), Boolean(keep) && drag.name !== "spot");
+  else if (event.type === "pointerup" && !far(event)) tapped();
+  drag = null;
 }
 document.addEventListener("pointerup", drop);
 document.addEventListener("pointercancel", drop);
@@ -78,5 +99,5 @@ document.addEventListener("keydown", (event) => {
   const way = { ArrowUp: "0:1", ArrowRight: "1:0", ArrowDown: "0:-1", ArrowLeft: "-1:0" }[event.key];
   if (!pin || !way) return;
   event.preventDefault();
-  ask({ ...values(), nudged: `${pin.dataset.pin}:${way}` });
+  ask({ ...values(), nudged: `${pin.dataset.pin}:${way}` }, Boolean(keep));
 });

@@ -1,0 +1,304 @@
+"""The map of a green: its ground with contours and hachures, what is not sure, names, readings and pins."""
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+from typing import Any, Final, NamedTuple
+
+import numpy as np
+import shapely
+
+from orthocline.core.chart import Chart, ChartReading, Known
+from orthocline.core.instruments import Gives
+from orthocline.core.relief import Feature, Kind, Outline, Region, Water, contours, steeper_than
+from orthocline.drawing.frame import Frame
+from orthocline.drawing.ground.uneven import fall_strokes, spots_within
+from orthocline.drawing.labels import Room, Wanted, ink_of, place_labels
+from orthocline.drawing.scene import (
+    Area,
+    Disc,
+    Fill,
+    Item,
+    Line,
+    Scene,
+    Sign,
+    Spot,
+    Spots,
+    Words,
+    arrowhead,
+    diamond,
+    fewest,
+    spots_of,
+)
+from orthocline.drawing.ticks import INCHES, tick_step
+from orthocline.wording.figures import tidy
+from orthocline.wording.ground.greens import FEATURE_WORDS
+from orthocline.wording.wording import Wording
+
+Place = tuple[float, float]
+WIDTH: Final = 620.0
+EDGE, TOP, FOOT = 34.0, 22.0, 52.0
+MOST_SCALE: Final = 90.0
+MOST_CONTOURS: Final = 14
+EVERY_BOLD: Final = 5
+M_PER_SLOPE: Final = 60.0
+"""An arrow is so long on the ground [m] for a slope of 1: a metre for every percent and two thirds."""
+LONGEST_M: Final = 2.6
+"""No arrow is drawn longer."""
+UNSIZED_M, HEAD, HALF = 1.0, 9.0, 4.5
+PIN, PLACE, CORNER = 6.0, 4.0, 5.0
+MOST_LABELLED: Final = 6
+DASHES: Final = {Kind.RIDGE: "14 4 2 4", Kind.VALLEY: "2 5", Kind.TIER: "8 4", Kind.FRONT: "8 4"}
+LINES_OF: Final = frozenset({"LineString", "MultiLineString", "GeometryCollection"})
+
+
+@dataclass(frozen=True)
+class Shown:
+    """What is drawn on a map besides its chart.
+
+    Attributes
+    ----------
+    holding : float or None
+        The steepest slope [ratio] that holds a ball at the day's speed.
+    water : Water or None
+        Where water runs that was poured.
+    spot, next_m : tuple of float or None
+        The place that is looked at, and the one that asks to be read [m].
+    chosen : str
+        What is chosen: ``reading-3``, ``pin-0``.
+    corners : bool
+        Whether the outline's corners are shown.
+    """
+
+    holding: float | None = None
+    water: Water | None = None
+    spot: Place | None = None
+    next_m: Place | None = None
+    chosen: str = ""
+    corners: bool = False
+
+
+class MapSheet(NamedTuple):
+    """The map, and how places [m] lie on it."""
+
+    scene: Scene
+    frame: Frame
+
+    def at(self, place: Place) -> Spot:
+        """Return where a place lies on the sheet."""
+        return self.frame.spot(place[1], place[0])
+
+
+def map_frame(outline: Outline) -> tuple[Frame, float]:
+    """Return the frame of a map, the way play comes in up, and how high its sheet is."""
+    (left, low), (right, top) = outline.box
+    scale = min((WIDTH - 2.0 * EDGE) / (right - left), (WIDTH - TOP - FOOT) / (top - low), MOST_SCALE)
+    height = round(scale * (top - low) + TOP + FOOT)
+    origin = 0.5 * WIDTH - scale * 0.5 * (left + right), TOP + scale * top
+    return Frame(scale, *origin), height
+
+
+def green_map(
+    chart: Chart,
+    known: Known | None,
+    outline: Outline,
+    wording: Wording,
+    says: str,
+    shown: Shown,
+) -> MapSheet:
+    """Return the map of a green.
+
+    Parameters
+    ----------
+    chart : Chart
+        What is charted.
+    known : Known or None
+        What that makes known; None before anything is read.
+    outline : Outline
+        Its edge.
+    says : str
+        The map in words.
+    shown : Shown
+        What else is drawn.
+    """
+    frame, height = map_frame(outline)
+    drawn = _Drawn(frame, wording, outline)
+    edge = drawn.spots(outline.curve)
+    ground: list[Item] = [Area(edge, Sign.EDGE, Fill.GROUND, 0.0, name="green")]
+    over: list[Item] = []
+    wanted: list[Wanted] = []
+    caption = ""
+    if known:
+        interval, lines = drawn.contours(known)
+        caption = f"contours every {interval}"
+        ground += [*drawn.unsure(known), *lines, *drawn.hachures(known, edge)]
+        over += drawn.too_steep(known, shown)
+        for item, label in drawn.named(known.named):
+            over.append(item)
+            wanted += [label] if label else []
+    over.append(Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 2.2, name="edge"))
+    over += [*drawn.water(shown.water), *drawn.readings(chart, shown.chosen)]
+    for items, label in drawn.pins(chart, shown.chosen):
+        over += items
+        wanted.append(label)
+    if shown.next_m:
+        over.append(Disc(drawn.spot(shown.next_m), 11.0, Sign.UNSURE, Fill.HATCHED, 2.0, name="next"))
+        wanted.append(Wanted("read here next", drawn.spot(shown.next_m), "near", Sign.UNSURE, needed=False))
+    if shown.corners:
+        over += [
+            Disc(drawn.spot(one), CORNER, Sign.INK, Fill.OPEN, 1.6, name="corner") for one in chart.corners
+        ]
+    over += drawn.looked_at(shown.spot)
+    room = Room(6.0, WIDTH - 6.0, 14.0, height - 30.0)
+    labels = place_labels(wanted, ink_of(one for one in over if one.name != "edge"), room)
+    over += [item for label in labels for item in label.items]
+    over += [
+        Words("play comes in from below", Spot(8.0, height - 10.0), Sign.QUIET),
+        Words(caption, Spot(WIDTH - 8.0, height - 10.0), Sign.FALL, "end"),
+    ]
+    data = {"scale": frame.scale, "hole-x": frame.hole_x, "hole-y": frame.hole_y}
+    return MapSheet(Scene("map", WIDTH, height, says, (*ground, *over), data), frame)
+
+
+@dataclass(frozen=True)
+class _Drawn:
+    """Draws what lies on a map."""
+
+    frame: Frame
+    wording: Wording
+    outline: Outline
+    clip: Any = field(init=False)
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "clip", shapely.Polygon(self.spots(self.outline.curve)).buffer(0.0))
+
+    def spots(self, places: Spots) -> Spots:
+        return self.frame.spots(places[:, 1], places[:, 0])
+
+    def spot(self, place: Place) -> Spot:
+        return self.frame.spot(place[1], place[0])
+
+    def unsure(self, known: Known) -> Iterator[Item]:
+        """Yield the wash over what is not sure."""
+        for area in self._areas(known.unsure):
+            yield Area(area[0], Sign.UNSURE, Fill.HATCHED, 1.2, rings=area[1:], name="unsure")
+
+    def too_steep(self, known: Known, shown: Shown) -> Iterator[Item]:
+        """Yield the edges of where no ball can rest."""
+        if shown.holding is None:
+            return
+        for rings in self._areas(steeper_than(known.relief, shown.holding)):
+            for ring in rings:
+                yield Line(np.vstack([ring, ring[:1]]), Sign.FALL, 2.0, "5 4", name="too-steep")
+
+    def _areas(self, regions: Sequence[Region]) -> Iterator[tuple[Spots, ...]]:
+        """Yield areas on the green: the edge of each, and those of what is left out of it."""
+        for region in regions:
+            shape = shapely.Polygon(self.spots(region.edge), [self.spots(one) for one in region.holes])
+            within = shapely.intersection(shape.buffer(0.0), self.clip)
+            for part in getattr(within, "geoms", [within]):
+                if part.geom_type == "Polygon" and not part.is_empty:
+                    rings = (part.exterior, *part.interiors)
+                    yield tuple(fewest(np.asarray(ring.coords))[:-1] for ring in rings)
+
+    def contours(self, known: Known) -> tuple[str, list[Item]]:
+        """Return the height between contours in words, and the contours."""
+        near = self.wording.units.near_m
+        least = known.relief.rise_m / MOST_CONTOURS / near
+        interval = tick_step(max(least, 0.25), () if self.wording.units.metric else INCHES)
+        found: list[Item] = []
+        for number, line in (
+            (round(one.height_m / (interval * near)), one) for one in contours(known.relief, interval * near)
+        ):
+            bold = number % EVERY_BOLD == 0
+            found += [
+                Line(spots, Sign.FALL, 1.5 if bold else 0.8, name="contour")
+                for spots in self._lines(line.places)
+            ]
+        return f"{tidy(interval, 2)} {self.wording.units.near}", found
+
+    def _lines(self, places: Spots) -> Iterator[Spots]:
+        """Yield the parts of a line that lie on the green."""
+        if len(places) < 2:  # a line has two ends
+            return
+        within = shapely.intersection(shapely.LineString(self.spots(places)), self.clip)
+        for part in getattr(within, "geoms", [within]):
+            if part.geom_type == "LineString" and not part.is_empty:
+                yield fewest(np.asarray(part.coords))
+
+    def hachures(self, known: Known, edge: Spots) -> Iterator[Item]:
+        """Yield the strokes down the slope."""
+        spots = spots_within(edge)
+        slopes = known.relief.slopes_at(self.frame.places(spots))
+        yield from fall_strokes(spots, np.column_stack([-slopes[:, 0], slopes[:, 1]]))
+
+    def named(self, named: Sequence[Feature]) -> Iterator[tuple[Item, Wanted | None]]:
+        """Yield the lines and spots of places that have a name, with the labels of the first of them."""
+        order = sorted(named, key=lambda one: -len(one.along))
+        for i, one in enumerate(order):
+            words = FEATURE_WORDS[one.kind].removeprefix("a ")
+            at = self.spot(one.at_m)
+            label = Wanted(words, at, "near", Sign.INK, needed=False) if i < MOST_LABELLED else None
+            if one.along:
+                through = fewest(self.spots(np.array(one.along)))
+                yield Line(through, Sign.INK, 1.6, DASHES[one.kind], name=str(one.kind)), label
+            else:
+                yield Disc(at, 3.5, Sign.INK, None, 1.6, name=str(one.kind)), label
+
+    def water(self, water: Water | None) -> Iterator[Item]:
+        """Yield the way of poured water: an arrow where it leaves, a ring where it stays."""
+        if water is None:
+            return
+        way = self.spots(water.places)
+        yield Disc(self.spot(_place(water.places[0])), 5.0, Sign.FALL, Fill.OPEN, 2.4, name="poured")
+        if len(way) > 1:
+            yield Line(fewest(way), Sign.FALL, 3.2, name="water")
+        if not water.leaves:
+            yield Disc(self.spot(water.end), 8.0, Sign.FALL, None, 2.4, name="pond")
+        elif len(way) > 1:
+            step = way[-1] - way[-2]
+            length = math.hypot(*step) or 1.0
+            ahead = float(step[0] / length), float(step[1] / length)
+            yield Area(arrowhead(Spot(*way[-1].tolist()), ahead, 13.0, 6.0), Sign.FALL)
+
+    def readings(self, chart: Chart, chosen: str) -> Iterator[Item]:
+        """Yield the readings: arrows down the slope, as long as it is steep."""
+        for i, one in enumerate(chart.readings):
+            sign = Sign.DO if chosen == f"reading-{i}" else Sign.INK
+            at = self.spot(one.at_m)
+            yield Disc(at, PLACE if one.gives is not Gives.HEIGHT else PLACE - 1.0, sign, name="reading")
+            if one.gives is Gives.HEIGHT:
+                yield Disc(at, PLACE + 3.0, sign, None, 1.2)
+            elif one.size is None or one.size > 0.0:
+                tip = self.spot(head_of(one))
+                length = math.hypot(tip.x - at.x, tip.y - at.y) or 1.0
+                way = (tip.x - at.x) / length, (tip.y - at.y) / length
+                yield Line(spots_of(at, tip), sign, 1.6, "" if one.size is not None else "3 3")
+                yield Area(arrowhead(tip, way, min(HEAD, length), min(HALF, 0.5 * length)), sign)
+
+    def pins(self, chart: Chart, chosen: str) -> Iterator[tuple[list[Item], Wanted]]:
+        """Yield the pins, each with its name; those out of use open."""
+        for i, one in enumerate(chart.pins):
+            at, sign = self.spot(one.at_m), Sign.DO if chosen == f"pin-{i}" else Sign.INK
+            fill = Fill.OPEN if one.retired else Fill.SOLID
+            items: list[Item] = [Disc(at, PIN, sign, fill, 1.8, name="pin")]
+            if chosen == f"pin-{i}":
+                items.append(Disc(at, PIN + 5.0, sign, None, 1.8))
+            yield items, Wanted(one.name, at, "near", sign)
+
+    def looked_at(self, place: Place | None) -> Iterator[Item]:
+        """Yield the mark of the place that is looked at."""
+        if place:
+            yield Area(diamond(self.spot(place), 7.0), Sign.DO, Fill.OPEN, 2.2, name="spot")
+
+
+def head_of(one: ChartReading) -> Place:
+    """Return where the arrow of a reading ends [m]."""
+    length = UNSIZED_M if one.size is None else min(M_PER_SLOPE * one.size, LONGEST_M)
+    x, y = one.at_m
+    return x + length * math.cos(one.toward_rad), y + length * math.sin(one.toward_rad)
+
+
+def _place(row: Any) -> Place:
+    x, y = row
+    return float(x), float(y)

@@ -1,0 +1,204 @@
+"""A golfer's greens and their charts: listed, made, edited, undone and done again."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from functools import lru_cache
+from uuid import UUID
+
+from pydantic import ValidationError
+from sqlalchemy.orm import Session
+
+from orthocline.core.chart import Chart, ChartError, Known, surveyed
+from orthocline.core.ground import Sense
+from orthocline.core.relief import Outline, oval
+from orthocline.core.survey import SurveyReading
+from orthocline.db.entries import count_of, entry_of, one_at_a_time
+from orthocline.db.ground.models import CHANGE_LENGTH, Course, Green, GreenChart
+from orthocline.db.ground.models import CHARACTER_LENGTH as CHARACTER_LENGTH
+from orthocline.db.ground.queries import add_chart, charted_greens, charts_near, kept_course, kept_green
+from orthocline.formats.chart_document import chart_document, chart_of
+from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.errors import InvalidError, NotFoundError
+from orthocline.services.ground.places import COURSE_LENGTH, GREEN_LENGTH, Place
+from orthocline.services.text import short_text
+
+MOST_GREENS = 300
+UNDO_STEPS = 40
+"""So many edits of a chart can be undone."""
+NARROWEST_M, WIDEST_M = 3.0, 50.0
+MISSING = "There is no such green among yours."
+ROOM = "The map of a green"
+CHARTS_KEPT = 64
+"""Grounds of so many charts are held in memory, for whoever asks next."""
+
+
+@dataclass(frozen=True)
+class ChartedGreen:
+    """A green with its chart.
+
+    Attributes
+    ----------
+    undoes, redoes : str
+        What would be undone or done again; empty for nothing.
+    """
+
+    id: int
+    place: Place
+    character: str
+    chart: Chart
+    undoes: str = ""
+    redoes: str = ""
+
+
+@open_play(ROOM)
+def list_greens(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
+    """Return a golfer's greens, course by course."""
+    rows = charted_greens(session, viewer.owner_id)
+    return tuple(_charted(course, green, chart) for course, green, chart in rows)
+
+
+@open_play(ROOM)
+def find_green(viewer: Viewer, session: Session, green_id: int) -> ChartedGreen:
+    """Return a green of a golfer's own with its chart; raises NotFoundError where it is not theirs."""
+    green = _own(viewer, session, green_id)
+    near = charts_near(session, green)
+    before, after = near.get(green.chart_number - 1), near.get(green.chart_number + 1)
+    course = session.get_one(Course, green.course_id)
+    held = near.get(green.chart_number)
+    return _charted(
+        course,
+        green,
+        held,
+        undoes=held.change if held and before else "",
+        redoes=after.change if after else "",
+    )
+
+
+@open_play(ROOM)
+def new_green(
+    viewer: Viewer, session: Session, place: Place, *, deep_m: float, wide_m: float, character: str = ""
+) -> int:
+    """Chart a green by its size alone, and return its number; one of that name has this outline then.
+
+    Raises
+    ------
+    InvalidError
+        For a name that is missing or too long, or a size that no green has.
+    """
+    for field, size in (("deep", deep_m), ("wide", wide_m)):
+        if not NARROWEST_M <= size <= WIDEST_M:
+            raise InvalidError(field, f"A green is between {NARROWEST_M:g} and {WIDEST_M:g} metres across.")
+    names = [
+        (field, short_text(field, name, most))
+        for field, name, most in (
+            ("course", place.course, COURSE_LENGTH),
+            ("green", place.green, GREEN_LENGTH),
+        )
+    ]
+    for field, name in names:
+        if not name:
+            raise InvalidError(field, f"Name the {field}.")
+    if count_of(session, Green, viewer.owner_id) >= MOST_GREENS:
+        raise InvalidError("green", f"{MOST_GREENS} greens are kept at most.")
+    green = kept_green(session, kept_course(session, viewer.owner_id, names[0][1]), names[1][1])
+    if not green.chart_number:
+        _keep(session, green, Chart(oval(deep_m, wide_m).corners), "the green charted")
+    if character:
+        green.character = short_text("character", character, CHARACTER_LENGTH)
+    return green.id
+
+
+@open_play(ROOM)
+def describe_green(viewer: Viewer, session: Session, green_id: int, *, name: str, character: str) -> None:
+    """Change a green's name and its sentence; raises as `new_green` does, and where the name is another's."""
+    green, told = _own(viewer, session, green_id), short_text("green", name, GREEN_LENGTH)
+    if not told:
+        raise InvalidError("green", "Name the green.")
+    for course, other, _ in charted_greens(session, viewer.owner_id):
+        if other.id != green.id and course.id == green.course_id and other.name.casefold() == told.casefold():
+            raise InvalidError("green", "Another green of this course has that name.")
+    green.name, green.character = told, short_text("character", character, CHARACTER_LENGTH)
+
+
+@open_play(ROOM)
+def edit_chart(
+    viewer: Viewer,
+    session: Session,
+    green_id: int,
+    edit: Callable[[Chart], Chart],
+    change: str,
+    key: UUID | None = None,
+) -> None:
+    """Keep an edit of a chart; the same `key` again is the same edit.
+
+    Raises
+    ------
+    InvalidError
+        For an edit that makes no chart.
+    """
+    one_at_a_time(session, viewer.owner_id)
+    green = _own(viewer, session, green_id)
+    near = charts_near(session, green)
+    if key and any(one.key == key for one in near.values()):
+        return
+    held = near.get(green.chart_number)
+    try:
+        edited = edit(chart_of(held.chart) if held else Chart())
+        document = chart_document(edited)
+        chart_of(document)
+    except ChartError as error:
+        raise InvalidError("chart", str(error)) from error
+    except ValidationError as error:
+        raise InvalidError("chart", "That is outside what a chart holds.") from error
+    _keep(session, green, edited, change, key)
+
+
+@open_play(ROOM)
+def undo_edit(viewer: Viewer, session: Session, green_id: int) -> None:
+    """Let the chart before the last edit hold again, if there is one."""
+    _step(viewer, session, green_id, -1)
+
+
+@open_play(ROOM)
+def redo_edit(viewer: Viewer, session: Session, green_id: int) -> None:
+    """Let the chart hold that was undone last, if there is one."""
+    _step(viewer, session, green_id, 1)
+
+
+@open_play(ROOM)
+def known_of(_viewer: Viewer, chart: Chart, own: dict[str, Sense]) -> Known | None:
+    """Return what a chart makes known of its ground; None without an outline or readings."""
+    if chart.outline is None or not chart.readings:
+        return None
+    return _known(surveyed(chart.readings, own), chart.outline)
+
+
+@lru_cache(CHARTS_KEPT)
+def _known(readings: tuple[SurveyReading, ...], outline: Outline) -> Known:
+    return Known(readings, outline)
+
+
+def _step(viewer: Viewer, session: Session, green_id: int, way: int) -> None:
+    one_at_a_time(session, viewer.owner_id)
+    green = _own(viewer, session, green_id)
+    if green.chart_number + way in charts_near(session, green):
+        green.chart_number += way
+
+
+def _own(viewer: Viewer, session: Session, green_id: int) -> Green:
+    green = entry_of(session, Green, viewer.owner_id, green_id)
+    if green is None:
+        raise NotFoundError(MISSING)
+    return green
+
+
+def _keep(session: Session, green: Green, chart: Chart, change: str, key: UUID | None = None) -> None:
+    kept = GreenChart(key=key, chart=chart_document(chart), change=change[:CHANGE_LENGTH])
+    add_chart(session, green, kept, UNDO_STEPS)
+
+
+def _charted(
+    course: Course, green: Green, chart: GreenChart | None, *, undoes: str = "", redoes: str = ""
+) -> ChartedGreen:
+    held = chart_of(chart.chart) if chart else Chart()
+    return ChartedGreen(green.id, Place(course.name, green.name), green.character, held, undoes, redoes)

@@ -1,0 +1,195 @@
+"""Greens: the list of them by course, and each one's map, where it is charted."""
+
+from collections.abc import Mapping
+from dataclasses import replace
+from datetime import UTC, datetime
+
+from flask import Blueprint, Response, redirect, render_template, request, url_for
+from flask_login import login_required
+from werkzeug.wrappers import Response as AnyResponse
+
+from orthocline.core.chart import Chart, ChartError
+from orthocline.core.relief import Outline, oval
+from orthocline.services.account.access import require_open_play
+from orthocline.services.account.measures import own_senses
+from orthocline.services.errors import InvalidError
+from orthocline.services.ground.charts import (
+    ROOM,
+    describe_green,
+    edit_chart,
+    find_green,
+    known_of,
+    list_greens,
+    new_green,
+    redo_edit,
+    undo_edit,
+)
+from orthocline.services.speed.book import day_speed
+from orthocline.web.database import session
+from orthocline.web.greens.edits import Edit, FieldError, edit_of
+from orthocline.web.greens.forms import AboutForm, NewForm
+from orthocline.web.greens.list_view import course_rows
+from orthocline.web.greens.request import map_asked
+from orthocline.web.greens.view import MapView
+from orthocline.web.identity import measures, viewer, wording
+from orthocline.web.once import entry_key, typed_fields
+from orthocline.web.page import is_part, page_or_part
+from orthocline.web.security import read_limit
+from orthocline.web.shared.places import place_in
+from orthocline.wording.figures import speed_text
+
+blueprint = Blueprint("greens", __name__)
+Page = str | AnyResponse | tuple[str, int]
+USUAL_SPEED_FT = 10.0
+UNDRAWN = oval(20.0, 20.0)
+"""Where a green whose edge is not drawn yet would lie."""
+
+
+@blueprint.get("/greens")
+def page() -> str:
+    """The golfer's courses and greens; for a stranger, what they are for."""
+    require_open_play(viewer(), ROOM)
+    return _list_page(NewForm(meta={"wording": wording()}))
+
+
+@blueprint.post("/greens")
+@login_required
+def new() -> Page:
+    """Chart a green by its size."""
+    form = NewForm(meta={"wording": wording()})
+    if form.validate_on_submit():
+        deep_m, wide_m = form.deep.figure or 0.0, form.wide.figure or 0.0
+        try:
+            number = new_green(viewer(), session(), place_in(form.data), deep_m=deep_m, wide_m=wide_m)
+            return redirect(url_for("greens.green", green_id=number, tool="slope"), 303)
+        except InvalidError as error:
+            form[error.field].errors = [str(error)]
+    return _list_page(form), 422
+
+
+@blueprint.get("/greens/<int:green_id>")
+@login_required
+@read_limit
+def green(green_id: int) -> Response:
+    """A green's map, as it would be after what is being dragged."""
+    arguments = request.args.to_dict()
+    held = arguments.get("held") == "1"
+    seen = _view(green_id, arguments, preview=held)
+    return page_or_part("greens", seen, readable=True, address="" if held else seen.address)
+
+
+@blueprint.post("/greens/<int:green_id>")
+@login_required
+@read_limit
+def edit(green_id: int) -> AnyResponse:
+    """Keep an edit of a green's chart."""
+    arguments = dict(typed_fields())
+    try:
+        wanted = _edit(green_id, arguments)
+        if wanted:
+            edit_chart(viewer(), session(), green_id, wanted.change, wanted.words, entry_key())
+            arguments = _after(arguments, wanted)
+    except (FieldError, InvalidError) as error:
+        seen = replace(_view(green_id, arguments), typed=arguments, errors={error.field: str(error)})
+        return page_or_part("greens", seen, readable=False)
+    if is_part():
+        seen = _view(green_id, arguments)
+        return page_or_part("greens", seen, readable=True, address=seen.address)
+    return redirect(_view(green_id, arguments).address, 303)
+
+
+@blueprint.post("/greens/<int:green_id>/undo")
+@login_required
+def undo(green_id: int) -> AnyResponse:
+    """Undo the last edit of a chart."""
+    undo_edit(viewer(), session(), green_id)
+    return _again(green_id)
+
+
+@blueprint.post("/greens/<int:green_id>/redo")
+@login_required
+def redo(green_id: int) -> AnyResponse:
+    """Do again what was undone last."""
+    redo_edit(viewer(), session(), green_id)
+    return _again(green_id)
+
+
+@blueprint.route("/greens/<int:green_id>/about", methods=["GET", "POST"])
+@login_required
+def about(green_id: int) -> Page:
+    """Change a green's name and what is said of it."""
+    held = find_green(viewer(), session(), green_id)
+    form = AboutForm(data={"green": held.place.green, "character": held.character})
+    if form.validate_on_submit():
+        try:
+            names = {"name": form.green.data or "", "character": form.character.data or ""}
+            describe_green(viewer(), session(), green_id, **names)
+            return redirect(url_for("greens.green", green_id=green_id), 303)
+        except InvalidError as error:
+            form[error.field].errors = [str(error)]
+    return render_template("greens/about.html", form=form, green=held), 422 if form.errors else 200
+
+
+def _list_page(form: NewForm) -> str:
+    rows = course_rows(list_greens(viewer(), session()), wording()) if viewer().golfer else []
+    return render_template("greens/list.html", courses=rows, form=form, wording=wording())
+
+
+def _again(green_id: int) -> AnyResponse:
+    arguments = {name: text for name, text in typed_fields() if name in ("tool", "by", "spot")}
+    seen = _view(green_id, arguments)
+    if is_part():
+        return page_or_part("greens", seen, readable=True, address=seen.address)
+    return redirect(seen.address, 303)
+
+
+def _outline(chart: Chart) -> Outline:
+    return chart.outline or UNDRAWN
+
+
+def _edit(green_id: int, arguments: Mapping[str, str]) -> Edit | None:
+    chart = find_green(viewer(), session(), green_id).chart
+    outline = _outline(chart)
+    asked = map_asked(arguments, chart, outline, wording())
+    return edit_of(arguments, asked, chart, outline, wording())
+
+
+def _after(arguments: Mapping[str, str], wanted: Edit) -> dict[str, str]:
+    """Return the fields that are left of an address after an edit."""
+    left = {name: arguments[name] for name in ("tool", "by", "chosen") if name in arguments}
+    return left if wanted.chosen is None else {**left, "chosen": wanted.chosen}
+
+
+def _view(green_id: int, arguments: Mapping[str, str], *, preview: bool = False) -> MapView:
+    who, said, now = viewer(), wording(), datetime.now(UTC)
+    held = find_green(who, session(), green_id)
+    chart = _previewed(held.chart, arguments) if preview else held.chart
+    outline = _outline(chart)
+    asked = map_asked(arguments, chart, outline, said)
+    day = day_speed(who, session(), now, held.place)
+    own = own_senses(measures())
+    return MapView(
+        who,
+        replace(held, chart=chart),
+        outline,
+        known_of(who, chart, own),
+        asked,
+        said,
+        day.speed_ft.value if day else USUAL_SPEED_FT,
+        f"speed {speed_text(day.speed_ft.value)}" if day else f"speed {USUAL_SPEED_FT:g}, not measured",
+        {},
+        {},
+        url_for("greens.green", green_id=green_id),
+        held=preview,
+    )
+
+
+def _previewed(chart: Chart, arguments: Mapping[str, str]) -> Chart:
+    """Return a chart as it would be after an edit that is not kept yet; as it is where that makes none."""
+    outline = _outline(chart)
+    asked = map_asked(arguments, chart, outline, wording())
+    try:
+        wanted = edit_of(arguments, asked, chart, outline, wording())
+        return wanted.change(chart) if wanted else chart
+    except (FieldError, ChartError):
+        return chart

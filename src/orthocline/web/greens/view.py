@@ -1,0 +1,393 @@
+"""The variables of a green's page."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Final, NamedTuple
+
+from orthocline.core.chart import ChartPin, ChartReading, GrainArea, Known
+from orthocline.core.instruments import Gives
+from orthocline.core.relief import Outline
+from orthocline.core.roll import steepest_holding_slope
+from orthocline.drawing.ground.green_map import MapSheet, Shown, green_map, head_of
+from orthocline.drawing.ground.straight import DialSheet, dial_sheet
+from orthocline.formats.chart_document import CHARTED
+from orthocline.services.account.access import Viewer
+from orthocline.services.ground.charts import ChartedGreen
+from orthocline.services.ground.maps import Looked, PinFacts, look_at, pin_facts, where_next
+from orthocline.web.greens.request import TOOLS, MapAsked, chosen_of
+from orthocline.web.shared.placing import Pin, pin_in
+from orthocline.wording.figures import speed_text, tidy
+from orthocline.wording.ground.dial import hour_words
+from orthocline.wording.ground.greens import (
+    fall_words,
+    holds_words,
+    map_way_text,
+    next_words,
+    paces_words,
+    region_words,
+    shape_words,
+    spot_text,
+    water_words,
+)
+from orthocline.wording.instruments import INSTRUMENT_WORDS, instrument_choice
+from orthocline.wording.wording import Wording
+
+TOOL_WORDS: Final[Mapping[str, tuple[str, str]]] = {
+    "look": ("Look", "Tap the map: how it falls there, and where water goes."),
+    "slope": ("Slope", "Press where you stand and drag the way it falls: the longer, the steeper."),
+    "height": ("Height", "Tap a place, then type how high it lies over any mark of yours."),
+    "pin": ("Pins", "Tap where the hole is cut; drag a pin to move it."),
+    "edge": ("Edge", "Drag the corners; tap beside the edge for one more."),
+    "grain": ("Grain", "Press in the middle of a part and drag the way its grass grows."),
+}
+"""Each tool, and what to do with it."""
+assert tuple(TOOL_WORDS) == TOOLS
+DRAWING: Final = ("slope", "grain")
+"""Tools with which an arrow is drawn."""
+TAPPING: Final = ("pin", "edge")
+"""Tools whose tap makes something."""
+HANDLED: Final = {"slope": "reading", "pin": "pin", "edge": "corner", "grain": "grain"}
+"""What each tool drags."""
+
+
+class Choice(NamedTuple):
+    """A link that chooses: what it says, its address, and whether it is chosen."""
+
+    says: str
+    address: str
+    here: bool
+
+
+class PinRow(NamedTuple):
+    """A pin in the list: its name, where it is, its address, and whether it is out of use."""
+
+    name: str
+    where: str
+    address: str
+    retired: bool
+    here: bool
+
+
+@dataclass(frozen=True)
+class MapView:
+    """Everything that a green's page shows.
+
+    Attributes
+    ----------
+    green : ChartedGreen
+        With its chart as it would be after what is being dragged.
+    known : Known or None
+        What that makes known; None before anything is read.
+    speed_ft : float
+        The day's speed.
+    held : bool
+        Whether something is being dragged: what takes long waits until it is dropped.
+    typed, errors : mapping
+        What was typed into a form that was not taken, and what is wrong, by field.
+    """
+
+    viewer: Viewer
+    green: ChartedGreen
+    outline: Outline
+    known: Known | None
+    asked: MapAsked
+    wording: Wording
+    speed_ft: float
+    speed: str
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]
+    base: str
+    held: bool = False
+
+    @property
+    def address(self) -> str:
+        """Its address."""
+        return self._address(self.asked)
+
+    def _address(self, asked: MapAsked) -> str:
+        return f"{self.base}{asked.query(self.outline, self.wording)}"
+
+    @cached_property
+    def lead(self) -> str:
+        """What the green is like."""
+        if self.known is None:
+            return "Nothing read yet."
+        if self.held:
+            return "The map as it would be."
+        return shape_words(self.known.named, self.known.mean_fall, self.known.strays, self.outline)
+
+    @cached_property
+    def _next(self) -> tuple[tuple[float, float] | None, str]:
+        """Where to read next, and that in words."""
+        if self.held:
+            return None, ""
+        if self.known is None:
+            (left, low), (right, top) = self.outline.box
+            middle = 0.5 * (left + right), 0.5 * (low + top)
+            return middle, f"Begin in the middle: {paces_words(middle, self.outline, self.wording)}."
+        chosen = self.pin
+        place, found = where_next(self.viewer, self.known, chosen.at_m if chosen else None)
+        words = next_words(place, found, self.outline, self.wording)
+        return place, f"For {chosen.name}: {words[:1].lower()}{words[1:]}" if chosen else words
+
+    @property
+    def next(self) -> str:
+        """Where to read next."""
+        return self._next[1]
+
+    @property
+    def next_address(self) -> str:
+        """The address at which that place is looked at, the tool of slopes in hand."""
+        return self._address(replace(self.asked.with_tool("slope"), spot=self._next[0], typed="", error=""))
+
+    @cached_property
+    def looked(self) -> Looked | None:
+        """The place that is looked at."""
+        if self.known is None or self.asked.spot is None:
+            return None
+        return look_at(self.viewer, self.known, self.asked.spot)
+
+    @property
+    def there(self) -> list[str]:
+        """What that place is like."""
+        if self.looked is None or self.asked.spot is None:
+            return []
+        where = region_words(self.asked.spot, self.outline)
+        fall = fall_words(self.looked.fall, self.looked.height_m, self.wording)
+        return [f"{where[:1].upper()}{where[1:]}. {fall}", water_words(self.looked.water, self.outline)]
+
+    @cached_property
+    def sheet(self) -> MapSheet:
+        """The map."""
+        shown = Shown(
+            steepest_holding_slope(self.speed_ft),
+            self.looked.water if self.looked else None,
+            self.asked.spot,
+            self._next[0],
+            self.asked.chosen,
+            corners=self.asked.tool == "edge",
+        )
+        return green_map(self.green.chart, self.known, self.outline, self.wording, self.lead, shown)
+
+    @property
+    def handles(self) -> list[Pin]:
+        """What can be dragged with the tool in hand."""
+        handled, chart, found = HANDLED.get(self.asked.tool), self.green.chart, []
+        if handled == "corner":
+            found = [(f"corner-{i}", f"Corner {i + 1}", at) for i, at in enumerate(chart.corners)]
+        elif handled == "pin":
+            found = [(f"pin-{i}", f"Pin {one.name}", one.at_m) for i, one in enumerate(chart.pins)]
+        elif handled == "grain":
+            found = [(f"grain-{i}", f"Grain {i + 1}", one.at_m) for i, one in enumerate(chart.grain)]
+        elif handled == "reading":
+            found = [(f"reading-{i}", f"Reading {i + 1}", one.at_m) for i, one in enumerate(chart.readings)]
+            chosen = self.reading
+            if chosen and chosen.gives is not Gives.HEIGHT:
+                number = self.asked.chosen.removeprefix("reading-")
+                found.append((f"head-{number}", "Its way and size", head_of(chosen)))
+        if self.asked.spot:
+            found.append(("spot", "The place looked at", self.asked.spot))
+        size = self.sheet.scene.width, self.sheet.scene.height
+        says = "drag it, or use the arrow keys"
+        return [pin_in(name, (label, says), self.sheet.at(at), size) for name, label, at in found]
+
+    @property
+    def tools(self) -> list[Choice]:
+        """The tools."""
+        return [
+            Choice(words, self._address(self.asked.with_tool(tool)), tool == self.asked.tool)
+            for tool, (words, _) in TOOL_WORDS.items()
+        ]
+
+    @property
+    def hint(self) -> str:
+        """What to do with the tool in hand."""
+        return TOOL_WORDS[self.asked.tool][1]
+
+    @property
+    def draws(self) -> bool:
+        """Whether a press on the map begins an arrow."""
+        return self.asked.tool in DRAWING
+
+    @property
+    def taps(self) -> bool:
+        """Whether a tap on the map makes something."""
+        return self.asked.tool in TAPPING
+
+    @property
+    def instruments(self) -> list[Choice]:
+        """The instruments that read a slope."""
+        return [
+            Choice(
+                instrument_choice(name, self.wording),
+                self._address(replace(self.asked, by=name, chosen="")),
+                name == self.asked.by,
+            )
+            for name in self.names
+        ]
+
+    @property
+    def names(self) -> list[str]:
+        """The names of those instruments."""
+        return [name for name, gives in CHARTED.items() if gives is not Gives.HEIGHT]
+
+    @property
+    def gives(self) -> Gives:
+        """What is read by the tool in hand, or was by the reading that is chosen."""
+        chosen = self.reading
+        if chosen:
+            return chosen.gives
+        return Gives.HEIGHT if self.asked.tool == "height" else CHARTED[self.asked.by]
+
+    def _chosen(self, part: str) -> int | None:
+        held = chosen_of(self.asked.chosen, self.green.chart)
+        return held[1] if held and held[0] == part else None
+
+    @property
+    def reading(self) -> ChartReading | None:
+        """The reading that is chosen."""
+        i = self._chosen("readings")
+        return None if i is None else self.green.chart.readings[i]
+
+    @property
+    def pin(self) -> ChartPin | None:
+        """The pin that is chosen."""
+        i = self._chosen("pins")
+        return None if i is None else self.green.chart.pins[i]
+
+    @property
+    def grain(self) -> GrainArea | None:
+        """The area of grain that is chosen."""
+        i = self._chosen("grain")
+        return None if i is None else self.green.chart.grain[i]
+
+    @property
+    def form(self) -> str:
+        """Which form stands under the map: of the tool in hand, or of what is chosen."""
+        if self.reading:
+            return "height" if self.gives is Gives.HEIGHT else "slope"
+        part = "pin" if self.pin else "grain" if self.grain else ""
+        return part or self.asked.tool
+
+    @cached_property
+    def values(self) -> dict[str, str]:
+        """The fields of that form as they are shown."""
+        if self.typed:
+            return dict(self.typed)
+        one = self.reading or self.pin or self.grain
+        place = one.at_m if one else self.asked.spot
+        shown = {"place": spot_text(place, self.outline, self.wording) if place else ""}
+        if self.reading:
+            shown |= self._reading_values(self.reading)
+        if self.pin:
+            shown["name"] = self.pin.name
+        if self.grain:
+            shown |= {
+                "radius": self.wording.far(self.grain.radius_m),
+                "way": map_way_text(self.grain.toward_rad),
+                "grass": tidy(self.grain.strength, 3),
+            }
+        return shown
+
+    def _reading_values(self, one: ChartReading) -> dict[str, str]:
+        if one.gives is Gives.HEIGHT:
+            return {"size": self.wording.typed_near(one.size or 0.0)}
+        size = "" if one.size is None else self.wording.typed_slope(one.size)
+        return {"size": size, "way": map_way_text(one.toward_rad), "with": one.by}
+
+    @property
+    def chosen_title(self) -> str:
+        """What is chosen, in words."""
+        if self.reading:
+            number = int(self.asked.chosen.removeprefix("reading-")) + 1
+            return f"Reading {number}, {INSTRUMENT_WORDS[self.reading.by].noun}"
+        if self.pin:
+            return f"Pin {self.pin.name}"
+        return "Grain here" if self.grain else ""
+
+    @property
+    def has_chosen(self) -> bool:
+        """Whether anything is chosen."""
+        return bool(self.asked.chosen)
+
+    @property
+    def pins(self) -> list[PinRow]:
+        """The pins."""
+        return [
+            PinRow(
+                one.name,
+                paces_words(one.at_m, self.outline, self.wording),
+                self._address(self.asked.with_tool("pin").choosing(f"pin-{i}")),
+                one.retired,
+                self.asked.chosen == f"pin-{i}",
+            )
+            for i, one in enumerate(self.green.chart.pins)
+        ]
+
+    @property
+    def readings(self) -> list[Choice]:
+        """The readings."""
+        return [
+            Choice(
+                self._said(one),
+                self._address(self.asked.with_tool("slope").choosing(f"reading-{i}")),
+                self.asked.chosen == f"reading-{i}",
+            )
+            for i, one in enumerate(self.green.chart.readings)
+        ]
+
+    def _said(self, one: ChartReading) -> str:
+        where = paces_words(one.at_m, self.outline, self.wording)
+        by = INSTRUMENT_WORDS[one.by].noun
+        if one.gives is Gives.HEIGHT:
+            return f"{where}: {self.wording.typed_near(one.size or 0.0)} high by {by}"
+        size = "" if one.size is None else f"{self.wording.slope(one.size)} "
+        return f"{where}: {size}toward the {map_way_text(one.toward_rad)} by {by}"
+
+    @cached_property
+    def facts(self) -> PinFacts | None:
+        """What the chosen pin is like."""
+        if self.known is None or self.pin is None:
+            return None
+        return pin_facts(self.viewer, self.known, self.pin, self.speed_ft)
+
+    @property
+    def holds(self) -> str:
+        """Whether it holds a ball."""
+        if self.facts is None:
+            return ""
+        ground = self.facts.ground
+        return holds_words(ground, self.speed_ft, self.facts.holding)
+
+    @property
+    def pin_fall(self) -> str:
+        """How the ground falls at it."""
+        if self.facts is None or self.pin is None or self.known is None:
+            return ""
+        looked = look_at(self.viewer, self.known, self.pin.at_m)
+        return fall_words(looked.fall, looked.height_m, self.wording)
+
+    @property
+    def straight(self) -> str:
+        """From where the straight putt comes to it."""
+        if self.facts is None:
+            return ""
+        dial = self.facts.dial
+        if dial is None:
+            return "Level here: every putt is straight."
+        from_hour = (6.0 + (6.0 - dial.hour)) % 12.0 or 12.0
+        return f"The straight putt uphill comes from {hour_words(from_hour)}, 6 being the way you come in."
+
+    @cached_property
+    def dial(self) -> DialSheet | None:
+        """Its dial."""
+        if self.facts is None:
+            return None
+        says = f"{self.straight} {self.holds}"
+        return dial_sheet(self.facts.putt, self.facts.ground.fall, self.facts.dial, self.wording, says)
+
+    @property
+    def speed_said(self) -> str:
+        """The day's speed in words."""
+        return speed_text(self.speed_ft)

@@ -1,0 +1,240 @@
+"""Greens: charted on their map by drags, taps and typing; looked at, undone, with pins that are told of."""
+
+import math
+
+import pytest
+
+from orthocline.services.account.access import Viewer
+from orthocline.services.ground.charts import find_green, new_green
+from orthocline.services.ground.places import Place
+from tests.page import drawn, link, parsed, text, value, words_at
+
+PACE = 0.9144
+
+
+@pytest.fixture
+def green(signed_in, session):
+    """The address of a green of Tove's that nothing is read of yet."""
+    number = new_green(Viewer(signed_in.golfer), session, Place("Links", "green 6"), deep_m=20.0, wide_m=24.0)
+    session.commit()
+    return f"/greens/{number}"
+
+
+def chart(signed_in, session, green):
+    return find_green(Viewer(signed_in.golfer), session, int(green.rpartition("/")[2])).chart
+
+
+def post(client, green, **said):
+    return client.post(green, data=said, follow_redirects=True)
+
+
+def draw(client, green, begun, to, **more):
+    return post(client, green, tool="slope", moved=f"new:{to}", begun=begun, **more)
+
+
+@pytest.fixture
+def tilted(signed_in, green):
+    """A green that falls two percent to its front, drawn by nine arrows."""
+    for x in (-7.0, 0.0, 7.0):
+        for y in (4.0, 10.0, 16.0):
+            draw(signed_in, green, f"{x}:{y}", f"{x}:{y - 1.2}")
+    return green
+
+
+def test_a_stranger_is_told_what_greens_are_for(client):
+    page = client.get("/greens")
+    assert "Chart a green in a quarter of an hour" in text(page)
+    assert "Sign in" in text(page)
+
+
+def test_a_green_is_charted_by_its_size_in_paces(signed_in):
+    said = {"course": "Ternholm Links", "green": "green 6", "deep": "24 paces", "wide": "26"}
+    page = signed_in.post("/greens", data=said, follow_redirects=True)
+    assert "Nothing read yet." in words_at(page, "#lead")
+    assert "Begin in the middle: 12 paces on" in words_at(page, "#next")
+    assert drawn(page, "edge")
+    listed = signed_in.get("/greens")
+    assert "24 paces deep, no readings, no pins" in text(listed)
+
+
+def test_a_size_that_no_green_has_is_said_beside_its_field(signed_in):
+    page = signed_in.post("/greens", data={"course": "Links", "green": "", "deep": "300", "wide": "26"})
+    assert page.status_code == 422
+    assert value(page, "deep") == "300"
+    assert "from 3 to 50 m" in text(page)
+
+
+def test_an_arrow_is_drawn_as_steep_as_it_is_long(signed_in, session, green):
+    page = draw(signed_in, green, "2:10", "2:8.2")
+    one = chart(signed_in, session, green).readings[0]
+    assert (one.at_m, one.by, one.size) == ((2.0, 10.0), "arrow", 0.03)
+    assert one.toward_rad == pytest.approx(-math.pi / 2)
+    assert "3 %" in value(page, "size")
+    assert value(page, "way") == "front"
+    assert "One slope" in words_at(page, "#lead")
+
+
+def test_what_is_dragged_is_shown_and_not_kept(signed_in, session, green):
+    shown = signed_in.get(
+        green, query_string={"tool": "slope", "moved": "new:2:8.2", "begun": "2:10", "held": "1"}
+    )
+    assert drawn(shown, "reading")
+    assert chart(signed_in, session, green).readings == ()
+
+
+def test_a_reading_is_typed_with_an_instrument_of_its_own(signed_in, session, green):
+    said = {"tool": "slope", "by": "level", "do": "add", "place": "10 on, 3 left", "way": "front right"}
+    page = post(signed_in, green, **said, size="1.5 %")
+    one = chart(signed_in, session, green).readings[0]
+    assert one.at_m == pytest.approx((-3 * PACE, 10 * PACE), abs=0.01)
+    assert (one.by, one.size) == ("level", 0.015)
+    assert "10 paces on, 3 left: 1.5 % toward the front right by level" in words_at(page, "#readings")
+
+
+@pytest.mark.parametrize(
+    ("field", "typed", "says"),
+    [
+        ("place", "over there", "cannot be read"),
+        ("way", "downhill", "front left"),
+        ("size", "40 %", "between 0 and 25 %"),
+    ],
+)
+def test_what_cannot_be_read_is_said_beside_its_field_and_stays(
+    signed_in, session, green, field, typed, says
+):
+    said = {"place": "10 on", "way": "front", "size": "2 %"} | {field: typed}
+    page = signed_in.post(green, data={"tool": "slope", "do": "add", **said})
+    assert page.status_code == 422
+    assert says in words_at(page, f"#{field}-message")
+    assert {name: value(page, name) for name in said} == said
+    assert chart(signed_in, session, green).readings == ()
+
+
+def test_a_reading_is_moved_turned_changed_and_removed(signed_in, session, green):
+    draw(signed_in, green, "2:10", "2:8.8")
+    post(signed_in, green, tool="slope", moved="reading-0:3:11")
+    post(signed_in, green, tool="slope", moved="head-0:4.8:11")
+    post(signed_in, green, tool="slope", nudged="head-0:0:1")
+    one = chart(signed_in, session, green).readings[0]
+    assert (one.at_m, one.toward_rad, one.size) == ((3.0, 11.0), pytest.approx(0.0), pytest.approx(0.0325))
+    chosen = {"tool": "slope", "chosen": "reading-0"}
+    post(signed_in, green, **chosen, do="change", place="12 on", way="left", size="1 %", **{"with": "feet"})
+    one = chart(signed_in, session, green).readings[0]
+    assert (one.by, one.size) == ("feet", 0.01)
+    post(signed_in, green, **chosen, do="remove")
+    assert chart(signed_in, session, green).readings == ()
+
+
+def test_an_edit_is_undone_and_done_again(signed_in, tilted):
+    undone = signed_in.post(f"{tilted}/undo", data={"tool": "slope"}, follow_redirects=True)
+    assert "Readings: 8" in text(undone)
+    again = signed_in.post(f"{tilted}/redo", headers={"HX-Request": "true"})
+    assert "Readings: 9" in text(again)
+    assert not again.text.startswith("<!doctype")
+
+
+def test_a_place_that_is_looked_at_has_a_slope_a_height_and_water(signed_in, tilted):
+    page = signed_in.get(tilted, query_string={"spot": "12 on, 2 right"})
+    said = words_at(page, "#there")
+    assert "Falls 2 % toward the front" in said
+    assert "up 8" in said
+    assert "Water from here leaves front" in said
+    assert drawn(page, "water")
+    tapped = signed_in.get(tilted, query_string={"moved": "tap:2:12"}, headers={"HX-Request": "true"})
+    assert tapped.headers["HX-Replace-Url"].endswith("spot=13.1+on%2C+2.2+right")
+
+
+def test_a_place_that_cannot_be_read_is_said(signed_in, tilted):
+    page = signed_in.get(tilted, query_string={"spot": "near the tree"})
+    assert "cannot be read" in words_at(page, "#spot-message")
+    assert value(page, "spot") == "near the tree"
+
+
+def test_where_nothing_was_read_is_washed_and_asked_for(signed_in, green):
+    page = draw(signed_in, green, "-8:4", "-8:2.8")
+    assert drawn(page, "unsure")
+    assert drawn(page, "next")
+    assert "Read next" in words_at(page, "#next")
+    looked = signed_in.get(link(page, "Read next"))
+    assert drawn(looked, "spot")
+    assert value(looked, "place")
+
+
+def test_spot_heights_make_ground(signed_in, session, green):
+    for place, height in (("2 on", "0 in"), ("12 on", "20 in"), ("20 on", "36 in")):
+        post(signed_in, green, tool="height", do="add", place=place, size=height)
+    assert chart(signed_in, session, green).readings[-1].by == "staff"
+    page = signed_in.get(green, query_string={"spot": "12 on"})
+    assert "Falls 5" in words_at(page, "#there")
+
+
+def test_a_pin_is_set_named_retired_and_told_of(signed_in, session, tilted):
+    post(signed_in, tilted, tool="pin", moved="tap:0:15")
+    chosen = {"tool": "pin", "chosen": "pin-0"}
+    post(signed_in, tilted, **chosen, do="change", name="back", place="17 on, 4 from left")
+    page = signed_in.get(tilted, query_string=chosen)
+    assert "Holds a ball at 10.0, and" in words_at(page, "#holds")
+    assert "comes from 6 o'clock" in words_at(page, "#straight")
+    assert parsed(page).select_one("#dial-sheet")
+    assert chart(signed_in, session, tilted).pins[0].at_m[0] < -5.0
+    post(signed_in, tilted, **chosen, do="retire")
+    assert "retired" in words_at(signed_in.get(tilted), "#pins")
+
+
+def test_a_steep_pin_does_not_hold_a_ball(signed_in, green):
+    for x in (-4.0, 0.0, 4.0):
+        post(
+            signed_in,
+            green,
+            tool="slope",
+            by="level",
+            do="add",
+            place=f"12 on, {x} right",
+            way="front",
+            size="10 %",
+        )
+    post(signed_in, green, tool="pin", moved="tap:0:10")
+    page = signed_in.get(green, query_string={"tool": "pin", "chosen": "pin-0"})
+    assert "Does not hold a ball at 10.0: only up to" in words_at(page, "#holds")
+    assert drawn(page, "too-steep")
+
+
+def test_the_edge_is_pulled_cornered_and_walked(signed_in, session, green):
+    before = chart(signed_in, session, green).corners
+    post(signed_in, green, tool="edge", moved="corner-2:13:10")
+    post(signed_in, green, tool="edge", moved="tap:6:1")
+    corners = chart(signed_in, session, green).corners
+    assert len(corners) == len(before) + 1
+    assert (13.0, 10.0) in corners
+    assert (6.0, 1.0) in corners
+    legs = "10 paces 270, 20 paces 0, 20 paces 90, 20 paces 180, 9 paces 270"
+    page = post(signed_in, green, tool="edge", do="walk", legs=legs)
+    assert len(chart(signed_in, session, green).corners) == 5
+    assert "3 ft out" in parsed(page).select_one("#undo")["title"]
+
+
+def test_grain_is_drawn_on_a_part(signed_in, session, green):
+    post(signed_in, green, tool="grain", moved="new:2:8", begun="2:10")
+    said = {"tool": "grain", "chosen": "grain-0", "place": "12 on", "radius": "5 m", "way": "left"}
+    post(signed_in, green, **said, do="change", grass="mixed")
+    area = chart(signed_in, session, green).grain[0]
+    assert (area.radius_m, area.strength) == (5.0, 0.08)
+    assert abs(area.toward_rad) == pytest.approx(math.pi)
+
+
+def test_a_green_has_a_name_and_a_sentence(signed_in, green):
+    page = signed_in.post(
+        f"{green}/about", data={"green": "six", "character": "Two tiers."}, follow_redirects=True
+    )
+    assert words_at(page, "#character") == "Two tiers."
+    refused = signed_in.post(f"{green}/about", data={"green": "", "character": ""})
+    assert refused.status_code == 422
+
+
+def test_a_full_chart_says_so_and_loses_nothing(signed_in, green):
+    for i in range(40):
+        post(signed_in, green, tool="pin", do="add", name=f"p{i}", place="5 on")
+    page = signed_in.post(green, data={"tool": "pin", "do": "add", "name": "one more", "place": "5 on"})
+    assert page.status_code == 422
+    assert "40 pins at most" in text(page)
+    assert value(page, "name") == "one more"
