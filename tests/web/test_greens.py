@@ -37,7 +37,7 @@ def tilted(signed_in, green):
     """A green that falls two percent to its front, drawn by nine arrows."""
     for x in (-7.0, 0.0, 7.0):
         for y in (4.0, 10.0, 16.0):
-            draw(signed_in, green, f"{x}:{y}", f"{x}:{y - 1.2}")
+            draw(signed_in, green, f"{x}:{y}", f"{x}:{y - 1.4}")
     return green
 
 
@@ -65,7 +65,7 @@ def test_a_size_that_no_green_has_is_said_beside_its_field(signed_in):
 
 
 def test_an_arrow_is_drawn_as_steep_as_it_is_long(signed_in, session, green):
-    page = draw(signed_in, green, "2:10", "2:8.2")
+    page = draw(signed_in, green, "2:10", "2:7.9")
     one = chart(signed_in, session, green).readings[0]
     assert (one.at_m, one.by, one.size) == ((2.0, 10.0), "arrow", 0.03)
     assert one.toward_rad == pytest.approx(-math.pi / 2)
@@ -76,7 +76,7 @@ def test_an_arrow_is_drawn_as_steep_as_it_is_long(signed_in, session, green):
 
 def test_what_is_dragged_is_shown_and_not_kept(signed_in, session, green):
     shown = signed_in.get(
-        green, query_string={"tool": "slope", "moved": "new:2:8.2", "begun": "2:10", "held": "1"}
+        green, query_string={"tool": "slope", "moved": "new:2:7.9", "begun": "2:10", "held": "1"}
     )
     assert drawn(shown, "reading")
     assert chart(signed_in, session, green).readings == ()
@@ -111,9 +111,9 @@ def test_what_cannot_be_read_is_said_beside_its_field_and_stays(
 
 
 def test_a_reading_is_moved_turned_changed_and_removed(signed_in, session, green):
-    draw(signed_in, green, "2:10", "2:8.8")
+    draw(signed_in, green, "2:10", "2:8.6")
     post(signed_in, green, tool="slope", moved="reading-0:3:11")
-    post(signed_in, green, tool="slope", moved="head-0:4.8:11")
+    post(signed_in, green, tool="slope", moved="head-0:5.1:11")
     post(signed_in, green, tool="slope", nudged="head-0:0:1")
     one = chart(signed_in, session, green).readings[0]
     assert (one.at_m, one.toward_rad, one.size) == ((3.0, 11.0), pytest.approx(0.0), pytest.approx(0.0325))
@@ -151,7 +151,7 @@ def test_a_place_that_cannot_be_read_is_said(signed_in, tilted):
 
 
 def test_where_nothing_was_read_is_washed_and_asked_for(signed_in, green):
-    page = draw(signed_in, green, "-8:4", "-8:2.8")
+    page = draw(signed_in, green, "-8:4", "-8:2.6")
     assert drawn(page, "unsure")
     assert drawn(page, "next")
     assert "Read next" in words_at(page, "#next")
@@ -238,3 +238,61 @@ def test_a_full_chart_says_so_and_loses_nothing(signed_in, green):
     assert page.status_code == 422
     assert "40 pins at most" in text(page)
     assert value(page, "name") == "one more"
+
+
+@pytest.fixture
+def pinned(signed_in, tilted):
+    """The green that falls to its front, with a pin."""
+    post(signed_in, tilted, tool="pin", do="add", name="back", place="17 on")
+    return tilted
+
+
+def placed(client, green, **said):
+    return client.get(green, query_string={"tool": "putt", **said})
+
+
+@pytest.mark.parametrize(
+    ("ball", "lies"),
+    [
+        ("straight 10 ft", "13.7 on"),
+        ("straight 10 ft, 2 paces right", "13.7 on, 2 right"),
+        ("14 paces 0 deg", "14 on"),
+        ("12 on, 3 left", "12 on, 3 left"),
+        ("straight 10 ft 3 h", "17 on, 3.3 right"),
+    ],
+)
+def test_a_ball_is_placed_by_paces_by_bearing_or_from_the_straight_putt(signed_in, pinned, ball, lies):
+    page = placed(signed_in, pinned, hole="back", ball=ball)
+    said = value(page, "ball").split(", ")
+    for one, other in zip(said, lies.split(", "), strict=False):
+        assert float(one.split()[0]) == pytest.approx(float(other.split()[0]), abs=0.25)
+        assert one.split()[1] == other.split()[1]
+    assert drawn(page, "way")
+    assert "Roll it" in words_at(page, "#lead")
+    assert "on=" in link(page, "Read it")
+
+
+def test_a_putt_on_the_map_is_read_with_the_same_call(signed_in, pinned):
+    page = placed(signed_in, pinned, hole="back", ball="14 on, 3 left")
+    read = signed_in.get(link(page, "Read it"))
+    call = words_at(page, "#lead").split(". ")[0]
+    assert call in words_at(read, "#headline")
+    assert "Links" in value(read, "course")
+
+
+def test_ball_and_hole_are_dragged_and_nudged_without_being_kept(signed_in, session, pinned):
+    page = placed(signed_in, pinned, hole="back", moved="ball:3:12")
+    assert value(page, "ball") == "13.1 on, 3.3 right"
+    page = placed(signed_in, pinned, hole="back", ball="13.1 on, 3.3 right", nudged="hole:1:0")
+    assert value(page, "hole").endswith("0.3 right")
+    assert len(chart(signed_in, session, pinned).pins) == 1
+
+
+def test_a_ball_that_cannot_be_placed_is_said_beside_its_field(signed_in, pinned):
+    page = placed(signed_in, pinned, hole="back", ball="somewhere")
+    assert "The ball cannot be read" in words_at(page, "#ball-message")
+    assert value(page, "ball") == "somewhere"
+
+
+def test_a_putt_needs_a_chart(signed_in, green):
+    assert "take Slope first" in text(placed(signed_in, green))

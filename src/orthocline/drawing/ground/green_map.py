@@ -41,15 +41,23 @@ EDGE, TOP, FOOT = 34.0, 22.0, 52.0
 MOST_SCALE: Final = 90.0
 MOST_CONTOURS: Final = 14
 EVERY_BOLD: Final = 5
-M_PER_SLOPE: Final = 60.0
-"""An arrow is so long on the ground [m] for a slope of 1: a metre for every percent and two thirds."""
-LONGEST_M: Final = 2.6
-"""No arrow is drawn longer."""
+M_PER_SLOPE, USUAL_SLOPE, M_PER_MORE = 70.0, 0.04, 10.0
+"""An arrow is so long on the ground [m] for a slope of 1, up to a slope that greens have; then less for more."""
 UNSIZED_M, HEAD, HALF = 1.0, 9.0, 4.5
 PIN, PLACE, CORNER = 6.0, 4.0, 5.0
 MOST_LABELLED: Final = 6
 DASHES: Final = {Kind.RIDGE: "14 4 2 4", Kind.VALLEY: "2 5", Kind.TIER: "8 4", Kind.FRONT: "8 4"}
 LINES_OF: Final = frozenset({"LineString", "MultiLineString", "GeometryCollection"})
+
+
+@dataclass(frozen=True)
+class PuttShown:
+    """A putt on a map [m]: its ball and hole, the way of the ball (shape (n, 2)) and where it is aimed."""
+
+    ball: Place
+    hole: Place
+    path: Spots | None
+    aim: Place | None
 
 
 @dataclass(frozen=True)
@@ -68,6 +76,8 @@ class Shown:
         What is chosen: ``reading-3``, ``pin-0``.
     corners : bool
         Whether the outline's corners are shown.
+    putt : PuttShown or None
+        A putt that is placed; readings stand back for it.
     """
 
     holding: float | None = None
@@ -76,6 +86,7 @@ class Shown:
     next_m: Place | None = None
     chosen: str = ""
     corners: bool = False
+    putt: PuttShown | None = None
 
 
 class MapSheet(NamedTuple):
@@ -137,7 +148,7 @@ def green_map(
             over.append(item)
             wanted += [label] if label else []
     over.append(Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 2.2, name="edge"))
-    over += [*drawn.water(shown.water), *drawn.readings(chart, shown.chosen)]
+    over += [*drawn.water(shown.water), *(() if shown.putt else drawn.readings(chart, shown.chosen))]
     for items, label in drawn.pins(chart, shown.chosen):
         over += items
         wanted.append(label)
@@ -148,7 +159,9 @@ def green_map(
         over += [
             Disc(drawn.spot(one), CORNER, Sign.INK, Fill.OPEN, 1.6, name="corner") for one in chart.corners
         ]
-    over += drawn.looked_at(shown.spot)
+    over += drawn.looked_at(None if shown.putt else shown.spot)
+    if shown.putt:
+        over += drawn.putt(shown.putt)
     room = Room(6.0, WIDTH - 6.0, 14.0, height - 30.0)
     labels = place_labels(wanted, ink_of(one for one in over if one.name != "edge"), room)
     over += [item for label in labels for item in label.items]
@@ -286,6 +299,19 @@ class _Drawn:
                 items.append(Disc(at, PIN + 5.0, sign, None, 1.8))
             yield items, Wanted(one.name, at, "near", sign)
 
+    def putt(self, putt: PuttShown) -> Iterator[Item]:
+        """Yield a putt: its line, where it is aimed, the way of the ball."""
+        ball, hole = self.spot(putt.ball), self.spot(putt.hole)
+        yield Line(spots_of(ball, hole), Sign.INK, 1.4, "0.1 6", name="ball-hole")
+        if putt.aim:
+            aim = self.spot(putt.aim)
+            yield Line(spots_of(ball, aim), Sign.DO, 2.4, name="aim-line")
+            yield Area(diamond(aim, 6.0), Sign.DO, Fill.OPEN, 2.2, name="aim")
+        if putt.path is not None:
+            yield Line(fewest(self.spots(putt.path)), Sign.INK, 3.0, name="way")
+        yield Disc(hole, 5.0, Sign.INK, name="hole")
+        yield Disc(ball, 6.0, Sign.INK, Fill.OPEN, 2.2, name="ball")
+
     def looked_at(self, place: Place | None) -> Iterator[Item]:
         """Yield the mark of the place that is looked at."""
         if place:
@@ -294,9 +320,21 @@ class _Drawn:
 
 def head_of(one: ChartReading) -> Place:
     """Return where the arrow of a reading ends [m]."""
-    length = UNSIZED_M if one.size is None else min(M_PER_SLOPE * one.size, LONGEST_M)
+    length = UNSIZED_M if one.size is None else _arrow_m(one.size)
     x, y = one.at_m
     return x + length * math.cos(one.toward_rad), y + length * math.sin(one.toward_rad)
+
+
+def _arrow_m(slope: float) -> float:
+    """Return how long the arrow of a slope is on the ground [m]."""
+    usual = min(slope, USUAL_SLOPE)
+    return M_PER_SLOPE * usual + M_PER_MORE * (slope - usual)
+
+
+def slope_of_arrow(length_m: float) -> float:
+    """Return the slope [ratio] whose arrow is so long on the ground."""
+    usual = min(length_m, M_PER_SLOPE * USUAL_SLOPE)
+    return usual / M_PER_SLOPE + (length_m - usual) / M_PER_MORE
 
 
 def _place(row: Any) -> Place:

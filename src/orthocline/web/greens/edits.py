@@ -10,7 +10,7 @@ from orthocline.core.grain import GRASSES
 from orthocline.core.instruments import GRAIN_STRENGTH_SHARE, GRAIN_WAY_SD_RAD, Gives
 from orthocline.core.relief import Outline, walked
 from orthocline.core.units import wrap_rad
-from orthocline.drawing.ground.green_map import M_PER_SLOPE
+from orthocline.drawing.ground.green_map import slope_of_arrow
 from orthocline.formats.chart_document import CHARTED, PIN_LENGTH
 from orthocline.services.text import tidy_text
 from orthocline.web.greens.request import PARTS, MapAsked, chosen_of
@@ -117,7 +117,7 @@ def _headed(one: ChartReading, head: Place) -> ChartReading:
     toward = TURN_STEP * round(math.atan2(y, x) / TURN_STEP)
     if one.gives is Gives.WAY:
         return replace(one, toward_rad=toward)
-    size = SLOPE_STEP * round(math.hypot(x, y) / M_PER_SLOPE / SLOPE_STEP)
+    size = SLOPE_STEP * round(slope_of_arrow(math.hypot(x, y)) / SLOPE_STEP)
     return replace(one, toward_rad=toward, size=round(min(size, STEEPEST), 4))
 
 

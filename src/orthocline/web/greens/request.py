@@ -4,7 +4,6 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Final, get_args
-from urllib.parse import urlencode
 
 from orthocline.core.chart import FARTHEST_M, Chart, Part
 from orthocline.core.relief import Outline
@@ -15,7 +14,7 @@ from orthocline.wording.quantities import QuantityError
 from orthocline.wording.wording import Wording
 
 Place = tuple[float, float]
-TOOLS: Final = ("look", "slope", "height", "pin", "edge", "grain")
+TOOLS: Final = ("look", "putt", "slope", "height", "pin", "edge", "grain")
 CHOSEN: Final = re.compile(r"(reading|pin|corner|grain)-(\d{1,3})")
 PARTS: Final[Mapping[str, Part]] = {
     "reading": "readings",
@@ -62,11 +61,6 @@ class MapAsked:
             "chosen": self.chosen,
         }
         return {name: text for name, text in told.items() if text}
-
-    def query(self, outline: Outline, wording: Wording) -> str:
-        """Return the query of its address, with its question mark."""
-        told = urlencode(self.fields(outline, wording))
-        return f"?{told}" if told else ""
 
     def with_tool(self, tool: str) -> "MapAsked":
         """Return it with another tool in hand, and nothing chosen."""

@@ -11,7 +11,7 @@ from werkzeug.wrappers import Response as AnyResponse
 from orthocline.core.chart import Chart, ChartError
 from orthocline.core.relief import Outline, oval
 from orthocline.services.account.access import require_open_play
-from orthocline.services.account.measures import own_senses
+from orthocline.services.account.measures import golfer_figures, own_senses
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.charts import (
     ROOM,
@@ -24,18 +24,24 @@ from orthocline.services.ground.charts import (
     redo_edit,
     undo_edit,
 )
+from orthocline.services.read.reading import read_putt
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.greens.edits import Edit, FieldError, edit_of
 from orthocline.web.greens.forms import AboutForm, NewForm
 from orthocline.web.greens.list_view import course_rows
+from orthocline.web.greens.putt import map_putt
 from orthocline.web.greens.request import map_asked
 from orthocline.web.greens.view import MapView
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part, page_or_part
 from orthocline.web.security import read_limit
+from orthocline.web.shared.asked import asked
+from orthocline.web.shared.calls import call_of
+from orthocline.web.shared.lies import own_greens
 from orthocline.web.shared.places import place_in
+from orthocline.web.shared.read_start import own_pasts, start_values
 from orthocline.wording.figures import speed_text
 
 blueprint = Blueprint("greens", __name__)
@@ -150,8 +156,8 @@ def _outline(chart: Chart) -> Outline:
 def _edit(green_id: int, arguments: Mapping[str, str]) -> Edit | None:
     chart = find_green(viewer(), session(), green_id).chart
     outline = _outline(chart)
-    asked = map_asked(arguments, chart, outline, wording())
-    return edit_of(arguments, asked, chart, outline, wording())
+    looked = map_asked(arguments, chart, outline, wording())
+    return edit_of(arguments, looked, chart, outline, wording())
 
 
 def _after(arguments: Mapping[str, str], wanted: Edit) -> dict[str, str]:
@@ -165,15 +171,15 @@ def _view(green_id: int, arguments: Mapping[str, str], *, preview: bool = False)
     held = find_green(who, session(), green_id)
     chart = _previewed(held.chart, arguments) if preview else held.chart
     outline = _outline(chart)
-    asked = map_asked(arguments, chart, outline, said)
+    wanted = map_asked(arguments, chart, outline, said)
     day = day_speed(who, session(), now, held.place)
     own = own_senses(measures())
-    return MapView(
+    seen = MapView(
         who,
         replace(held, chart=chart),
         outline,
         known_of(who, chart, own),
-        asked,
+        wanted,
         said,
         day.speed_ft.value if day else USUAL_SPEED_FT,
         f"speed {speed_text(day.speed_ft.value)}" if day else f"speed {USUAL_SPEED_FT:g}, not measured",
@@ -182,14 +188,30 @@ def _view(green_id: int, arguments: Mapping[str, str], *, preview: bool = False)
         url_for("greens.green", green_id=green_id),
         held=preview,
     )
+    return _with_putt(seen, arguments)
+
+
+def _with_putt(seen: MapView, arguments: Mapping[str, str]) -> MapView:
+    """Return the page with the putt that is placed on its map, and its call."""
+    if seen.asked.tool != "putt" or seen.known is None:
+        return seen
+    placed = map_putt(arguments, seen.green.chart.pins, seen.outline, seen.known, seen.wording)
+    place = seen.green.place
+    fields = {**placed.read_fields(seen.green.id), "course": place.course, "green": place.green}
+    wanted = asked(fields, seen.wording, start_values(), own_pasts(), own_greens)
+    solved = read_putt(seen.viewer, wanted.putt) if wanted.putt else None
+    errors = {"ball": wanted.errors[name] for name in ("length", "on") if name in wanted.errors}
+    call = call_of(seen.viewer, wanted.read, solved, golfer_figures(measures()), datetime.now(UTC))
+    placed = replace(placed, errors={**errors, **placed.errors})
+    return replace(seen, putt=placed, call=call, solved=solved)
 
 
 def _previewed(chart: Chart, arguments: Mapping[str, str]) -> Chart:
     """Return a chart as it would be after an edit that is not kept yet; as it is where that makes none."""
     outline = _outline(chart)
-    asked = map_asked(arguments, chart, outline, wording())
+    looked = map_asked(arguments, chart, outline, wording())
     try:
-        wanted = edit_of(arguments, asked, chart, outline, wording())
+        wanted = edit_of(arguments, looked, chart, outline, wording())
         return wanted.change(chart) if wanted else chart
     except (FieldError, ChartError):
         return chart

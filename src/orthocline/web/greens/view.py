@@ -4,17 +4,19 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Final, NamedTuple
+from urllib.parse import urlencode
 
 from orthocline.core.chart import ChartPin, ChartReading, GrainArea, Known
 from orthocline.core.instruments import Gives
 from orthocline.core.relief import Outline
-from orthocline.core.roll import steepest_holding_slope
-from orthocline.drawing.ground.green_map import MapSheet, Shown, green_map, head_of
+from orthocline.core.roll import Read, steepest_holding_slope
+from orthocline.drawing.ground.green_map import MapSheet, PuttShown, Shown, green_map, head_of
 from orthocline.drawing.ground.straight import DialSheet, dial_sheet
 from orthocline.formats.chart_document import CHARTED
 from orthocline.services.account.access import Viewer
 from orthocline.services.ground.charts import ChartedGreen
 from orthocline.services.ground.maps import Looked, PinFacts, look_at, pin_facts, where_next
+from orthocline.web.greens.putt import MapPutt
 from orthocline.web.greens.request import TOOLS, MapAsked, chosen_of
 from orthocline.web.shared.placing import Pin, pin_in
 from orthocline.wording.figures import speed_text, tidy
@@ -31,10 +33,12 @@ from orthocline.wording.ground.greens import (
     water_words,
 )
 from orthocline.wording.instruments import INSTRUMENT_WORDS, instrument_choice
+from orthocline.wording.read.call import Call
 from orthocline.wording.wording import Wording
 
 TOOL_WORDS: Final[Mapping[str, tuple[str, str]]] = {
     "look": ("Look", "Tap the map: how it falls there, and where water goes."),
+    "putt": ("Putt", "Drag ball and hole, or tap where the ball lies."),
     "slope": ("Slope", "Press where you stand and drag the way it falls: the longer, the steeper."),
     "height": ("Height", "Tap a place, then type how high it lies over any mark of yours."),
     "pin": ("Pins", "Tap where the hole is cut; drag a pin to move it."),
@@ -81,6 +85,8 @@ class MapView:
         What that makes known; None before anything is read.
     speed_ft : float
         The day's speed.
+    putt : MapPutt or None
+        The putt that is placed, with its call and its read where it can be read.
     held : bool
         Whether something is being dragged: what takes long waits until it is dropped.
     typed, errors : mapping
@@ -99,6 +105,9 @@ class MapView:
     errors: Mapping[str, str]
     base: str
     held: bool = False
+    putt: MapPutt | None = None
+    call: Call | None = None
+    solved: Read | None = None
 
     @property
     def address(self) -> str:
@@ -106,11 +115,40 @@ class MapView:
         return self._address(self.asked)
 
     def _address(self, asked: MapAsked) -> str:
-        return f"{self.base}{asked.query(self.outline, self.wording)}"
+        told = asked.fields(self.outline, self.wording)
+        if self.putt and asked.tool == "putt":
+            told |= self.putt.fields(self.outline, self.wording)
+        return f"{self.base}?{urlencode(told)}" if told else self.base
+
+    @property
+    def kept(self) -> dict[str, str]:
+        """The fields of the address that the page's forms carry."""
+        told = self.asked.fields(self.outline, self.wording)
+        return {name: text for name, text in told.items() if name != "spot"}
+
+    @property
+    def putt_values(self) -> dict[str, str]:
+        """Ball and hole as their fields show them."""
+        return self.putt.fields(self.outline, self.wording) if self.putt else {}
+
+    @property
+    def read_address(self) -> str:
+        """The read of the putt that is placed."""
+        if self.putt is None:
+            return ""
+        place = self.green.place
+        named = {"course": place.course, "green": place.green}
+        return f"/read?{urlencode({**self.putt.read_fields(self.green.id), **named})}"
+
+    def putt_to(self, pin: str) -> str:
+        """Return the address at which a putt to the chosen pin is placed."""
+        return f"{self.base}?{urlencode({'tool': 'putt', 'hole': pin})}"
 
     @cached_property
     def lead(self) -> str:
-        """What the green is like."""
+        """What the green is like, or the call of a putt on it."""
+        if self.call:
+            return self.call.sentence
         if self.known is None:
             return "Nothing read yet."
         if self.held:
@@ -127,6 +165,8 @@ class MapView:
             middle = 0.5 * (left + right), 0.5 * (low + top)
             return middle, f"Begin in the middle: {paces_words(middle, self.outline, self.wording)}."
         chosen = self.pin
+        if self.putt:
+            return None, ""
         place, found = where_next(self.viewer, self.known, chosen.at_m if chosen else None)
         words = next_words(place, found, self.outline, self.wording)
         return place, f"For {chosen.name}: {words[:1].lower()}{words[1:]}" if chosen else words
@@ -167,8 +207,21 @@ class MapView:
             self._next[0],
             self.asked.chosen,
             corners=self.asked.tool == "edge",
+            putt=self._drawn_putt,
         )
         return green_map(self.green.chart, self.known, self.outline, self.wording, self.lead, shown)
+
+    @property
+    def _drawn_putt(self) -> PuttShown | None:
+        if self.putt is None:
+            return None
+        if self.solved is None:
+            return PuttShown(self.putt.ball, self.putt.hole, None, None)
+        right, putt = self.solved.aim_right_m, self.solved.putt
+        aim = None if right is None else putt.place(putt.length_m, right)
+        return PuttShown(
+            self.putt.ball, self.putt.hole, self.solved.path[:, 1:3], (aim.x_m, aim.y_m) if aim else None
+        )
 
     @property
     def handles(self) -> list[Pin]:
@@ -186,7 +239,9 @@ class MapView:
             if chosen and chosen.gives is not Gives.HEIGHT:
                 number = self.asked.chosen.removeprefix("reading-")
                 found.append((f"head-{number}", "Its way and size", head_of(chosen)))
-        if self.asked.spot:
+        if self.putt:
+            found += [("ball", "Your ball", self.putt.ball), ("hole", "The hole", self.putt.hole)]
+        elif self.asked.spot:
             found.append(("spot", "The place looked at", self.asked.spot))
         size = self.sheet.scene.width, self.sheet.scene.height
         says = "drag it, or use the arrow keys"

@@ -30,6 +30,9 @@ function next() {
 
 const values = () => Object.fromEntries([...new FormData(form)].map(([name, text]) => [name, String(text)]));
 
+// Whether what is done to a handle is kept, or only shows.
+const keeps = (pin) => Boolean(keep) && !(pin && "shows" in pin.dataset);
+
 // Metres to the right of the hole, or of a map's origin, and beyond it.
 function placeOf(event) {
   const sheet = drawn("#stage svg");
@@ -46,7 +49,7 @@ document.addEventListener("pointerdown", (event) => {
   pin?.focus();
   const { scale, holeX, holeY } = drawn("#stage svg").dataset;
   const frame = `${scale},${holeX},${holeY},0`;
-  drag = { name: pin?.dataset.pin, press, begun: placeOf(event), start: event, base: values(), frame, last: "", at: null };
+  drag = { name: pin?.dataset.pin, kept: keeps(pin), press, begun: placeOf(event), start: event, base: values(), frame, last: "", at: null };
   if (pin) document.body.classList.add("dragging");
 });
 
@@ -80,14 +83,14 @@ document.addEventListener("pointermove", (event) => {
 function tapped() {
   const { name, press, base, begun } = drag;
   if (!press) return;
-  if (name && name !== "spot") ask({ ...base, chosen: name.replace("head", "reading"), spot: "" });
+  if (name && drag.kept) ask({ ...base, chosen: name.replace("head", "reading"), spot: "" });
   else ask({ ...base, moved: `tap:${begun}` }, part("#stage").dataset.tap === "keep");
 }
 
 function drop(event) {
   if (!drag) return;
   document.body.classList.remove("dragging");
-  if (drag.last) ask(moved(""), Boolean(keep) && drag.name !== "spot");
+  if (drag.last) ask(moved(""), drag.kept);
   else if (event.type === "pointerup" && !far(event)) tapped();
   drag = null;
 }
@@ -99,5 +102,5 @@ document.addEventListener("keydown", (event) => {
   const way = { ArrowUp: "0:1", ArrowRight: "1:0", ArrowDown: "0:-1", ArrowLeft: "-1:0" }[event.key];
   if (!pin || !way) return;
   event.preventDefault();
-  ask({ ...values(), nudged: `${pin.dataset.pin}:${way}` }, Boolean(keep));
+  ask({ ...values(), nudged: `${pin.dataset.pin}:${way}` }, keeps(pin));
 });

@@ -1,0 +1,165 @@
+"""A putt on a green's map: its ball and hole by drag, by paces and bearing, or from the straight putt."""
+
+import math
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Any, Final
+
+from orthocline.core.chart import FARTHEST_M, ChartPin, Known
+from orthocline.core.relief import Outline
+from orthocline.core.units import wrap_rad
+from orthocline.web.shared.placing import moved_of, nudged_of
+from orthocline.wording.ground.dial import parse_place
+from orthocline.wording.ground.greens import parse_spot, spot_text
+from orthocline.wording.quantities import QuantityError, parse_far_m
+from orthocline.wording.wording import Wording
+
+Place = tuple[float, float]
+SHORT_M: Final = 4.5
+"""A putt begins so far short of its hole until it is said where."""
+STEP_M: Final = 0.25
+STRAIGHT: Final = "straight"
+
+
+@dataclass(frozen=True)
+class MapPutt:
+    """A putt on a map.
+
+    Attributes
+    ----------
+    ball, hole : tuple of float
+        Where they lie [m].
+    typed, errors : mapping
+        Their fields as they were typed, and what is wrong with them.
+    """
+
+    ball: Place
+    hole: Place
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]
+
+    @property
+    def length_m(self) -> float:
+        """How far the hole is [m]."""
+        return math.dist(self.ball, self.hole)
+
+    @property
+    def toward_rad(self) -> float:
+        """The way to it, clockwise from up."""
+        return math.atan2(self.hole[0] - self.ball[0], self.hole[1] - self.ball[1])
+
+    def fields(self, outline: Outline, wording: Wording) -> dict[str, str]:
+        """Return ball and hole as the page's fields show them."""
+        places = {"ball": self.ball, "hole": self.hole}
+        said = {name: spot_text(place, outline, wording) for name, place in places.items()}
+        return {**said, **self.typed}
+
+    def read_fields(self, green_id: int) -> dict[str, str]:
+        """Return the fields of the read's address that say it."""
+        x, y = self.hole
+        return {
+            "on": str(green_id),
+            "hole": f"{x:.9g} {y:.9g} m",
+            "toward": f"{math.degrees(self.toward_rad) % 360.0:.7g}",
+            "length": f"{self.length_m:.9g} m",
+        }
+
+    def put(self, name: str, at: Place) -> "MapPutt":
+        """Return it with its ball or its hole in another place."""
+        typed = {key: text for key, text in self.typed.items() if key != name}
+        return replace(self, typed=typed, **{name: at})  # type: ignore[arg-type]
+
+
+@dataclass(frozen=True)
+class _Said:
+    """What an address says of a putt."""
+
+    arguments: Mapping[str, str]
+    pins: tuple[ChartPin, ...]
+    outline: Outline
+    known: Known
+    wording: Wording
+
+    @cached_property
+    def usual_hole(self) -> Place:
+        """The chosen pin's place, or the first pin's in use; without any the middle of the green."""
+        chosen = self.arguments.get("chosen", "").removeprefix("pin-")
+        if chosen.isdecimal() and int(chosen) < len(self.pins):
+            return self.pins[int(chosen)].at_m
+        in_use = [one.at_m for one in self.pins if not one.retired]
+        (left, low), (right, top) = self.outline.box
+        return in_use[0] if in_use else (0.5 * (left + right), 0.5 * (low + top))
+
+    def hole(self, text: str) -> Place:
+        """Return where a typed hole lies: by the name of a pin, or as a place."""
+        for one in self.pins:
+            if one.name.lower() == text.lower():
+                return one.at_m
+        return parse_spot(text, self.outline, self.wording)
+
+    def ball(self, text: str, hole: Place) -> Place:
+        """Return where a typed ball lies: as a place, or from the straight putt to its hole."""
+        if not text.lower().startswith(STRAIGHT):
+            return parse_spot(text, self.outline, self.wording)
+        placed = self._from_straight(text[len(STRAIGHT) :].strip(" ,"))
+        way = self.known.fall_at(hole).toward_rad + placed[1]
+        return hole[0] + placed[0] * math.sin(way), hole[1] + placed[0] * math.cos(way)
+
+    def _from_straight(self, said: str) -> tuple[float, float]:
+        """Return the distance from the hole [m], and how far clockwise round it from the straight putt."""
+        first, _, rest = said.partition(",")
+        try:
+            distance_m = parse_far_m(first, self.wording) if first else SHORT_M
+        except QuantityError:
+            return tuple_of(parse_place(said, SHORT_M, self.wording))
+        return tuple_of(parse_place(rest, distance_m, self.wording)) if rest.strip() else (distance_m, 0.0)
+
+
+def tuple_of(placed: Any) -> tuple[float, float]:
+    """Return a place by its distance and how far round it lies, as two figures."""
+    distance_m, round_rad = placed
+    return float(distance_m), wrap_rad(float(round_rad))
+
+
+def map_putt(
+    arguments: Mapping[str, str],
+    pins: tuple[ChartPin, ...],
+    outline: Outline,
+    known: Known,
+    wording: Wording,
+) -> MapPutt:
+    """Return the putt that an address asks for on a map, with what was dragged, tapped or nudged."""
+    said = _Said(arguments, pins, outline, known, wording)
+    typed, errors = {}, {}
+    hole = said.usual_hole
+    ball = hole[0], hole[1] - SHORT_M
+    for name, text in (("hole", arguments.get("hole", "")), ("ball", arguments.get("ball", ""))):
+        if not text.strip():
+            ball = hole[0], hole[1] - SHORT_M
+            continue
+        try:
+            if name == "hole":
+                hole = said.hole(text.strip())
+            else:
+                ball = said.ball(text.strip(), hole)
+        except QuantityError as error:
+            typed[name], errors[name] = text, f"The {name} {error}."
+    return _edited(MapPutt(_held(ball), _held(hole), typed, errors), arguments)
+
+
+def _edited(putt: MapPutt, arguments: Mapping[str, str]) -> MapPutt:
+    moved, nudged = moved_of(arguments), nudged_of(arguments)
+    if moved and moved.handle in ("ball", "hole", "tap"):
+        name = "ball" if moved.handle == "tap" else moved.handle
+        return putt.put(name, _held((moved.right_m, moved.beyond_m)))
+    if nudged and nudged.handle in ("ball", "hole"):
+        x, y = putt.ball if nudged.handle == "ball" else putt.hole
+        return putt.put(nudged.handle, _held((x + nudged.right * STEP_M, y + nudged.up * STEP_M)))
+    return putt
+
+
+def _held(at: Place) -> Place:
+    """Return a place no further off than a map reaches."""
+    x, y = (min(max(one, -FARTHEST_M), FARTHEST_M) for one in at)
+    return x, y
