@@ -157,6 +157,15 @@ VIEWS = {
     "posted": "/speed/without-a-ramp?by=posted&posted=10",
     "stroke": "/speed/without-a-ramp?by=stroke",
     "tuning": "/speed/without-a-ramp?by=tuning&balls=12+ft&balls=13+ft",
+    "greens": "/greens",
+    "green": "/greens/{green}",
+    "green-slope": "/greens/{green}?tool=slope&chosen=reading-0",
+    "green-pin": "/greens/{green}?tool=pin&chosen=pin-1",
+    "green-putt": "/greens/{green}?tool=putt&ball=nowhere",
+    "green-edge": "/greens/{green}?tool=edge",
+    "green-grain": "/greens/{green}?tool=grain&spot=nowhere",
+    "green-about": "/greens/{green}/about",
+    "read-on-green": "/read?on={green}&hole=back&toward=10&length=30+ft",
     "measures": "/measures",
     "beat": "/beat",
     "cautions": "/cautions",
@@ -170,12 +179,14 @@ def test_axe_finds_nothing(page, metrics, who):
     page.expected_errors = ("422", "404")
     page.size(metrics)
     page.go("/")
-    numbers = {"putt": 1, "speed": 1}
+    numbers = {"putt": 1, "speed": 1, "green": 1}
     if who == "golfer":
         page.as_wren()
         for kind, at in (("putt", "/log"), ("speed", "/speed")):
             page.go(at)
             numbers[kind] = re.search(r"/(\d+)/edit", page.find("a[href$='/edit']").get_attribute("href"))[1]
+        page.go("/greens")
+        numbers["green"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
     for name, address in VIEWS.items():
         page.go(address.format(**numbers))
         page.run(AXE.read_text())

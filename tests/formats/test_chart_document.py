@@ -5,7 +5,8 @@ import math
 import pytest
 from pydantic import ValidationError
 
-from orthocline.core.chart import Chart, ChartPin, ChartReading, GrainArea
+from orthocline.core.chart import Chart, ChartPin, ChartReading
+from orthocline.core.survey import GrainArea
 from orthocline.formats.chart_document import chart_document, chart_of
 
 CHART = Chart(

@@ -3,12 +3,13 @@
 import math
 from typing import Annotated, Any
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
-from orthocline.core.chart import FARTHEST_M, MOST, Chart, ChartPin, ChartReading, GrainArea
+from orthocline.core.chart import FARTHEST_M, MOST, Chart, ChartPin, ChartReading
 from orthocline.core.instruments import INSTRUMENTS, Gives
 from orthocline.core.roll import RANGES
 from orthocline.core.units import PERCENT, wrap_rad
+from orthocline.formats.surface_parts import GrainAreaPart, Part, grain_members
 
 PIN_LENGTH = 24
 DECIMALS = 4
@@ -23,11 +24,7 @@ At = Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
 Angle = Annotated[float, Field(ge=-36000, le=36000)]
 
 
-class _Part(BaseModel):
-    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)
-
-
-class _Reading(_Part):
+class _Reading(Part):
     at_m: At
     by: Annotated[str, Field(pattern="|".join(f"^{name}$" for name in CHARTED))]
     falls_toward_deg: Angle = 0.0
@@ -36,26 +33,17 @@ class _Reading(_Part):
     within: Annotated[float, Field(gt=0.0, le=25.0)] | None = None
 
 
-class _Pin(_Part):
+class _Pin(Part):
     at_m: At
     name: Annotated[str, Field(min_length=1, max_length=PIN_LENGTH)]
     retired: bool = False
 
 
-class _Grain(_Part):
-    at_m: At
-    radius_m: Annotated[float, Field(gt=0.0, le=FARTHEST_M)]
-    toward_deg: Angle
-    strength: Annotated[float, Field(ge=RANGES.grain[0], le=RANGES.grain[1])]
-    within_deg: Annotated[float, Field(gt=0.0, le=180.0)]
-    within_share: Annotated[float, Field(gt=0.0, le=2.0)]
-
-
-class _Chart(_Part):
+class _Chart(Part):
     outline_m: Annotated[list[At], Field(max_length=MOST["corners"])] = Field(default_factory=list)
     readings: Annotated[list[_Reading], Field(max_length=MOST["readings"])] = Field(default_factory=list)
     pins: Annotated[list[_Pin], Field(max_length=MOST["pins"])] = Field(default_factory=list)
-    grain: Annotated[list[_Grain], Field(max_length=MOST["grain"])] = Field(default_factory=list)
+    grain: Annotated[list[GrainAreaPart], Field(max_length=MOST["grain"])] = Field(default_factory=list)
 
 
 def chart_document(chart: Chart) -> dict[str, Any]:
@@ -67,7 +55,7 @@ def chart_document(chart: Chart) -> dict[str, Any]:
             {"at_m": _at(one.at_m), "name": one.name} | ({"retired": True} if one.retired else {})
             for one in chart.pins
         ],
-        "grain": [_grain_members(one) for one in chart.grain],
+        "grain": [_rounded(grain_members(one)) for one in chart.grain],
     }
 
 
@@ -78,7 +66,7 @@ def chart_of(document: dict[str, Any]) -> Chart:
         tuple((x, y) for x, y in part.outline_m),
         tuple(_reading(one) for one in part.readings),
         tuple(ChartPin((one.at_m[0], one.at_m[1]), one.name, one.retired) for one in part.pins),
-        tuple(_grain(one) for one in part.grain),
+        tuple(one.area for one in part.grain),
     )
 
 
@@ -111,23 +99,6 @@ def _reading(one: _Reading) -> ChartReading:
     return ChartReading(at, one.by, math.radians(one.falls_toward_deg), size, within)
 
 
-def _grain_members(one: GrainArea) -> dict[str, Any]:
-    return {
-        "at_m": _at(one.at_m),
-        "radius_m": round(one.radius_m, DECIMALS),
-        "toward_deg": _degrees(one.toward_rad),
-        "strength": round(one.strength, DECIMALS),
-        "within_deg": round(2.0 * math.degrees(one.way_sd_rad), DECIMALS),
-        "within_share": round(2.0 * one.strength_share, DECIMALS),
-    }
-
-
-def _grain(one: _Grain) -> GrainArea:
-    return GrainArea(
-        (one.at_m[0], one.at_m[1]),
-        one.radius_m,
-        math.radians(one.toward_deg),
-        one.strength,
-        0.5 * math.radians(one.within_deg),
-        0.5 * one.within_share,
-    )
+def _rounded(members: dict[str, Any]) -> dict[str, Any]:
+    at = [round(one, DECIMALS) for one in members["at_m"]]
+    return {name: round(value, DECIMALS) for name, value in members.items() if name != "at_m"} | {"at_m": at}

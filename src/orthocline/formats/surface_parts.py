@@ -14,12 +14,13 @@ from pydantic_core import PydanticCustomError
 
 from orthocline.core.ground import LEAST_NODES, Grid, Plane, Station, Stations, Surface
 from orthocline.core.roll import RANGES, PuttError
-from orthocline.core.survey import HeightReading, SlopeReading, Survey, SurveyReading, WayReading
+from orthocline.core.survey import GrainArea, HeightReading, SlopeReading, Survey, SurveyReading, WayReading
 from orthocline.core.units import PERCENT, wrap_rad
 
 MOST_CELLS = 4_000_000
 MOST_READINGS = 200
 MOST_SURVEYED = 2000
+MOST_AREAS = 12
 FARTHEST_READ_M = 100.0
 KINDS_OF_READING = {
     "slope_percent": frozenset({"slope_percent", "toward_deg", "within_percent"}),
@@ -177,11 +178,42 @@ class SurveyReadingPart(Part):
         return HeightReading(at, self.height_m or 0.0, 0.5 * (self.within_m or 0.0))
 
 
+class GrainAreaPart(Part):
+    """A round part of a green whose grass grows one way."""
+
+    at_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
+    radius_m: Annotated[float, Field(gt=0.0, le=FARTHEST_READ_M)]
+    toward_deg: Angle
+    strength: Annotated[float, within(RANGES.grain)]
+    within_deg: Annotated[float, Field(gt=0.0, le=180.0, description="95 %")]
+    within_share: Annotated[float, Field(gt=0.0, le=2.0, description="95 %, of the strength")]
+
+    @property
+    def area(self) -> GrainArea:
+        """The part as the core has it."""
+        toward, sd = wrap_rad(math.radians(self.toward_deg)), 0.5 * math.radians(self.within_deg)
+        at = self.at_m[0], self.at_m[1]
+        return GrainArea(at, self.radius_m, toward, self.strength, sd, 0.5 * self.within_share)
+
+
+def grain_members(one: GrainArea) -> dict[str, Any]:
+    """Return the grain of a part of a green as a document has it."""
+    return {
+        "at_m": list(one.at_m),
+        "radius_m": one.radius_m,
+        "toward_deg": math.degrees(one.toward_rad),
+        "strength": one.strength,
+        "within_deg": 2.0 * math.degrees(one.way_sd_rad),
+        "within_share": 2.0 * one.strength_share,
+    }
+
+
 class SurveyPart(SurfacePart):
     """A green known by readings anywhere on it."""
 
     kind: Literal["survey"]
     readings: Annotated[list[SurveyReadingPart], Field(min_length=1, max_length=MOST_SURVEYED)]
+    grain: Annotated[list[GrainAreaPart], Field(max_length=MOST_AREAS)] = Field(default_factory=list)
 
     def surface(self, ball_m: list[float], hole_m: list[float]) -> Survey:
         """Return the ground; raises PuttError where a reading lies too far from the ball."""
@@ -190,7 +222,7 @@ class SurveyPart(SurfacePart):
         for i, one in enumerate(readings):
             if math.dist(around[0], one.at_m) > FARTHEST_READ_M:
                 raise PuttError(f"/surface/readings/{i}/at_m", "lies more than 100 m from the ball")
-        return Survey(readings, around)
+        return Survey(readings, around, tuple(one.area for one in self.grain))
 
 
 @dataclass(frozen=True)
@@ -238,7 +270,8 @@ def _grid_members(grid: Grid) -> dict[str, Any]:
 
 
 def _survey_members(survey: Survey) -> dict[str, Any]:
-    return {"readings": [_surveyed_members(one) for one in survey.readings]}
+    grain = {"grain": [grain_members(one) for one in survey.grain]} if survey.grain else {}
+    return {"readings": [_surveyed_members(one) for one in survey.readings], **grain}
 
 
 def _surveyed_members(one: SurveyReading) -> dict[str, Any]:

@@ -8,7 +8,6 @@ from orthocline.core.chart.chart import (
     ChartError,
     ChartPin,
     ChartReading,
-    GrainArea,
     Part,
 )
 from orthocline.core.chart.known import UNSURE_SD, Known
@@ -22,7 +21,6 @@ __all__ = [
     "ChartError",
     "ChartPin",
     "ChartReading",
-    "GrainArea",
     "Known",
     "Part",
     "PinGround",

@@ -5,6 +5,7 @@ from typing import Any, Final, Literal
 
 from orthocline.core.instruments import INSTRUMENTS, Gives
 from orthocline.core.relief import FEWEST_CORNERS, Outline
+from orthocline.core.survey import GrainArea
 
 Place = tuple[float, float]
 Part = Literal["corners", "readings", "pins", "grain"]
@@ -55,32 +56,6 @@ class ChartPin:
     at_m: Place
     name: str
     retired: bool = False
-
-
-@dataclass(frozen=True)
-class GrainArea:
-    """A round part of a green whose grass grows one way.
-
-    Attributes
-    ----------
-    at_m : tuple of float
-        Its middle [m].
-    radius_m : float
-        How far it reaches [m].
-    toward_rad : float
-        The way it grows, counter-clockwise from +x.
-    strength : float
-        Its gamma, 0 to 0.5.
-    way_sd_rad, strength_share : float
-        How sure its way is, and its strength as a share of it, one standard deviation.
-    """
-
-    at_m: Place
-    radius_m: float
-    toward_rad: float
-    strength: float
-    way_sd_rad: float
-    strength_share: float
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from orthocline.core.instruments import ARROW_SD, EYE_SD
 from orthocline.core.relief import Feature, Outline, Region, Relief, features, regions_above
 from orthocline.core.sure import Fall, fall_of_slopes
-from orthocline.core.survey import Looks, NextPlace, Survey, SurveyReading, both_slopes, next_place
+from orthocline.core.survey import GrainArea, Looks, NextPlace, Survey, SurveyReading, both_slopes, next_place
 
 Figures = NDArray[np.float64]
 Place = tuple[float, float]
@@ -21,7 +21,7 @@ EVERY_M: Final = 1.0
 """How sure the ground is is worked out at places so far apart."""
 MARGIN_M: Final = 1.5
 """And so far beyond the outline."""
-ASKED: Final = 220
+ASKED: Final = 130
 """Places about so many are asked about for the next reading."""
 NEAR_M: Final = 2.5
 """Ground so near to a pin counts for it."""
@@ -37,15 +37,18 @@ class Known:
         One or more.
     outline : Outline
         Its edge.
+    grain : tuple of GrainArea
+        How its grass grows.
     """
 
     readings: tuple[SurveyReading, ...]
     outline: Outline
+    grain: tuple[GrainArea, ...] = ()
 
     @cached_property
     def survey(self) -> Survey:
         """The ground that balls roll on."""
-        return Survey(self.readings, self.outline.box)
+        return Survey(self.readings, self.outline.box, self.grain)
 
     @cached_property
     def relief(self) -> Relief:

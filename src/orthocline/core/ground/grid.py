@@ -1,6 +1,6 @@
 """Ground given by heights on a grid, as a survey or a scan gives it."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Any
 
@@ -12,8 +12,8 @@ from scipy.interpolate import RectBivariateSpline
 from orthocline.core.compiled import BUILT_IN, KEPT
 from orthocline.core.ground.surface import GRADIENT
 
-HEAD = 5
-"""Figures before the nodes in the parameters: origin x, y, spacing, columns, rows."""
+HEAD = 6
+"""Figures before the nodes in the parameters: origin x, y, spacing, columns, rows, whether nodes lean."""
 LEAST_NODES = 4
 """A cubic spline needs so many heights each way."""
 
@@ -63,6 +63,8 @@ def hermite_slopes(share: float) -> tuple[float, float, float, float]:
 def grid_slope(x_m: float, y_m: float, parameters: NDArray[np.float64]) -> tuple[float, float]:
     """Return the gradient (dz/dx, dz/dy) [ratio] of ground on a grid: that of the bicubic in its cell.
 
+    Where the nodes lean that is added, by the four round the place.
+
     Beyond the grid it is that of the nearest place on its edge.
 
     Parameters
@@ -98,9 +100,16 @@ def grid_slope(x_m: float, y_m: float, parameters: NDArray[np.float64]) -> tuple
     w, wx, wy, wxy = parameters[n + 4], parameters[n + 5], parameters[n + 6], parameters[n + 7]
     top, top_y = a0 * z + a1 * zx + a2 * w + a3 * wx, a0 * zy + a1 * zxy + a2 * wy + a3 * wxy
     top_x, top_xy = d0 * z + d1 * zx + d2 * w + d3 * wx, d0 * zy + d1 * zxy + d2 * wy + d3 * wxy
-    east = y0 * low_x + y1 * low_xy + y2 * top_x + y3 * top_xy
-    north = e0 * low + e1 * low_y + e2 * top + e3 * top_y
-    return east * per_m, north * per_m
+    east = per_m * (y0 * low_x + y1 * low_xy + y2 * top_x + y3 * top_xy)
+    north = per_m * (e0 * low + e1 * low_y + e2 * top + e3 * top_y)
+    if parameters[5] > 0.0:
+        s, t = u - i, v - j
+        n = HEAD + 4 * columns * rows + 2 * (j * columns + i)
+        m = n + 2 * columns
+        for w, k in (((1 - s) * (1 - t), n), (s * (1 - t), n + 2), ((1 - s) * t, m), (s * t, m + 2)):
+            east += w * parameters[k]
+            north += w * parameters[k + 1]
+    return east, north
 
 
 @dataclass(frozen=True, eq=False)
@@ -115,11 +124,15 @@ class Grid:
         Distance between nodes [m].
     heights_m : ndarray, shape (rows, columns)
         Heights [m]; the first row lies at the smallest y.
+    leans : ndarray or None
+        What is added to the gradient at the nodes [ratio], shape (rows, columns, 2): pulls that no heights
+        have, such as those of grass that grows one way in one place and another way in the next.
     """
 
     origin_m: tuple[float, float]
     spacing_m: float
     heights_m: NDArray[np.float64]
+    leans: NDArray[np.float64] | None = None
 
     @property
     def slope(self) -> Any:
@@ -134,7 +147,8 @@ class Grid:
     @property
     def node_slopes(self) -> NDArray[np.float64]:
         """The gradient at the nodes [ratio], shape (rows, columns, 2)."""
-        return self.parameters[HEAD:].reshape(*self.heights_m.shape, 4)[..., 1:3] / self.spacing_m
+        nodes = self.parameters[HEAD : HEAD + 4 * self.heights_m.size]
+        return nodes.reshape(*self.heights_m.shape, 4)[..., 1:3] / self.spacing_m
 
     @property
     def steepest(self) -> float:
@@ -157,5 +171,25 @@ class Grid:
         down, across = np.arange(rows, dtype=float), np.arange(columns, dtype=float)
         spline = RectBivariateSpline(down, across, self.heights_m, s=0)
         nodes = [spline(down, across, dx=dy, dy=dx) for dx, dy in ((0, 0), (1, 0), (0, 1), (1, 1))]
-        head = [*self.origin_m, self.spacing_m, columns, rows]
-        return np.concatenate([head, np.stack(nodes, axis=-1).ravel()])
+        leans = np.empty(0) if self.leans is None else self.leans.ravel()
+        head = [*self.origin_m, self.spacing_m, columns, rows, float(leans.size > 0)]
+        return np.concatenate([head, np.stack(nodes, axis=-1).ravel(), leans])
+
+    def leaning(self, leans: NDArray[np.float64]) -> "Grid":
+        """Return the same ground with other leans, without working its heights out again.
+
+        Parameters
+        ----------
+        leans : ndarray
+            What is added to the gradient at the nodes [ratio], shape (rows, columns, 2).
+
+        Returns
+        -------
+        Grid
+            The same heights.
+        """
+        other = replace(self, leans=leans)
+        nodes = self.parameters[: HEAD + 4 * self.heights_m.size].copy()
+        nodes[HEAD - 1] = 1.0
+        other.__dict__["parameters"] = np.concatenate([nodes, leans.ravel()])
+        return other

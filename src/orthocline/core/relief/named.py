@@ -111,16 +111,16 @@ def _spots(relief: Relief, inner: Nodes) -> Iterator[Feature]:
 
 def _folds(relief: Relief, inner: Nodes) -> Iterator[Feature]:
     """Yield ridges and valleys: where the slope across, the way the ground turns most, is none."""
-    own, ways = np.linalg.eigh(relief.curvature)
-    most = np.abs(own).argmax(axis=-1)[..., None]
-    turn = np.take_along_axis(own, most, axis=-1)[..., 0]
-    other = np.take_along_axis(own, 1 - most, axis=-1)[..., 0]
-    across = np.take_along_axis(ways, most[..., None, :], axis=-1)[..., 0]
-    slope = np.einsum("ijk,kij->ij", across, relief.slopes)
+    own, ways = np.linalg.eigh(relief.curvature[inner])
+    rows, most = np.arange(len(own)), np.abs(own).argmax(axis=1)
+    turn, other, across = own[rows, most], own[rows, 1 - most], ways[rows, :, most]
+    slope = np.einsum("ij,ij->i", across, np.moveaxis(relief.slopes, 0, -1)[inner])
     near = np.abs(slope) < LONGEST_STEP * relief.grid.spacing_m * np.abs(turn)
-    folded = inner & near & (np.abs(turn) > LEAST_FOLD) & (np.abs(other) < FOLD_SHARE * np.abs(turn))
+    folded = near & (np.abs(turn) > LEAST_FOLD) & (np.abs(other) < FOLD_SHARE * np.abs(turn))
     for kind, sign in ((Kind.RIDGE, -1.0), (Kind.VALLEY, 1.0)):
-        yield from _long(relief, folded & (sign * turn > 0.0), kind)
+        nodes = np.zeros_like(inner)
+        nodes[inner] = folded & (sign * turn > 0.0)
+        yield from _long(relief, nodes, kind)
 
 
 def _tiers(relief: Relief, inner: Nodes) -> Iterator[Feature]:

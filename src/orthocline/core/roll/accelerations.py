@@ -19,6 +19,7 @@ from orthocline.core.constants import (
 from orthocline.core.ground import Plane, Station, Stations, Surface
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2
 from orthocline.core.roll.putt import Putt, Wind
+from orthocline.core.survey import Survey
 
 WIND_FACTOR_PER_M = (
     ROLLING_SHARE * AIR_DENSITY_KGPM3 * DRAG_COEFFICIENT * math.pi * BALL_RADIUS_M**2 / (2.0 * BALL_MASS_KG)
@@ -124,9 +125,12 @@ def ground_under(putt: Putt) -> Surface:
     Returns
     -------
     Surface
-        The putt's own; where its grass grows one way from some place on, with the slope that it is worth.
+        The putt's own; where its grass grows one way from some place on, or each way in a part of its own,
+        with the slope that it is worth.
     """
     ground, grain = putt.surface, putt.grain
+    if isinstance(ground, Survey) and ground.grain:
+        return ground.grown(rolling_deceleration_mps2(putt.green_speed_ft) / PULL_PER_SLOPE_MPS2)
     if not grain.since or not grain.strength:
         return ground
     if not isinstance(ground, Stations):

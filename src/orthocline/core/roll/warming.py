@@ -5,9 +5,11 @@ import math
 import numpy as np
 
 from orthocline.core.ground import Grid, Plane, Station, Stations, Surface
+from orthocline.core.relief import oval, pour
 from orthocline.core.roll.putt import Point, Putt, RollPast, Wind
 from orthocline.core.roll.reading import read
 from orthocline.core.roll.sensitivity import sensitivity_of
+from orthocline.core.survey import SlopeReading, Survey
 
 BALL_M, HOLE_M = (0.0, 0.0), (3.0, 0.0)
 KINDS: tuple[Surface, ...] = (
@@ -30,3 +32,5 @@ def compile_ahead() -> None:
         putt = Putt(Point(*BALL_M), Point(*HOLE_M), surface, 10.0, RollPast(0.3), wind=Wind(2.0, 0.0))
         solved = read(putt)
         _ = solved.make_window, sensitivity_of(putt, solved.aim)
+    survey = Survey((SlopeReading((0.0, 0.0), 0.02, 0.0, 0.01),), (BALL_M, HOLE_M))
+    _ = pour(survey, oval(10.0, 10.0), BALL_M)

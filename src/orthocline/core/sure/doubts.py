@@ -224,7 +224,7 @@ def doubts_of(solved: Read, uncertainty: Uncertainty, weights: Sensitivity) -> D
     counts = np.abs(answers[AIM, NODES:])
     middle = float(np.average(places[:, 0], weights=counts)) if counts.any() else 0.0
     slope = _slope_doubt(solved.putt, uncertainty, places, answers)
-    return Doubts(slope, dict(_others(solved, uncertainty)), middle)
+    return Doubts(slope, {**dict(_others(solved, uncertainty)), **dict(_of_areas(solved))}, middle)
 
 
 def _answers(solved: Read, weights: Sensitivity) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
@@ -341,6 +341,23 @@ def _others(solved: Read, uncertainty: Uncertainty) -> Iterator[tuple[str, NDArr
             step = QUOTIENT_SHARE * sd
             more, less = (_launch(changed(solved.putt, by), solved) for by in (step, -step))
             yield name, (more - less) / (2.0 * QUOTIENT_SHARE)
+
+
+def _of_areas(solved: Read) -> Iterator[tuple[str, NDArray[np.float64]]]:
+    """Yield how launch and aim answer to the strength and the way of the grain of each part of a green."""
+    ground = solved.putt.surface
+    if not isinstance(ground, Survey):
+        return
+    for i, area in enumerate(ground.grain):
+        by_strength = QUOTIENT_SHARE * area.strength * area.strength_share
+        by_way = QUOTIENT_SHARE * area.way_sd_rad
+        for name, changed in (
+            ("strength", [replace(area, strength=area.strength + by) for by in (by_strength, -by_strength)]),
+            ("way", [replace(area, toward_rad=area.toward_rad + by) for by in (by_way, -by_way)]),
+        ):
+            grounds = (ground.with_grain(i, one) for one in changed)
+            more, less = (_launch(replace(solved.putt, surface=one), solved) for one in grounds)
+            yield f"grain_{i}_{name}", (more - less) / (2.0 * QUOTIENT_SHARE)
 
 
 def _launch(putt: Putt, solved: Read) -> NDArray[np.float64]:

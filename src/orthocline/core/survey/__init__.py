@@ -4,10 +4,18 @@ from orthocline.core.survey.field import Looks
 from orthocline.core.survey.fitting import Fit
 from orthocline.core.survey.next_reading import NextPlace, both_slopes, next_place
 from orthocline.core.survey.points import Gridded, gridded
-from orthocline.core.survey.survey import HeightReading, SlopeReading, Survey, SurveyReading, WayReading
+from orthocline.core.survey.survey import (
+    GrainArea,
+    HeightReading,
+    SlopeReading,
+    Survey,
+    SurveyReading,
+    WayReading,
+)
 
 __all__ = [
     "Fit",
+    "GrainArea",
     "Gridded",
     "HeightReading",
     "Looks",

@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Any, Final
 
@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from orthocline.core.ground import Grid
 from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE
 from orthocline.core.survey.field import Looks
-from orthocline.core.survey.fitting import Fit, fit
+from orthocline.core.survey.fitting import LIKELY, Fit, fit
 
 Figures = NDArray[np.float64]
 Place = tuple[float, float]
@@ -24,6 +24,8 @@ ROUNDS: Final = 3
 """A way of fall is taken up so often, each time as steep as the ground is then."""
 LEAST_SLOPE: Final = 0.005
 """On flatter ground [ratio] a way of fall is as sure as on ground that slopes so much."""
+FADES_M: Final = 1.0
+"""Grain fades out over so much at the edge of its part."""
 AT_ONCE: Final = 2000
 """So many nodes of the ground are worked out at a time."""
 
@@ -62,6 +64,32 @@ Row = tuple[Place, tuple[float, float, float], float, float]
 
 
 @dataclass(frozen=True)
+class GrainArea:
+    """A round part of a green whose grass grows one way.
+
+    Attributes
+    ----------
+    at_m : tuple of float
+        Its middle [m].
+    radius_m : float
+        How far it reaches [m]; at its edge it fades.
+    toward_rad : float
+        The way it grows, counter-clockwise from +x.
+    strength : float
+        Its gamma, 0 to 0.5.
+    way_sd_rad, strength_share : float
+        How sure its way is, and its strength as a share of it, one standard deviation.
+    """
+
+    at_m: Place
+    radius_m: float
+    toward_rad: float
+    strength: float
+    way_sd_rad: float
+    strength_share: float
+
+
+@dataclass(frozen=True)
 class Survey:
     """Ground known by readings.
 
@@ -71,10 +99,13 @@ class Survey:
         One or more.
     around : tuple of two float, each
         Places that balls roll about: the ball and the hole of a putt; none for all that was read.
+    grain : tuple of GrainArea
+        How its grass grows, part by part; where parts overlap, as their mean.
     """
 
     readings: tuple[SurveyReading, ...]
     around: tuple[Place, ...] = ()
+    grain: tuple[GrainArea, ...] = ()
 
     @cached_property
     def fit(self) -> Fit:
@@ -82,17 +113,18 @@ class Survey:
         slopes = dict.fromkeys(
             (one.at_m for one in self.readings if isinstance(one, WayReading)), FIRST_SLOPE
         )
-        found = self._fitted(slopes)
+        # How the ground varies is looked for once, when the ways are as steep as they will be.
         for _ in range(ROUNDS - 1 if slopes else 0):
-            gradients = self._gradients(found, list(slopes))
+            gradients = self._gradients(Fit(*self._told(slopes), LIKELY), list(slopes))
             steep = np.maximum(np.hypot(*gradients.T), LEAST_SLOPE)
-            found = self._fitted(dict(zip(slopes, steep.tolist(), strict=True)))
-        return found
+            slopes = dict(zip(slopes, steep.tolist(), strict=True))
+        return fit(*self._told(slopes), len(self.readings))
 
-    def _fitted(self, slopes: dict[Place, float]) -> Fit:
+    def _told(self, slopes: dict[Place, float]) -> tuple[Looks, Figures, Figures]:
+        """Return what is read as looks with their figures and standard deviations."""
         rows = [row for one in self.readings for row in _rows(one, slopes)]
         places, parts, values, sds = (np.array(column) for column in zip(*rows, strict=True))
-        return fit(Looks(places, parts), values, sds, len(self.readings))
+        return Looks(places, parts), values, sds
 
     @staticmethod
     def _gradients(found: Fit, places: list[Place]) -> Figures:
@@ -120,6 +152,62 @@ class Survey:
         parts = np.zeros((len(places), 3))
         parts[:, 0] = 1.0
         return self.fit.mean(Looks(places, parts))
+
+    def with_grain(self, i: int, area: GrainArea) -> "Survey":
+        """Return it with one part's grain as another; its ground is not worked out again.
+
+        Parameters
+        ----------
+        i : int
+            Which part.
+        area : GrainArea
+            What it is then.
+
+        Returns
+        -------
+        Survey
+            With the same fit and grid.
+        """
+        other = replace(self, grain=(*self.grain[:i], area, *self.grain[i + 1 :]))
+        other.__dict__.update(fit=self.fit, grid=self.grid)
+        return other
+
+    def grown(self, slope_of_grain: float) -> Grid:
+        """Return the ground with the slope that its grain is worth.
+
+        Parameters
+        ----------
+        slope_of_grain : float
+            The slope [ratio] that grain of strength 1 is worth, falling the way it grows.
+
+        Returns
+        -------
+        Grid
+            The same heights, leaning.
+        """
+        if slope_of_grain not in self._grown:
+            self._grown[slope_of_grain] = self.grid.leaning(-slope_of_grain * self._pulls)
+        return self._grown[slope_of_grain]
+
+    @cached_property
+    def _grown(self) -> dict[float, Grid]:
+        """The ground with its grain, by how much that is worth."""
+        return {}
+
+    @cached_property
+    def _pulls(self) -> Figures:
+        """The strength of the grain east and north at the nodes, shape (rows, columns, 2)."""
+        rows, columns = self.grid.heights_m.shape
+        left, low = self.grid.origin_m
+        x, y = left + SPACING_M * np.arange(columns), low + SPACING_M * np.arange(rows)
+        nodes = np.stack(np.meshgrid(x, y), axis=-1)
+        pulls, covered = np.zeros((rows, columns, 2)), np.zeros((rows, columns, 1))
+        for area in self.grain:
+            inward = area.radius_m - np.hypot(*np.moveaxis(nodes - area.at_m, -1, 0))
+            share = np.clip(0.5 + inward / FADES_M, 0.0, 1.0)[..., None]
+            pulls += share * area.strength * np.array([math.cos(area.toward_rad), math.sin(area.toward_rad)])
+            covered += share
+        return np.asarray(pulls / np.maximum(covered, 1.0))
 
     @property
     def slope(self) -> Any:

@@ -42,10 +42,12 @@ MOST_SCALE: Final = 90.0
 MOST_CONTOURS: Final = 14
 EVERY_BOLD: Final = 5
 M_PER_SLOPE, USUAL_SLOPE, M_PER_MORE = 70.0, 0.04, 10.0
-"""An arrow is so long on the ground [m] for a slope of 1, up to a slope that greens have; then less for more."""
+"""An arrow is so long on the ground [m] for a slope of 1, up to what greens have; then so much for more."""
 UNSIZED_M, HEAD, HALF = 1.0, 9.0, 4.5
-PIN, PLACE, CORNER = 6.0, 4.0, 5.0
+PIN, PLACE, CORNER, BLADE = 6.0, 4.0, 5.0, 11.0
 MOST_LABELLED: Final = 6
+PHONE_TYPE: Final = 22.0
+"""On a phone the map is small and its type larger: labels stand clear of each other at that size."""
 DASHES: Final = {Kind.RIDGE: "14 4 2 4", Kind.VALLEY: "2 5", Kind.TIER: "8 4", Kind.FRONT: "8 4"}
 LINES_OF: Final = frozenset({"LineString", "MultiLineString", "GeometryCollection"})
 
@@ -148,7 +150,8 @@ def green_map(
             over.append(item)
             wanted += [label] if label else []
     over.append(Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 2.2, name="edge"))
-    over += [*drawn.water(shown.water), *(() if shown.putt else drawn.readings(chart, shown.chosen))]
+    over += [*drawn.grain(chart, shown.chosen), *drawn.water(shown.water)]
+    over += [] if shown.putt else drawn.readings(chart, shown.chosen)
     for items, label in drawn.pins(chart, shown.chosen):
         over += items
         wanted.append(label)
@@ -162,11 +165,11 @@ def green_map(
     over += drawn.looked_at(None if shown.putt else shown.spot)
     if shown.putt:
         over += drawn.putt(shown.putt)
-    room = Room(6.0, WIDTH - 6.0, 14.0, height - 30.0)
+    room = Room(6.0, WIDTH - 6.0, 14.0, height - 34.0, PHONE_TYPE)
     labels = place_labels(wanted, ink_of(one for one in over if one.name != "edge"), room)
     over += [item for label in labels for item in label.items]
     over += [
-        Words("play comes in from below", Spot(8.0, height - 10.0), Sign.QUIET),
+        *(() if shown.putt else (Words("play comes in from below", Spot(8.0, height - 10.0), Sign.QUIET),)),
         Words(caption, Spot(WIDTH - 8.0, height - 10.0), Sign.FALL, "end"),
     ]
     data = {"scale": frame.scale, "hole-x": frame.hole_x, "hole-y": frame.hole_y}
@@ -288,6 +291,20 @@ class _Drawn:
                 way = (tip.x - at.x) / length, (tip.y - at.y) / length
                 yield Line(spots_of(at, tip), sign, 1.6, "" if one.size is not None else "3 3")
                 yield Area(arrowhead(tip, way, min(HEAD, length), min(HALF, 0.5 * length)), sign)
+
+    def grain(self, chart: Chart, chosen: str) -> Iterator[Item]:
+        """Yield the parts whose grass grows one way: a ring, and three blades that point there."""
+        for i, one in enumerate(chart.grain):
+            sign, at = Sign.DO if chosen == f"grain-{i}" else Sign.QUIET, self.spot(one.at_m)
+            radius = self.frame.scale * one.radius_m
+            yield Disc(at, radius, sign, None, 1.4, "2 6", name="grain")
+            cos, sin = math.cos(one.toward_rad), -math.sin(one.toward_rad)
+            for aside in (-0.35, 0.0, 0.35):
+                x, y = at.x - aside * radius * sin, at.y + aside * radius * cos
+                foot = Spot(x - BLADE * cos, y - BLADE * sin)
+                tip = Spot(foot.x + 2.0 * BLADE * cos, foot.y + 2.0 * BLADE * sin)
+                yield Line(spots_of(foot, tip), sign, 1.4)
+                yield Line(arrowhead(tip, (cos, sin), 7.0, 4.0)[[1, 0, 2]], sign, 1.4)
 
     def pins(self, chart: Chart, chosen: str) -> Iterator[tuple[list[Item], Wanted]]:
         """Yield the pins, each with its name; those out of use open."""

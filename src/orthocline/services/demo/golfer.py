@@ -1,7 +1,8 @@
 """The Ternholm demo: an invented golfer's log, rolled by the model with honest scatter."""
 
 import math
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from uuid import UUID
 
@@ -18,7 +19,7 @@ from orthocline.db.demo import copy_all, delete_demo_copies, demo_template
 from orthocline.db.entries import hold
 from orthocline.db.speed.queries import newest_speed
 from orthocline.services.account.access import Viewer, anyone
-from orthocline.services.demo.greens import load_demo_greens
+from orthocline.services.demo.greens import ChartedDemo, load_demo_greens
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
 from orthocline.services.errors import NotFoundError
 from orthocline.services.ground.places import Place
@@ -39,6 +40,8 @@ GREENS = (
     "Homeward",
 )
 PUTTS_LOGGED = 26
+PLAYED = 9
+"""Greens with a hole to play; the practice green comes after them."""
 COPY_LIFE, MOST_COPIES = timedelta(days=1), 500
 """A copy lives so long, unless so many visitors come after it."""
 LOADING_DEMO = 7_501_003
@@ -86,8 +89,8 @@ def load_demo(session: Session, seed: int = 4) -> bool:
     golfer = Golfer(name=DEMO_GOLFER, password_hash="", demo="template")
     session.add(golfer)
     session.flush()
-    load_demo_greens(session, golfer, np.random.default_rng(seed + 2))
-    _log_season(session, golfer, np.random.default_rng(seed))
+    greens = load_demo_greens(session, golfer, np.random.default_rng(seed + 2))
+    _log_season(session, golfer, greens[:PLAYED], np.random.default_rng(seed))
     load_demo_speeds(session, golfer, np.random.default_rng(seed + 1))
     return True
 
@@ -123,46 +126,50 @@ def _days_since(session: Session, template: Golfer, now: datetime) -> timedelta:
     return timedelta(days=(now - newest.measured_at).days if newest else 0)
 
 
-def _log_season(session: Session, golfer: Golfer, rng: np.random.Generator) -> None:
+def _log_season(
+    session: Session, golfer: Golfer, greens: Sequence[ChartedDemo], rng: np.random.Generator
+) -> None:
     morning = datetime.now(UTC).replace(hour=7, minute=0, second=0, microsecond=0)
     for i in range(PUTTS_LOGGED):
         days = round(2.3 * (PUTTS_LOGGED - i))
         when = morning - timedelta(days=days) + timedelta(minutes=float(rng.uniform(0, 660)))
-        _log_one(session, golfer, _some_putt(rng), rng, when)
+        while not _log_one(session, golfer, greens[int(rng.integers(len(greens)))], rng, when):
+            pass  # off the green, or rolled off it: another putt
 
 
-def _some_putt(rng: np.random.Generator) -> DemoPutt:
-    return DemoPutt(
-        green=int(rng.integers(1, 10)),
-        length_ft=float(round(rng.gamma(2.2, 5.5) + 3.0)),
-        side_right=float(np.round(rng.normal(0.0, 0.016), 3)),
-        grade=float(np.round(rng.normal(0.0, 0.010), 3)),
-        speed_ft=float(np.round(rng.normal(10.0, 0.4), 1)),
-        past_in=float(rng.choice((6.0, 9.0, 12.0, 16.0))),
-    )
+def _some_putt(on: ChartedDemo, rng: np.random.Generator) -> Putt | None:
+    """Return a putt to one of a green's pins; None where its ball would lie off the green."""
+    x, y = on.chart.pins[int(rng.integers(len(on.chart.pins)))].at_m
+    length = float(round(rng.gamma(2.2, 5.5) + 3.0)) * FOOT_M
+    way = float(rng.uniform(0.0, 2.0 * math.pi))
+    ball = x - length * math.cos(way), y - length * math.sin(way)
+    if not on.known.outline.holds(np.array([ball]))[0]:
+        return None
+    speed, past = float(np.round(rng.normal(10.0, 0.4), 1)), float(rng.choice((6.0, 9.0, 12.0, 16.0)))
+    return Putt(Point(*ball), Point(x, y), on.known.survey, speed, RollPast(past * INCH_M))
 
 
 def _log_one(
-    session: Session, golfer: Golfer, asked: DemoPutt, rng: np.random.Generator, when: datetime
-) -> None:
-    putt = asked.putt
-    solved = read(putt)
-    seen = rng.normal(0.75, 0.25)  # golfers under-read
-    wren = Viewer(golfer)
-    logged = save_read(
-        wren,
-        session,
-        solved,
-        place=asked.place,
-        own_aim_right_m=round((solved.aim_right_m or 0.0) * seen / INCH_M) * INCH_M,
-    )
-    logged.created_at = when
+    session: Session, golfer: Golfer, on: ChartedDemo, rng: np.random.Generator, when: datetime
+) -> bool:
+    """Log a putt on a green, read by its chart and rolled on what it really is; return whether it was."""
+    putt = _some_putt(on, rng)
+    solved = read(putt) if putt else None
+    if putt is None or solved is None or solved.aim_right_m is None:
+        return False
     struck = Launch(
         solved.launch_right_rad + rng.normal(0.0, START_SPREAD_RAD),
         solved.launch_speed_mps * math.sqrt(max(0.4, 1.0 + rng.normal(0.0, LENGTH_SPREAD))),
     )
-    track = roller(putt, solved.aim)(struck)
+    track = roller(replace(putt, surface=on.green.ground), solved.aim)(struck)
     along, right = putt.along_and_right_m(track.finish)
-    holed = capture_of(track, putt.hole).drops
+    finish = None if capture_of(track, putt.hole).drops else Finish(along - putt.length_m, right)
+    if finish and not finish.plausible:
+        return False
+    seen = rng.normal(0.75, 0.25)  # golfers under-read
+    wren, own = Viewer(golfer), round(solved.aim_right_m * seen / INCH_M) * INCH_M
+    logged = save_read(wren, session, solved, place=on.green.place, own_aim_right_m=own)
+    logged.created_at = when
     session.flush()
-    record_finish(wren, session, logged.id, None if holed else Finish(along - putt.length_m, right))
+    record_finish(wren, session, logged.id, finish)
+    return True

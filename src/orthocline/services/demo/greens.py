@@ -11,10 +11,11 @@ from numpy.typing import NDArray
 from scipy.stats import qmc
 from sqlalchemy.orm import Session
 
-from orthocline.core.chart import Chart, ChartPin, ChartReading
+from orthocline.core.chart import Chart, ChartPin, ChartReading, Known, surveyed
 from orthocline.core.ground import Grid
-from orthocline.core.instruments import INSTRUMENTS, Gives
+from orthocline.core.instruments import GRAIN_STRENGTH_SHARE, GRAIN_WAY_SD_RAD, INSTRUMENTS, Gives
 from orthocline.core.relief import Outline
+from orthocline.core.survey import GrainArea
 from orthocline.db.account.models import Golfer
 from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.demo.speeds import COURSE
@@ -47,6 +48,8 @@ class DemoGreen:
         Names and places from its front left corner [m].
     read : tuple of tuple
         Instruments, and in how many places each was used.
+    grain : tuple of GrainArea
+        How its grass grows, where that was seen.
     """
 
     number: int
@@ -56,6 +59,7 @@ class DemoGreen:
     swing: tuple[float, float, float]
     pins: tuple[tuple[str, float, float], ...]
     read: tuple[tuple[str, int], ...] = (("level", 9), ("arrow", 12), ("plate", 4))
+    grain: tuple[GrainArea, ...] = ()
 
     @property
     def place(self) -> Place:
@@ -86,7 +90,7 @@ class DemoGreen:
     def chart(self, rng: np.random.Generator) -> Chart:
         """Return what Wren found out about it."""
         pins = tuple(ChartPin((x - MIDDLE_M, y), name) for name, x, y in self.pins)
-        return Chart(self.corners, tuple(self._readings(rng)), pins)
+        return Chart(self.corners, tuple(self._readings(rng)), pins, self.grain)
 
     def _readings(self, rng: np.random.Generator) -> list[ChartReading]:
         places = self._places(rng, sum(count for _, count in self.read))
@@ -211,6 +215,7 @@ DEMO_GREENS: Final = (
         *(_anvil, (0.04, 0.04, 0.6)),
         (("front", 12.0, 6.0), ("middle", 10.0, 10.0), ("back", 14.0, 16.0), ("red", 17.5, 12.0)),
         MANY,
+        (GrainArea((2.0, 14.0), 5.0, math.radians(20.0), 0.08, GRAIN_WAY_SD_RAD, GRAIN_STRENGTH_SHARE),),
     ),
     DemoGreen(
         *(9, "Homeward", "A spine up the middle: left of it breaks left, right of it breaks right."),
@@ -228,16 +233,28 @@ DEMO_GREENS: Final = (
 """By their numbers."""
 
 
+@dataclass(frozen=True)
+class ChartedDemo:
+    """A green of Ternholm, what Wren charted of it, and what that makes known."""
+
+    green: DemoGreen
+    chart: Chart
+    known: Known
+
+
 @anyone
-def load_demo_greens(session: Session, golfer: Golfer, rng: np.random.Generator) -> None:
-    """Chart the greens of Ternholm for a golfer."""
-    wren = Viewer(golfer)
+def load_demo_greens(session: Session, golfer: Golfer, rng: np.random.Generator) -> list[ChartedDemo]:
+    """Chart the greens of Ternholm for a golfer, and return them in their order."""
+    wren, found = Viewer(golfer), []
     for green in DEMO_GREENS:
         chart = green.chart(rng)
         number = new_green(
             wren, session, green.place, deep_m=DEEP_M, wide_m=WIDE_M, character=green.character
         )
         edit_chart(wren, session, number, _always(chart), "the walk of 14 June")
+        known = Known(surveyed(chart.readings, {}), Outline(chart.corners), chart.grain)
+        found.append(ChartedDemo(green, chart, known))
+    return found
 
 
 def _always(chart: Chart) -> Callable[[Chart], Chart]:

@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 from orthocline.core.chart import Chart, ChartError, Known, surveyed
 from orthocline.core.ground import Sense
 from orthocline.core.relief import Outline, oval
-from orthocline.core.survey import SurveyReading
+from orthocline.core.survey import GrainArea, SurveyReading
 from orthocline.db.entries import count_of, entry_of, one_at_a_time
 from orthocline.db.ground.models import CHANGE_LENGTH, Course, Green, GreenChart
 from orthocline.db.ground.models import CHARACTER_LENGTH as CHARACTER_LENGTH
@@ -170,12 +170,12 @@ def known_of(_viewer: Viewer, chart: Chart, own: dict[str, Sense]) -> Known | No
     """Return what a chart makes known of its ground; None without an outline or readings."""
     if chart.outline is None or not chart.readings:
         return None
-    return _known(surveyed(chart.readings, own), chart.outline)
+    return _known(surveyed(chart.readings, own), chart.outline, chart.grain)
 
 
 @lru_cache(CHARTS_KEPT)
-def _known(readings: tuple[SurveyReading, ...], outline: Outline) -> Known:
-    return Known(readings, outline)
+def _known(readings: tuple[SurveyReading, ...], outline: Outline, grain: tuple[GrainArea, ...]) -> Known:
+    return Known(readings, outline, grain)
 
 
 def _step(viewer: Viewer, session: Session, green_id: int, way: int) -> None:

@@ -5,10 +5,11 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from typing import Any, Final
 
-from orthocline.core.chart import Chart, ChartPin, ChartReading, GrainArea, Part
+from orthocline.core.chart import Chart, ChartPin, ChartReading, Part
 from orthocline.core.grain import GRASSES
 from orthocline.core.instruments import GRAIN_STRENGTH_SHARE, GRAIN_WAY_SD_RAD, Gives
 from orthocline.core.relief import Outline, walked
+from orthocline.core.survey import GrainArea
 from orthocline.core.units import wrap_rad
 from orthocline.drawing.ground.green_map import slope_of_arrow
 from orthocline.formats.chart_document import CHARTED, PIN_LENGTH

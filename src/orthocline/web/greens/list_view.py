@@ -38,7 +38,13 @@ def course_rows(greens: Sequence[ChartedGreen], wording: Wording) -> list[Course
 
 def _row(one: ChartedGreen, wording: Wording) -> GreenRow:
     address = url_for("greens.green", green_id=one.id)
-    return GreenRow(one.place.green, one.character, _said(one, wording), address, small_map(one.chart, ""))
+    return GreenRow(
+        one.place.green,
+        one.character,
+        _said(one, wording),
+        address,
+        small_map(one.chart, f"{one.place.green} from above"),
+    )
 
 
 def _said(one: ChartedGreen, wording: Wording) -> str:

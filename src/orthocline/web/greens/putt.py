@@ -6,6 +6,8 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Any, Final
 
+import numpy as np
+
 from orthocline.core.chart import FARTHEST_M, ChartPin, Known
 from orthocline.core.relief import Outline
 from orthocline.core.units import wrap_rad
@@ -91,6 +93,11 @@ class _Said:
         (left, low), (right, top) = self.outline.box
         return in_use[0] if in_use else (0.5 * (left + right), 0.5 * (low + top))
 
+    def usual_ball(self, hole: Place) -> Place:
+        """Return a place short of a hole, or beyond it where that is off the green."""
+        short = hole[0], hole[1] - SHORT_M
+        return short if self.outline.holds(np.array([short]))[0] else (hole[0], hole[1] + SHORT_M)
+
     def hole(self, text: str) -> Place:
         """Return where a typed hole lies: by the name of a pin, or as a place."""
         for one in self.pins:
@@ -132,11 +139,11 @@ def map_putt(
     """Return the putt that an address asks for on a map, with what was dragged, tapped or nudged."""
     said = _Said(arguments, pins, outline, known, wording)
     typed, errors = {}, {}
+    ball = said.usual_ball(said.usual_hole)
     hole = said.usual_hole
-    ball = hole[0], hole[1] - SHORT_M
     for name, text in (("hole", arguments.get("hole", "")), ("ball", arguments.get("ball", ""))):
         if not text.strip():
-            ball = hole[0], hole[1] - SHORT_M
+            ball = said.usual_ball(hole)
             continue
         try:
             if name == "hole":

@@ -200,7 +200,8 @@ def _with_putt(seen: MapView, arguments: Mapping[str, str]) -> MapView:
     fields = {**placed.read_fields(seen.green.id), "course": place.course, "green": place.green}
     wanted = asked(fields, seen.wording, start_values(), own_pasts(), own_greens)
     solved = read_putt(seen.viewer, wanted.putt) if wanted.putt else None
-    errors = {"ball": wanted.errors[name] for name in ("length", "on") if name in wanted.errors}
+    wrong = wanted.errors.get("length") or wanted.errors.get("on")
+    errors = {"ball": wrong} if wrong else {}
     call = call_of(seen.viewer, wanted.read, solved, golfer_figures(measures()), datetime.now(UTC))
     placed = replace(placed, errors={**errors, **placed.errors})
     return replace(seen, putt=placed, call=call, solved=solved)

@@ -6,10 +6,11 @@ from functools import cached_property
 from typing import Final, NamedTuple
 from urllib.parse import urlencode
 
-from orthocline.core.chart import ChartPin, ChartReading, GrainArea, Known
+from orthocline.core.chart import ChartPin, ChartReading, Known
 from orthocline.core.instruments import Gives
 from orthocline.core.relief import Outline
 from orthocline.core.roll import Read, steepest_holding_slope
+from orthocline.core.survey import GrainArea
 from orthocline.drawing.ground.green_map import MapSheet, PuttShown, Shown, green_map, head_of
 from orthocline.drawing.ground.straight import DialSheet, dial_sheet
 from orthocline.formats.chart_document import CHARTED

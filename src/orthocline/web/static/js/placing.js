@@ -23,7 +23,9 @@ function next() {
   if (!wish) return;
   const source = wish.kept ? keep : form;
   const ready = new Promise((done) => setTimeout(done, WAIT_MS));
-  const how = { source, target: "#placed", swap: "morph", values: wish.values };
+  // While a finger is on a map nothing above it may grow or shrink: the map alone is drawn again.
+  const target = wish.values.held === "1" && part("#stage").dataset.press ? "#stage" : "#placed";
+  const how = { source, target, select: target, swap: "morph", values: wish.values };
   const answered = htmx.ajax(wish.kept ? "POST" : "GET", source.action, how).catch(() => {});
   Promise.all([ready, answered]).then(next);
 }
