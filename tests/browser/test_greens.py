@@ -46,7 +46,7 @@ def draw(page, begun, to):
 
 def length_of(percent):
     """Return how long the arrow of a slope is on the map [m]."""
-    return 0.7 * min(percent, 4.0) + 0.1 * max(percent - 4.0, 0.0)
+    return 0.55 * min(percent, 4.0) + 0.06 * max(percent - 4.0, 0.0)
 
 
 def new_green(page, name):
@@ -97,7 +97,7 @@ def test_a_green_of_two_tiers_is_charted_by_thumb_and_read_over_the_tier(page):
 def test_an_edit_is_undone_and_pins_are_moved_by_keys(page):
     page.size(DESK)
     new_green(page, "by keys")
-    draw(page, (0.0, 10.0), (0.0, 8.6))
+    draw(page, (0.0, 10.0), (0.0, 8.9))
     page.press("Undo")
     page.see("Readings: 0", "#readings")
     page.press("Redo")

@@ -37,7 +37,7 @@ def tilted(signed_in, green):
     """A green that falls two percent to its front, drawn by nine arrows."""
     for x in (-7.0, 0.0, 7.0):
         for y in (4.0, 10.0, 16.0):
-            draw(signed_in, green, f"{x}:{y}", f"{x}:{y - 1.4}")
+            draw(signed_in, green, f"{x}:{y}", f"{x}:{y - 1.1}")
     return green
 
 
@@ -65,7 +65,7 @@ def test_a_size_that_no_green_has_is_said_beside_its_field(signed_in):
 
 
 def test_an_arrow_is_drawn_as_steep_as_it_is_long(signed_in, session, green):
-    page = draw(signed_in, green, "2:10", "2:7.9")
+    page = draw(signed_in, green, "2:10", "2:8.35")
     one = chart(signed_in, session, green).readings[0]
     assert (one.at_m, one.by, one.size) == ((2.0, 10.0), "arrow", 0.03)
     assert one.toward_rad == pytest.approx(-math.pi / 2)
@@ -76,7 +76,7 @@ def test_an_arrow_is_drawn_as_steep_as_it_is_long(signed_in, session, green):
 
 def test_what_is_dragged_is_shown_and_not_kept(signed_in, session, green):
     shown = signed_in.get(
-        green, query_string={"tool": "slope", "moved": "new:2:7.9", "begun": "2:10", "held": "1"}
+        green, query_string={"tool": "slope", "moved": "new:2:8.35", "begun": "2:10", "held": "1"}
     )
     assert drawn(shown, "reading")
     assert chart(signed_in, session, green).readings == ()
@@ -111,9 +111,9 @@ def test_what_cannot_be_read_is_said_beside_its_field_and_stays(
 
 
 def test_a_reading_is_moved_turned_changed_and_removed(signed_in, session, green):
-    draw(signed_in, green, "2:10", "2:8.6")
+    draw(signed_in, green, "2:10", "2:8.9")
     post(signed_in, green, tool="slope", moved="reading-0:3:11")
-    post(signed_in, green, tool="slope", moved="head-0:5.1:11")
+    post(signed_in, green, tool="slope", moved="head-0:4.65:11")
     post(signed_in, green, tool="slope", nudged="head-0:0:1")
     one = chart(signed_in, session, green).readings[0]
     assert (one.at_m, one.toward_rad, one.size) == ((3.0, 11.0), pytest.approx(0.0), pytest.approx(0.0325))
@@ -151,7 +151,7 @@ def test_a_place_that_cannot_be_read_is_said(signed_in, tilted):
 
 
 def test_where_nothing_was_read_is_washed_and_asked_for(signed_in, green):
-    page = draw(signed_in, green, "-8:4", "-8:2.6")
+    page = draw(signed_in, green, "-8:4", "-8:2.9")
     assert drawn(page, "unsure")
     assert drawn(page, "next")
     assert "Read next" in words_at(page, "#next")
@@ -296,3 +296,18 @@ def test_a_ball_that_cannot_be_placed_is_said_beside_its_field(signed_in, pinned
 
 def test_a_putt_needs_a_chart(signed_in, green):
     assert "take Slope first" in text(placed(signed_in, green))
+
+
+def test_a_reading_at_odds_is_ringed_and_named(signed_in, tilted):
+    said = {"tool": "slope", "by": "level", "do": "add", "place": "12 on, 1 right", "way": "back"}
+    page = post(signed_in, tilted, **said, size="8 %")
+    assert "10" in words_at(page, "#odd")
+    assert "with what lies round" in words_at(page, "#odd")
+    assert drawn(page, "odd")
+
+
+def test_what_lies_under_the_pointer_is_said(signed_in, tilted):
+    said = signed_in.get(f"{tilted}/at", query_string={"moved": "at:2:12"})
+    assert text(said).startswith("Falls 2 % toward the front")
+    assert text(signed_in.get(f"{tilted}/at", query_string={"moved": "at:30:30"})) == ""
+    assert text(signed_in.get(f"{tilted}/at", query_string={"moved": "at:here"})) == ""

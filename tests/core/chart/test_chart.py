@@ -8,7 +8,7 @@ import pytest
 from orthocline.core.chart import Chart, ChartError, ChartPin, ChartReading, Known, surveyed
 from orthocline.core.ground import Sense, SlopePair, sense
 from orthocline.core.relief import Kind, oval
-from orthocline.core.survey import HeightReading, SlopeReading, WayReading
+from orthocline.core.survey import Fit, HeightReading, Looks, SlopeReading, WayReading
 from tests.ternholm import HEIGHTS, slopes
 
 DOWN = -0.5 * math.pi
@@ -106,3 +106,23 @@ def test_the_fall_at_a_place_is_that_of_the_map():
     assert fall.tilt == pytest.approx(math.hypot(east, north), abs=0.01)
     assert abs(math.remainder(fall.toward_rad - math.atan2(-east, -north), 2 * math.pi)) < 0.1
     assert fall.tilt_range.least < fall.tilt < fall.tilt_range.most
+
+
+def test_a_reading_that_disagrees_with_all_others_is_odd():
+    even = [arrow((x, y), 0.02, DOWN, "level") for x in (-6.0, 0.0, 6.0) for y in (4.0, 10.0, 16.0)]
+    assert Known(surveyed(even, {}), OUTLINE).odd == frozenset()
+    wrong = arrow((1.0, 11.0), 0.06, -DOWN, "level")
+    assert Known(surveyed([*even, wrong], {}), OUTLINE).odd >= {(1.0, 11.0)}
+
+
+def test_a_reading_is_as_odd_as_a_fit_without_it_finds_it():
+    known = breakwater(*EVEN[::3])
+    fit = known.survey.fit
+    i = 5
+    others = [j for j in range(len(fit.values)) if j != i]
+    looks = Looks(fit.looks.places_m[others], fit.looks.parts[others])
+    without = Fit(looks, fit.values[others], fit.sds[others], fit.field)
+    one = Looks(fit.looks.places_m[[i]], fit.looks.parts[[i]])
+    error = abs(float(fit.values[i] - without.mean(one)[0]))
+    sd = math.sqrt(without.variances(one)[0] + fit.sds[i] ** 2)
+    assert fit.oddness[i] == pytest.approx(error / sd, rel=1e-6)

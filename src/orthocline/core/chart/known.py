@@ -17,6 +17,8 @@ Figures = NDArray[np.float64]
 Place = tuple[float, float]
 UNSURE_SD: Final = EYE_SD
 """Where a slope is known no better than a glance tells it [ratio], the ground is not sure."""
+ODD_SDS: Final = 4.0
+"""A reading that lies so many standard deviations from what the others say disagrees."""
 EVERY_M: Final = 1.0
 """How sure the ground is is worked out at places so far apart."""
 MARGIN_M: Final = 1.5
@@ -68,6 +70,13 @@ class Known:
         y = np.arange(low - MARGIN_M, top + MARGIN_M + EVERY_M, EVERY_M)
         places = np.stack(np.meshgrid(x, y), axis=-1)
         return regions_above(x, y, self.sds(places.reshape(-1, 2)).reshape(places.shape[:2]), UNSURE_SD)
+
+    @cached_property
+    def odd(self) -> frozenset[Place]:
+        """Places whose readings disagree with what all others say [m]."""
+        fit = self.survey.fit
+        places = fit.looks.places_m[fit.oddness > ODD_SDS].tolist()
+        return frozenset((x, y) for x, y in places)
 
     def sds(self, places: Figures) -> Figures:
         """Return how sure the slope is at places [ratio], the root of the mean square of both ways.

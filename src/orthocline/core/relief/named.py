@@ -28,6 +28,8 @@ LEAST_LONG_M: Final = 4.0
 """Ridges, valleys and tiers are so long at least."""
 ASIDE_M: Final = (2.0, 2.75, 3.5, 4.25)
 """Beyond a tier, up and down its slope, the ground is looked at so far away."""
+BEYOND_M: Final = 3.0
+"""From so far on it is flatter there."""
 LEAST_STEP: Final = 0.02
 """A tier is so much steeper [ratio] than the ground above and below."""
 FLATTER: Final = 0.6
@@ -151,7 +153,9 @@ def _beside(relief: Relief, places: Figures, way: Figures) -> Figures:
         here = np.einsum("ij,ij->i", relief.slopes_at(places), way)
         on = relief.outline.holds(there)
         falls = slopes * np.sign(here)
-        found = np.maximum(found, np.where(on & (falls < -TURNS), np.inf, np.where(on, falls, 0.0)))
+        found[on & (falls < -TURNS)] = np.inf
+        if far >= BEYOND_M:
+            found = np.maximum(found, np.where(on, falls, 0.0))
         if far == ASIDE_M[0]:
             found[~on] = np.inf
     return found

@@ -54,6 +54,15 @@ class Fit:
     def _weights(self) -> Figures:
         return np.asarray(cho_solve((self._factor, True), self.values))
 
+    @cached_property
+    def oddness(self) -> Figures:
+        """How far each figure lies from what all others say there, in standard deviations, shape (n,).
+
+        From the one factor (Rasmussen and Williams 2006, chapter 5.4.2).
+        """
+        inverse = solve_triangular(self._factor, np.eye(len(self.values)), lower=True, check_finite=False)
+        return np.asarray(np.abs(self._weights) / np.sqrt(np.square(inverse).sum(axis=0)))
+
     def mean(self, looks: Looks) -> Figures:
         """Return what looks would most likely see.
 

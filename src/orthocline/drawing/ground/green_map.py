@@ -41,11 +41,12 @@ EDGE, TOP, FOOT = 34.0, 22.0, 52.0
 MOST_SCALE: Final = 90.0
 MOST_CONTOURS: Final = 14
 EVERY_BOLD: Final = 5
-M_PER_SLOPE, USUAL_SLOPE, M_PER_MORE = 70.0, 0.04, 10.0
+M_PER_SLOPE, USUAL_SLOPE, M_PER_MORE = 55.0, 0.04, 6.0
 """An arrow is so long on the ground [m] for a slope of 1, up to what greens have; then so much for more."""
 UNSIZED_M, HEAD, HALF = 1.0, 9.0, 4.5
-PIN, PLACE, CORNER, BLADE = 6.0, 4.0, 5.0, 11.0
+PIN, PLACE, CORNER, BLADE, ODD = 6.0, 4.0, 5.0, 11.0, 11.0
 MOST_LABELLED: Final = 6
+LEAST_RISE_M: Final = 0.03
 PHONE_TYPE: Final = 22.0
 """On a phone the map is small and its type larger: labels stand clear of each other at that size."""
 DASHES: Final = {Kind.RIDGE: "14 4 2 4", Kind.VALLEY: "2 5", Kind.TIER: "8 4", Kind.FRONT: "8 4"}
@@ -70,8 +71,8 @@ class Shown:
     ----------
     holding : float or None
         The steepest slope [ratio] that holds a ball at the day's speed.
-    water : Water or None
-        Where water runs that was poured.
+    water, above : Water or None
+        Where water runs that was poured, and where the fall line of that place comes from.
     spot, next_m : tuple of float or None
         The place that is looked at, and the one that asks to be read [m].
     chosen : str
@@ -84,6 +85,7 @@ class Shown:
 
     holding: float | None = None
     water: Water | None = None
+    above: Water | None = None
     spot: Place | None = None
     next_m: Place | None = None
     chosen: str = ""
@@ -144,17 +146,14 @@ def green_map(
     if known:
         interval, lines = drawn.contours(known)
         caption = f"contours every {interval}"
+        over += drawn.ends(known, wanted)
         ground += [*drawn.unsure(known), *lines, *drawn.hachures(known, edge)]
         over += drawn.too_steep(known, shown)
-        for item, label in drawn.named(known.named):
-            over.append(item)
-            wanted += [label] if label else []
+        over += drawn.named(known.named, wanted)
     over.append(Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 2.2, name="edge"))
-    over += [*drawn.grain(chart, shown.chosen), *drawn.water(shown.water)]
-    over += [] if shown.putt else drawn.readings(chart, shown.chosen)
-    for items, label in drawn.pins(chart, shown.chosen):
-        over += items
-        wanted.append(label)
+    over += [*drawn.grain(chart, shown.chosen), *drawn.above(shown.above), *drawn.water(shown.water)]
+    over += [] if shown.putt else drawn.readings(chart, known, shown.chosen)
+    over += drawn.pins(chart, shown.chosen, wanted)
     if shown.next_m:
         over.append(Disc(drawn.spot(shown.next_m), 11.0, Sign.UNSURE, Fill.HATCHED, 2.0, name="next"))
         wanted.append(Wanted("read here next", drawn.spot(shown.next_m), "near", Sign.UNSURE, needed=False))
@@ -248,18 +247,32 @@ class _Drawn:
         slopes = known.relief.slopes_at(self.frame.places(spots))
         yield from fall_strokes(spots, np.column_stack([-slopes[:, 0], slopes[:, 1]]))
 
-    def named(self, named: Sequence[Feature]) -> Iterator[tuple[Item, Wanted | None]]:
-        """Yield the lines and spots of places that have a name, with the labels of the first of them."""
-        order = sorted(named, key=lambda one: -len(one.along))
-        for i, one in enumerate(order):
-            words = FEATURE_WORDS[one.kind].removeprefix("a ")
+    def ends(self, known: Known, wanted: list[Wanted]) -> Iterator[Item]:
+        """Yield the highest and the lowest place of a green, where it rises at all, with labels."""
+        if known.relief.rise_m < LEAST_RISE_M:
+            return
+        for place, words, up in ((known.relief.highest, "high", 1.0), (known.relief.lowest, "low", -1.0)):
+            at = self.spot(place)
+            wanted.append(Wanted(words, at, "near", Sign.FALL, needed=False))
+            yield Area(arrowhead(Spot(at.x, at.y - up * 6.0), (0.0, -up), 11.0, 6.0), Sign.FALL, name=words)
+
+    def named(self, named: Sequence[Feature], wanted: list[Wanted]) -> Iterator[Item]:
+        """Yield the lines and spots of places that have a name; labels of the first of them are wanted."""
+        for i, one in enumerate(sorted(named, key=lambda one: -len(one.along))):
             at = self.spot(one.at_m)
-            label = Wanted(words, at, "near", Sign.INK, needed=False) if i < MOST_LABELLED else None
+            if i < MOST_LABELLED:
+                words = FEATURE_WORDS[one.kind].removeprefix("a ")
+                wanted.append(Wanted(words, at, "near", Sign.INK, needed=False))
             if one.along:
                 through = fewest(self.spots(np.array(one.along)))
-                yield Line(through, Sign.INK, 1.6, DASHES[one.kind], name=str(one.kind)), label
+                yield Line(through, Sign.INK, 1.6, DASHES[one.kind], name=str(one.kind))
             else:
-                yield Disc(at, 3.5, Sign.INK, None, 1.6, name=str(one.kind)), label
+                yield Disc(at, 3.5, Sign.INK, None, 1.6, name=str(one.kind))
+
+    def above(self, above: Water | None) -> Iterator[Item]:
+        """Yield the fall line above a place."""
+        if above is not None and len(above.places) > 1:
+            yield Line(fewest(self.spots(above.places)), Sign.FALL, 1.6, "8 5", name="above")
 
     def water(self, water: Water | None) -> Iterator[Item]:
         """Yield the way of poured water: an arrow where it leaves, a ring where it stays."""
@@ -277,9 +290,11 @@ class _Drawn:
             ahead = float(step[0] / length), float(step[1] / length)
             yield Area(arrowhead(Spot(*way[-1].tolist()), ahead, 13.0, 6.0), Sign.FALL)
 
-    def readings(self, chart: Chart, chosen: str) -> Iterator[Item]:
-        """Yield the readings: arrows down the slope, as long as it is steep."""
+    def readings(self, chart: Chart, known: Known | None, chosen: str) -> Iterator[Item]:
+        """Yield the readings: arrows down the slope, as long as it is steep; ringed where they disagree."""
         for i, one in enumerate(chart.readings):
+            if known and one.at_m in known.odd:
+                yield Disc(self.spot(one.at_m), ODD, Sign.UNSURE, None, 2.0, "3 3", name="odd")
             sign = Sign.DO if chosen == f"reading-{i}" else Sign.INK
             at = self.spot(one.at_m)
             yield Disc(at, PLACE if one.gives is not Gives.HEIGHT else PLACE - 1.0, sign, name="reading")
@@ -306,15 +321,14 @@ class _Drawn:
                 yield Line(spots_of(foot, tip), sign, 1.4)
                 yield Line(arrowhead(tip, (cos, sin), 7.0, 4.0)[[1, 0, 2]], sign, 1.4)
 
-    def pins(self, chart: Chart, chosen: str) -> Iterator[tuple[list[Item], Wanted]]:
-        """Yield the pins, each with its name; those out of use open."""
+    def pins(self, chart: Chart, chosen: str, wanted: list[Wanted]) -> Iterator[Item]:
+        """Yield the pins, those out of use open; their names are wanted."""
         for i, one in enumerate(chart.pins):
             at, sign = self.spot(one.at_m), Sign.DO if chosen == f"pin-{i}" else Sign.INK
-            fill = Fill.OPEN if one.retired else Fill.SOLID
-            items: list[Item] = [Disc(at, PIN, sign, fill, 1.8, name="pin")]
+            wanted.append(Wanted(one.name, at, "near", sign))
+            yield Disc(at, PIN, sign, Fill.OPEN if one.retired else Fill.SOLID, 1.8, name="pin")
             if chosen == f"pin-{i}":
-                items.append(Disc(at, PIN + 5.0, sign, None, 1.8))
-            yield items, Wanted(one.name, at, "near", sign)
+                yield Disc(at, PIN + 5.0, sign, None, 1.8)
 
     def putt(self, putt: PuttShown) -> Iterator[Item]:
         """Yield a putt: its line, where it is aimed, the way of the ball."""

@@ -6,7 +6,7 @@ import numpy as np
 
 from orthocline.core.calls import Dial, dial_of
 from orthocline.core.chart import ChartPin, Known, PinGround, pin_ground
-from orthocline.core.relief import Water, pour
+from orthocline.core.relief import Water, climbed, pour
 from orthocline.core.roll import Point, Putt, RollPast, steepest_holding_slope
 from orthocline.core.sure import Fall
 from orthocline.core.survey import NextPlace
@@ -21,11 +21,12 @@ PAST = RollPast(0.3048)
 
 @dataclass(frozen=True)
 class Looked:
-    """A place that is looked at: how it falls, how high it lies over the front edge, where its water goes."""
+    """A place that is looked at: its fall, its height over the front edge, its fall line."""
 
     fall: Fall
     height_m: float
     water: Water
+    above: Water
 
 
 @dataclass(frozen=True)
@@ -53,9 +54,8 @@ class PinFacts:
 def look_at(_viewer: Viewer, known: Known, at_m: Place) -> Looked:
     """Return what a place of a green is like."""
     heights = known.heights(np.array([at_m, known.outline.front]))
-    return Looked(
-        known.fall_at(at_m), float(heights[0] - heights[1]), pour(known.survey, known.outline, at_m)
-    )
+    water, above = (run(known.survey, known.outline, at_m) for run in (pour, climbed))
+    return Looked(known.fall_at(at_m), float(heights[0] - heights[1]), water, above)
 
 
 @open_play(ROOM)

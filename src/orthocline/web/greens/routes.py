@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 from datetime import UTC, datetime
 
+import numpy as np
 from flask import Blueprint, Response, redirect, render_template, request, url_for
 from flask_login import login_required
 from werkzeug.wrappers import Response as AnyResponse
@@ -24,6 +25,7 @@ from orthocline.services.ground.charts import (
     redo_edit,
     undo_edit,
 )
+from orthocline.services.ground.maps import look_at
 from orthocline.services.read.reading import read_putt
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
@@ -41,8 +43,10 @@ from orthocline.web.shared.asked import asked
 from orthocline.web.shared.calls import call_of
 from orthocline.web.shared.lies import own_greens
 from orthocline.web.shared.places import place_in
+from orthocline.web.shared.placing import moved_of
 from orthocline.web.shared.read_start import own_pasts, start_values
 from orthocline.wording.figures import speed_text
+from orthocline.wording.ground.greens import fall_words
 
 blueprint = Blueprint("greens", __name__)
 Page = str | AnyResponse | tuple[str, int]
@@ -102,6 +106,21 @@ def edit(green_id: int) -> AnyResponse:
         seen = _view(green_id, arguments)
         return page_or_part("greens", seen, readable=True, address=seen.address)
     return redirect(_view(green_id, arguments).address, 303)
+
+
+@blueprint.get("/greens/<int:green_id>/at")
+@login_required
+@read_limit
+def under(green_id: int) -> str:
+    """The slope under the pointer, in words; nothing off the green, or before anything is read."""
+    held = find_green(viewer(), session(), green_id)
+    known = known_of(viewer(), held.chart, own_senses(measures()))
+    moved = moved_of(request.args)
+    at = (moved.right_m, moved.beyond_m) if moved else None
+    if known is None or at is None or not known.outline.holds(np.array([at]))[0]:
+        return ""
+    looked = look_at(viewer(), known, at)
+    return fall_words(looked.fall, looked.height_m, wording())
 
 
 @blueprint.post("/greens/<int:green_id>/undo")

@@ -6,31 +6,28 @@ from functools import cached_property
 from typing import Final, NamedTuple
 from urllib.parse import urlencode
 
-from orthocline.core.chart import ChartPin, ChartReading, Known
+from orthocline.core.chart import ChartReading, Known
 from orthocline.core.instruments import Gives
 from orthocline.core.relief import Outline
 from orthocline.core.roll import Read, steepest_holding_slope
-from orthocline.core.survey import GrainArea
 from orthocline.drawing.ground.green_map import MapSheet, PuttShown, Shown, green_map, head_of
-from orthocline.drawing.ground.straight import DialSheet, dial_sheet
 from orthocline.formats.chart_document import CHARTED
 from orthocline.services.account.access import Viewer
 from orthocline.services.ground.charts import ChartedGreen
-from orthocline.services.ground.maps import Looked, PinFacts, look_at, pin_facts, where_next
+from orthocline.services.ground.maps import Looked, look_at, pin_facts, where_next
+from orthocline.web.greens.form_view import FormView
+from orthocline.web.greens.pin_view import PinView
 from orthocline.web.greens.putt import MapPutt
-from orthocline.web.greens.request import TOOLS, MapAsked, chosen_of
+from orthocline.web.greens.request import TOOLS, MapAsked
 from orthocline.web.shared.placing import Pin, pin_in
-from orthocline.wording.figures import speed_text, tidy
-from orthocline.wording.ground.dial import hour_words
 from orthocline.wording.ground.greens import (
     fall_words,
-    holds_words,
     map_way_text,
     next_words,
+    odd_words,
     paces_words,
     region_words,
     shape_words,
-    spot_text,
     water_words,
 )
 from orthocline.wording.instruments import INSTRUMENT_WORDS, instrument_choice
@@ -165,7 +162,7 @@ class MapView:
             (left, low), (right, top) = self.outline.box
             middle = 0.5 * (left + right), 0.5 * (low + top)
             return middle, f"Begin in the middle: {paces_words(middle, self.outline, self.wording)}."
-        chosen = self.pin
+        chosen = self.form.pin
         if self.putt:
             return None, ""
         place, found = where_next(self.viewer, self.known, chosen.at_m if chosen else None)
@@ -204,6 +201,7 @@ class MapView:
         shown = Shown(
             steepest_holding_slope(self.speed_ft),
             self.looked.water if self.looked else None,
+            self.looked.above if self.looked else None,
             self.asked.spot,
             self._next[0],
             self.asked.chosen,
@@ -236,7 +234,7 @@ class MapView:
             found = [(f"grain-{i}", f"Grain {i + 1}", one.at_m) for i, one in enumerate(chart.grain)]
         elif handled == "reading":
             found = [(f"reading-{i}", f"Reading {i + 1}", one.at_m) for i, one in enumerate(chart.readings)]
-            chosen = self.reading
+            chosen = self.form.reading
             if chosen and chosen.gives is not Gives.HEIGHT:
                 number = self.asked.chosen.removeprefix("reading-")
                 found.append((f"head-{number}", "Its way and size", head_of(chosen)))
@@ -272,100 +270,10 @@ class MapView:
         return self.asked.tool in TAPPING
 
     @property
-    def instruments(self) -> list[Choice]:
-        """The instruments that read a slope."""
-        return [
-            Choice(
-                instrument_choice(name, self.wording),
-                self._address(replace(self.asked, by=name, chosen="")),
-                name == self.asked.by,
-            )
-            for name in self.names
-        ]
-
-    @property
-    def names(self) -> list[str]:
-        """The names of those instruments."""
-        return [name for name, gives in CHARTED.items() if gives is not Gives.HEIGHT]
-
-    @property
-    def gives(self) -> Gives:
-        """What is read by the tool in hand, or was by the reading that is chosen."""
-        chosen = self.reading
-        if chosen:
-            return chosen.gives
-        return Gives.HEIGHT if self.asked.tool == "height" else CHARTED[self.asked.by]
-
-    def _chosen(self, part: str) -> int | None:
-        held = chosen_of(self.asked.chosen, self.green.chart)
-        return held[1] if held and held[0] == part else None
-
-    @property
-    def reading(self) -> ChartReading | None:
-        """The reading that is chosen."""
-        i = self._chosen("readings")
-        return None if i is None else self.green.chart.readings[i]
-
-    @property
-    def pin(self) -> ChartPin | None:
-        """The pin that is chosen."""
-        i = self._chosen("pins")
-        return None if i is None else self.green.chart.pins[i]
-
-    @property
-    def grain(self) -> GrainArea | None:
-        """The area of grain that is chosen."""
-        i = self._chosen("grain")
-        return None if i is None else self.green.chart.grain[i]
-
-    @property
-    def form(self) -> str:
-        """Which form stands under the map: of the tool in hand, or of what is chosen."""
-        if self.reading:
-            return "height" if self.gives is Gives.HEIGHT else "slope"
-        part = "pin" if self.pin else "grain" if self.grain else ""
-        return part or self.asked.tool
-
-    @cached_property
-    def values(self) -> dict[str, str]:
-        """The fields of that form as they are shown."""
-        if self.typed:
-            return dict(self.typed)
-        one = self.reading or self.pin or self.grain
-        place = one.at_m if one else self.asked.spot
-        shown = {"place": spot_text(place, self.outline, self.wording) if place else ""}
-        if self.reading:
-            shown |= self._reading_values(self.reading)
-        if self.pin:
-            shown["name"] = self.pin.name
-        if self.grain:
-            shown |= {
-                "radius": self.wording.far(self.grain.radius_m),
-                "way": map_way_text(self.grain.toward_rad),
-                "grass": tidy(self.grain.strength, 3),
-            }
-        return shown
-
-    def _reading_values(self, one: ChartReading) -> dict[str, str]:
-        if one.gives is Gives.HEIGHT:
-            return {"size": self.wording.typed_near(one.size or 0.0)}
-        size = "" if one.size is None else self.wording.typed_slope(one.size)
-        return {"size": size, "way": map_way_text(one.toward_rad), "with": one.by}
-
-    @property
-    def chosen_title(self) -> str:
-        """What is chosen, in words."""
-        if self.reading:
-            number = int(self.asked.chosen.removeprefix("reading-")) + 1
-            return f"Reading {number}, {INSTRUMENT_WORDS[self.reading.by].noun}"
-        if self.pin:
-            return f"Pin {self.pin.name}"
-        return "Grain here" if self.grain else ""
-
-    @property
-    def has_chosen(self) -> bool:
-        """Whether anything is chosen."""
-        return bool(self.asked.chosen)
+    def instruments(self) -> list[tuple[str, str]]:
+        """The instruments that read a slope, by name, as choices."""
+        names = [name for name, gives in CHARTED.items() if gives is not Gives.HEIGHT]
+        return [(name, instrument_choice(name, self.wording)) for name in names]
 
     @property
     def pins(self) -> list[PinRow]:
@@ -393,6 +301,13 @@ class MapView:
             for i, one in enumerate(self.green.chart.readings)
         ]
 
+    @property
+    def odd(self) -> str:
+        """Which readings disagree with the others."""
+        odd = self.known.odd if self.known and not self.held else frozenset()
+        numbers = [i + 1 for i, one in enumerate(self.green.chart.readings) if one.at_m in odd]
+        return odd_words(numbers)
+
     def _said(self, one: ChartReading) -> str:
         where = paces_words(one.at_m, self.outline, self.wording)
         by = INSTRUMENT_WORDS[one.by].noun
@@ -402,48 +317,15 @@ class MapView:
         return f"{where}: {size}toward the {map_way_text(one.toward_rad)} by {by}"
 
     @cached_property
-    def facts(self) -> PinFacts | None:
-        """What the chosen pin is like."""
-        if self.known is None or self.pin is None:
-            return None
-        return pin_facts(self.viewer, self.known, self.pin, self.speed_ft)
-
-    @property
-    def holds(self) -> str:
-        """Whether it holds a ball."""
-        if self.facts is None:
-            return ""
-        ground = self.facts.ground
-        return holds_words(ground, self.speed_ft, self.facts.holding)
-
-    @property
-    def pin_fall(self) -> str:
-        """How the ground falls at it."""
-        if self.facts is None or self.pin is None or self.known is None:
-            return ""
-        looked = look_at(self.viewer, self.known, self.pin.at_m)
-        return fall_words(looked.fall, looked.height_m, self.wording)
-
-    @property
-    def straight(self) -> str:
-        """From where the straight putt comes to it."""
-        if self.facts is None:
-            return ""
-        dial = self.facts.dial
-        if dial is None:
-            return "Level here: every putt is straight."
-        from_hour = (6.0 + (6.0 - dial.hour)) % 12.0 or 12.0
-        return f"The straight putt uphill comes from {hour_words(from_hour)}, 6 being the way you come in."
+    def form(self) -> FormView:
+        """What is chosen, and the form of that or of the tool in hand."""
+        return FormView(self.green.chart, self.asked, self.outline, self.wording, self.typed)
 
     @cached_property
-    def dial(self) -> DialSheet | None:
-        """Its dial."""
-        if self.facts is None:
+    def pin(self) -> PinView | None:
+        """What the chosen pin is like."""
+        pin = self.form.pin
+        if self.known is None or pin is None:
             return None
-        says = f"{self.straight} {self.holds}"
-        return dial_sheet(self.facts.putt, self.facts.ground.fall, self.facts.dial, self.wording, says)
-
-    @property
-    def speed_said(self) -> str:
-        """The day's speed in words."""
-        return speed_text(self.speed_ft)
+        facts = pin_facts(self.viewer, self.known, pin, self.speed_ft)
+        return PinView(facts, look_at(self.viewer, self.known, pin.at_m), self.wording)

@@ -36,6 +36,7 @@ FEATURE_WORDS: Final = {
 }
 LEADING: Final = (Kind.FRONT, Kind.TIER, Kind.RIDGE, Kind.VALLEY, Kind.HOLLOW, Kind.CROWN, Kind.SADDLE)
 MOST_NAMED: Final = 3
+MOST_ODD: Final = 5
 ONE_SLOPE: Final = 0.006
 """Ground whose slope strays so little [ratio] from its mean is one plane."""
 LEVEL: Final = 0.002
@@ -152,7 +153,9 @@ def _where(one: Feature, outline: Outline) -> str:
     if one.along:
         (x0, y0), (x1, y1) = one.along[0], one.along[-1]
         lie = "across" if abs(x1 - x0) > abs(y1 - y0) else "through"
-        return f"{lie} the {region.removeprefix('the ')}"
+        if region in ("left", "right"):
+            return f"on the {region}"
+        return region if " " in region.removeprefix("the ") else f"{lie} the {region.removeprefix('the ')}"
     return f"in {region}" if region.startswith("the ") else region
 
 
@@ -184,6 +187,18 @@ def next_words(at: Place, found: NextPlace, outline: Outline, wording: Wording) 
     before, after = (wording.slope(2.0 * one) for one in (found.before, found.after))
     gain = f" Slopes are then sure within {after}, not {before}." if after != before else ""
     return f"Read next {region_words(at, outline)}: {paces_words(at, outline, wording)}.{gain}"
+
+
+def odd_words(numbers: Sequence[int]) -> str:
+    """Return which readings disagree with what lies round them; empty for none."""
+    if not numbers:
+        return ""
+    told = ", ".join(map(str, numbers[:MOST_ODD]))
+    many = len(numbers) > 1
+    return (
+        f"Reading{'s' if many else ''} {told} disagree{'' if many else 's'} with what lies round"
+        f" {'them' if many else 'it'}: read again, or take {'them' if many else 'it'} away."
+    )
 
 
 def holds_words(ground: PinGround, speed_ft: float, holding: float) -> str:

@@ -5,6 +5,7 @@ import { around, drawn, part, parts, spotOn } from "./dom.js";
 const form = document.forms.namedItem("placing");
 const keep = document.forms.namedItem("keep");
 const WAIT_MS = 140; // the server reads ten putts a second for one address
+const REST_MS = 120; // a mouse that rests so long is looked under
 const TAP_PX = 6; // a finger that moved less has tapped
 let drag = null;
 let asking = false;
@@ -69,6 +70,16 @@ lay();
 
 const far = (event) => Math.hypot(event.clientX - drag.start.clientX, event.clientY - drag.start.clientY) > TAP_PX;
 const moved = (held) => ({ ...drag.base, moved: `${drag.name}:${drag.last}`, begun: drag.begun, frame: drag.frame, held });
+
+// What lies under a mouse that rests on a map, while nothing is dragged.
+let resting = 0;
+document.addEventListener("pointermove", (event) => {
+  const under = part("#under");
+  clearTimeout(resting);
+  if (!under || drag || event.pointerType !== "mouse" || !around(event, "#stage")) return;
+  const moved = `at:${placeOf(event)}`;
+  resting = setTimeout(() => htmx.ajax("GET", under.dataset.at, { target: "#under", swap: "innerHTML", values: { moved } }), REST_MS);
+});
 
 document.addEventListener("pointermove", (event) => {
   if (!drag || (drag.press && !drag.last && !far(event))) return;
