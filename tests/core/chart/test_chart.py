@@ -109,7 +109,11 @@ def test_the_fall_at_a_place_is_that_of_the_map():
 
 
 def test_a_reading_that_disagrees_with_all_others_is_odd():
-    even = [arrow((x, y), 0.02, DOWN, "level") for x in (-6.0, 0.0, 6.0) for y in (4.0, 10.0, 16.0)]
+    even = [
+        arrow((x, y), 0.02, DOWN, "level")
+        for x in (-8.0, -4.0, 0.0, 4.0, 8.0)
+        for y in (3.0, 6.5, 10.0, 13.5, 17.0)
+    ]
     assert Known(surveyed(even, {}), OUTLINE).odd == frozenset()
     wrong = arrow((1.0, 11.0), 0.06, -DOWN, "level")
     assert Known(surveyed([*even, wrong], {}), OUTLINE).odd >= {(1.0, 11.0)}
