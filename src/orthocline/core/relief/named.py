@@ -146,19 +146,13 @@ def _tiers(relief: Relief, inner: Nodes) -> Iterator[Feature]:
 
 def _beside(relief: Relief, places: Figures, way: Figures) -> Figures:
     """Return how steep the ground is along a way from places at most; much where it turns or ends at once."""
-    found = np.zeros(len(places))
-    for far in ASIDE_M:
-        there = places + far * way
-        slopes = np.einsum("ij,ij->i", relief.slopes_at(there), way)
-        here = np.einsum("ij,ij->i", relief.slopes_at(places), way)
-        on = relief.outline.holds(there)
-        falls = slopes * np.sign(here)
-        found[on & (falls < -TURNS)] = np.inf
-        if far >= BEYOND_M:
-            found = np.maximum(found, np.where(on, falls, 0.0))
-        if far == ASIDE_M[0]:
-            found[~on] = np.inf
-    return found
+    here = np.einsum("ij,ij->i", relief.slopes_at(places), way)
+    there = places + np.array(ASIDE_M)[:, None, None] * way
+    falls = np.einsum("kij,ij->ki", relief.slopes_at(there), way) * np.sign(here)
+    on = relief.outline.holds(there.reshape(-1, 2)).reshape(falls.shape)
+    further = np.where(on, falls, 0.0)[np.array(ASIDE_M) >= BEYOND_M].max(axis=0)
+    turns = (on & (falls < -TURNS)).any(axis=0) | ~on[0]
+    return np.where(turns, np.inf, further)
 
 
 def _long(relief: Relief, nodes: Nodes, kind: Kind) -> Iterator[Feature]:

@@ -8,7 +8,7 @@ import numpy as np
 from numba import njit
 from numpy.typing import NDArray
 
-from orthocline.core.compiled import KEPT
+from orthocline.core.compiled import BUILT_IN, KEPT
 
 Figures = NDArray[np.float64]
 PLANE_SLOPE_SD: Final = 0.05
@@ -74,6 +74,28 @@ def covariance(one: Looks, other: Looks, field: Field) -> Figures:
     return np.asarray(smooth + _of_plane(one) @ _of_plane(other).T)
 
 
+def weighed(one: Looks, other: Looks, weights: Figures, field: Field) -> Figures:
+    """Return the covariance of looks with others, each of those weighed and summed up.
+
+    Parameters
+    ----------
+    one, other : Looks
+        What is looked at, n and m of it.
+    weights : ndarray
+        Of the others, shape (m,) [any].
+    field : Field
+        How the ground varies.
+
+    Returns
+    -------
+    ndarray
+        Shape (n,): `covariance` times the weights, without that matrix ever being held.
+    """
+    rows, others = _rows(one), _rows(other)
+    smooth = _smooth_sums(rows, others, weights, field.slope_sd**2, math.sqrt(5.0) / field.length_m)
+    return np.asarray(smooth + _of_plane(one) @ (_of_plane(other).T @ weights))
+
+
 def variances(looks: Looks, field: Field) -> Figures:
     """Return the variance of each of a set of looks before anything is read.
 
@@ -104,18 +126,34 @@ def _smooth(rows: Figures, others: Figures, variance: float, q: float) -> Figure
     """Return the covariance of two sets of looks at the smooth field, shape (n, m)."""
     found = np.empty((len(rows), len(others)))
     for i in range(len(rows)):
-        x, y, height, east, north = rows[i]
         for j in range(len(others)):
-            its_x, its_y, its_height, its_east, its_north = others[j]
-            dx, dy = x - its_x, y - its_y
-            qr = q * math.sqrt(dx * dx + dy * dy)
-            mine, its = east * dx + north * dy, its_east * dx + its_north * dy
-            a, b = 1.0 + qr, q * q
-            heights = 3.0 / b * (a + qr * qr / 3.0)
-            slopes = a * (east * its_east + north * its_north + height * its - its_height * mine)
-            whole = height * its_height * heights + slopes - b * mine * its
-            found[i, j] = variance * math.exp(-qr) * whole
+            found[i, j] = variance * _shared(rows[i], others[j], q)
     return found
+
+
+@njit(**KEPT)
+def _smooth_sums(rows: Figures, others: Figures, weights: Figures, variance: float, q: float) -> Figures:
+    """Return the sums of the same over the others, each weighed, shape (n,)."""
+    found = np.zeros(len(rows))
+    for i in range(len(rows)):
+        for j in range(len(others)):
+            found[i] += weights[j] * _shared(rows[i], others[j], q)
+        found[i] *= variance
+    return found
+
+
+@njit(**BUILT_IN)
+def _shared(row: Figures, other: Figures, q: float) -> float:
+    """Return the covariance of two looks at a smooth field whose slopes have a variance of 1."""
+    x, y, height, east, north = row[0], row[1], row[2], row[3], row[4]
+    its_height, its_east, its_north = other[2], other[3], other[4]
+    dx, dy = x - other[0], y - other[1]
+    qr = q * math.sqrt(dx * dx + dy * dy)
+    mine, its = east * dx + north * dy, its_east * dx + its_north * dy
+    a, b = 1.0 + qr, q * q
+    heights = 3.0 / b * (a + qr * qr / 3.0)
+    slopes = a * (east * its_east + north * its_north + height * its - its_height * mine)
+    return float(math.exp(-qr) * (height * its_height * heights + slopes - b * mine * its))
 
 
 def _of_plane(looks: Looks) -> Figures:

@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.linalg import cho_solve, cholesky, solve_triangular
 
-from orthocline.core.survey.field import Field, Looks, covariance, variances
+from orthocline.core.survey.field import Field, Looks, covariance, variances, weighed
 
 Figures = NDArray[np.float64]
 USUAL: Final = Field(0.012, 6.0)
@@ -76,7 +76,7 @@ class Fit:
         ndarray
             Heights [m] and slopes [ratio] as they are asked for, shape (n,).
         """
-        return np.asarray(covariance(looks, self.looks, self.field) @ self._weights)
+        return weighed(looks, self.looks, self._weights, self.field)
 
     def known(self, looks: Looks) -> Figures:
         """Return what was read of looks: rows of which any two looks' products are what both share of it.

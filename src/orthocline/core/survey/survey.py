@@ -26,8 +26,6 @@ LEAST_SLOPE: Final = 0.005
 """On flatter ground [ratio] a way of fall is as sure as on ground that slopes so much."""
 FADES_M: Final = 1.0
 """Grain fades out over so much at the edge of its part."""
-AT_ONCE: Final = 2000
-"""So many nodes of the ground are worked out at a time."""
 
 
 @dataclass(frozen=True)
@@ -143,15 +141,9 @@ class Survey:
         columns, rows = (math.ceil(one / SPACING_M) + 1 for one in most - least)
         x, y = (low + SPACING_M * np.arange(count) for low, count in zip(least, (columns, rows), strict=True))
         nodes = np.column_stack([one.ravel() for one in np.meshgrid(x, y)])
-        heights = np.concatenate(
-            [self._heights(nodes[i : i + AT_ONCE]) for i in range(0, len(nodes), AT_ONCE)]
-        )
+        parts = np.tile([1.0, 0.0, 0.0], (len(nodes), 1))
+        heights = self.fit.mean(Looks(nodes, parts))
         return Grid((float(least[0]), float(least[1])), SPACING_M, heights.reshape(rows, columns))
-
-    def _heights(self, places: Figures) -> Figures:
-        parts = np.zeros((len(places), 3))
-        parts[:, 0] = 1.0
-        return self.fit.mean(Looks(places, parts))
 
     def with_grain(self, i: int, area: GrainArea) -> "Survey":
         """Return it with one part's grain as another; its ground is not worked out again.

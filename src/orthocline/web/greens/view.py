@@ -275,7 +275,7 @@ class MapView:
         names = [name for name, gives in CHARTED.items() if gives is not Gives.HEIGHT]
         return [(name, instrument_choice(name, self.wording)) for name in names]
 
-    @property
+    @cached_property
     def pins(self) -> list[PinRow]:
         """The pins."""
         return [
@@ -289,7 +289,7 @@ class MapView:
             for i, one in enumerate(self.green.chart.pins)
         ]
 
-    @property
+    @cached_property
     def readings(self) -> list[Choice]:
         """The readings."""
         return [
