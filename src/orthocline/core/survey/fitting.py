@@ -20,9 +20,11 @@ LIKELY: Final = Field(0.015, 5.0)
 """The slope spread and the length that greens have, each times or by four (one standard deviation)."""
 HALF_STEP: Final = 0.5 * math.log(2.0)
 PRIOR_STEPS: Final = 4
-FARTHEST, STRIDES = 8, (4, 2, 1, 1)
-"""Of looking for the likeliest field: so many half steps to both sides at most, in strides of so many first,
-then in shorter ones round the best."""
+SPREADS, LENGTHS = (-8, 8), (-4, 8)
+"""Between how many half steps from the likely field it is looked for; what varied in less than a metre and a
+quarter would be bumps, not the green."""
+STRIDES: Final = (4, 2, 1, 1)
+"""In strides of so many first, then in shorter ones round the best."""
 LEAST_NOISE: Final = 1e-4
 """No reading is surer than this, in its own unit: a tenth of a millimetre, a hundredth of a percent."""
 
@@ -169,11 +171,11 @@ def fit(looks: Looks, values: Figures, sds: Figures, readings: int) -> Fit:
             tried[spread, length] = _evidence(looks, values, sds, spread, length)
         return tried[spread, length]
 
-    rough = range(-FARTHEST, FARTHEST + 1, STRIDES[0])
-    best = max(((spread, length) for spread in rough for length in rough), key=lambda one: score(*one))
+    spreads, lengths = (range(least, most + 1, STRIDES[0]) for least, most in (SPREADS, LENGTHS))
+    best = max(((spread, length) for spread in spreads for length in lengths), key=lambda one: score(*one))
     for stride in STRIDES[1:]:
         near = [(best[0] + i, best[1] + j) for i in (-stride, 0, stride) for j in (-stride, 0, stride)]
-        best = max(near, key=lambda one: score(*one))
+        best = max((one for one in near if one[1] >= LENGTHS[0]), key=lambda one: score(*one))
     return Fit(looks, values, sds, _field(*best))
 
 
