@@ -49,16 +49,13 @@ BALL = FELT_ROUND | {
     "passed": "left",
     "seen_line": "18 in right",
 }
-RIM = ROLLED | {"worn": "4", "clippings": "5", "sheen": "shiny", "sheen_at": "2", "grain": "creeping"}
 RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
-BALLS = {"by": "tuning", "target": "12 ft", "balls": ["12 ft 7 in", "13 ft", "12 ft 2 in", "11 ft 8 in"]}
 PICTURES = (
     ("today", "/", DESK),
     ("read", READ, DESK),
     ("read-phone", READ, PHONE),
     ("speed", "/speed", DESK),
     ("ramp", RAMP, DESK),
-    ("tuning", "/speed/without-a-ramp?" + urlencode(BALLS, doseq=True), DESK),
     ("measures", "/measures", DESK),
     ("beat-phone", "/beat?mark=6.8+ft&stroke=16+in", PHONE),
     ("sure", FELT, DESK),
@@ -68,10 +65,11 @@ PICTURES = (
     ("places", PLACES, DESK),
     ("dial", DIAL, DESK),
     ("ball", "/balls?" + urlencode(BALL), DESK),
-    ("rim", "/grain?" + urlencode(RIM), DESK),
-    ("own-read", READ + "&own=9+in&own_side=right", DESK),
     ("log", "/log", DESK),
-    ("finish", "/log/{putt}/finish", DESK),
+    ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
+    ("green-sure", "/greens/{Breakwater}?tool=slope", DESK),
+    ("green-phone", "/greens/{Homeward}?tool=slope", PHONE),
+    ("read-green", "/read?on={Breakwater}&hole=back&toward=10&length=40+ft", DESK),
 )
 
 
@@ -99,12 +97,13 @@ def take(driver: webdriver.Chrome, base: str) -> None:
     """Take every picture as the demo golfer."""
     driver.get(base)
     driver.find_element(By.XPATH, "//button[contains(., 'demo putt')]").click()
-    driver.get(base + "/log")
-    link = driver.find_elements(By.XPATH, "//a[contains(@href, '/finish')]")[2].get_attribute("href")
-    putt = link.split("/")[-2]
+    driver.get(base + "/greens")
+    links = driver.find_elements(By.CSS_SELECTOR, "main li a")
+    greens = {one.text.split("\n")[0].split(", ")[-1]: one.get_attribute("href") for one in links}
+    numbers = {name: address.rpartition("/")[2] for name, address in greens.items()}
     for name, path, size in PICTURES:
         driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
-        driver.get(base + path.replace("{putt}", putt))
+        driver.get(base + path.format(**numbers))
         driver.execute_script("return document.fonts.ready.then(() => 0)")
         driver.save_screenshot(str(FOLDER / f"{name}.png"))
         print(f"docs/screenshots/{name}.png")
