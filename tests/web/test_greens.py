@@ -7,7 +7,7 @@ import pytest
 from orthocline.services.account.access import Viewer
 from orthocline.services.ground.charts import find_green, new_green
 from orthocline.services.ground.places import Place
-from tests.page import drawn, link, parsed, text, value, words_at
+from tests.page import drawn, link, links, parsed, text, value, values, words_at
 
 PACE = 0.9144
 
@@ -311,3 +311,14 @@ def test_what_lies_under_the_pointer_is_said(signed_in, tilted):
     assert text(said).startswith("Falls 2 % toward the front")
     assert text(signed_in.get(f"{tilted}/at", query_string={"moved": "at:30:30"})) == ""
     assert text(signed_in.get(f"{tilted}/at", query_string={"moved": "at:here"})) == ""
+
+
+def test_a_green_that_only_a_putt_has_named_is_charted_from_its_page(signed_in):
+    signed_in.post("/log/note", data={"length": "14 ft", "course": "Links", "green": "green 9"})
+    address = next(one for one in links(signed_in.get("/greens"), "/greens/"))
+    page = signed_in.get(address)
+    assert "green 9 is not charted yet" in text(page)
+    said = values(parsed(page).find("form", action="/greens")) | {"deep": "20", "wide": "22"}
+    charted = signed_in.post("/greens", data=said, follow_redirects=True)
+    assert charted.request.path == address
+    assert "Nothing read yet." in words_at(charted, "#lead")

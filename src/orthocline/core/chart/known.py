@@ -17,7 +17,7 @@ Figures = NDArray[np.float64]
 Place = tuple[float, float]
 UNSURE_SD: Final = EYE_SD
 """Where a slope is known no better than a glance tells it [ratio], the ground is not sure."""
-ODD_SDS: Final = 4.0
+ODD_SDS: Final = 4.5
 """A reading that lies so many standard deviations from what the others say disagrees."""
 EVERY_M: Final = 1.0
 """How sure the ground is is worked out at places so far apart."""

@@ -26,8 +26,10 @@ LONGEST_STEP: Final = 0.8
 SAME_M: Final = 1.5
 LEAST_LONG_M: Final = 4.0
 """Ridges, valleys and tiers are so long at least."""
-ASIDE_M: Final = (2.0, 2.75, 3.5, 4.25)
+ASIDE_M: Final = (2.0, 2.75, 3.5, 4.25, 5.25)
 """Beyond a tier, up and down its slope, the ground is looked at so far away."""
+EDGE_M: Final = 1.0
+"""A false front may be steepest where the green ends, within so much."""
 BEYOND_M: Final = 3.0
 """From so far on it is flatter there."""
 LEAST_STEP: Final = 0.02
@@ -133,14 +135,14 @@ def _tiers(relief: Relief, inner: Nodes) -> Iterator[Feature]:
     step = relief.grid.spacing_m * down
     near = [np.hypot(*relief.slopes_at(places + way * step).T) for way in (-1.0, 1.0)]
     level = np.minimum(FLATTER * steep, steep - LEAST_STEP)
-    middle = (steep >= near[0]) & (steep >= near[1]) & (_beside(relief, places, -down) < level)
-    off = ~relief.outline.holds(places + ASIDE_M[0] * down)
+    steepest = (steep >= near[0]) & (_beside(relief, places, -down) < level)
+    at_edge, off = (~relief.outline.holds(places + far * down) for far in (EDGE_M, ASIDE_M[0]))
     for kind, ends in (
-        (Kind.TIER, _beside(relief, places, down) < level),
-        (Kind.FRONT, off & (down[:, 1] < -math.cos(math.pi / 4))),
+        (Kind.TIER, (steep >= near[1]) & (_beside(relief, places, down) < level)),
+        (Kind.FRONT, (at_edge | (off & (steep >= near[1]))) & (down[:, 1] < -math.cos(math.pi / 4))),
     ):
         nodes = np.zeros_like(asked)
-        nodes[asked] = middle & ends
+        nodes[asked] = steepest & ends
         yield from _long(relief, nodes, kind)
 
 
