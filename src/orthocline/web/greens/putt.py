@@ -11,6 +11,7 @@ import numpy as np
 from orthocline.core.chart import FARTHEST_M, ChartPin, Known
 from orthocline.core.relief import Outline
 from orthocline.core.units import wrap_rad
+from orthocline.web.shared.lies import lie_fields, plain
 from orthocline.web.shared.placing import moved_of, nudged_of
 from orthocline.wording.ground.dial import parse_place
 from orthocline.wording.ground.greens import parse_spot, spot_text
@@ -59,13 +60,8 @@ class MapPutt:
 
     def read_fields(self, green_id: int) -> dict[str, str]:
         """Return the fields of the read's address that say it."""
-        x, y = self.hole
-        return {
-            "on": str(green_id),
-            "hole": f"{x:.9g} {y:.9g} m",
-            "toward": f"{math.degrees(self.toward_rad) % 360.0:.7g}",
-            "length": f"{self.length_m:.9g} m",
-        }
+        length = {"length": f"{plain(self.length_m)} m"}
+        return lie_fields(green_id, self.hole, self.toward_rad) | length
 
     def put(self, name: str, at: Place) -> "MapPutt":
         """Return it with its ball or its hole in another place."""

@@ -19,6 +19,8 @@ from orthocline.wording.quantities import QuantityError
 
 Place = tuple[float, float]
 LONGEST_NUMBER: Final = 18
+DECIMALS: Final = 7
+"""Of places [m] and ways [deg] in an address."""
 NOT_THERE: Final = "That green is not among yours, or nothing is read of it yet: see Greens."
 
 
@@ -59,9 +61,7 @@ class Lie:
     @property
     def fields(self) -> dict[str, str]:
         """The fields of an address that say it."""
-        x, y = self.hole_m
-        degrees = math.degrees(self.toward_rad) % 360.0
-        return {"on": str(self.on.green_id), "hole": f"{x:.9g} {y:.9g} m", "toward": f"{degrees:.9g}"}
+        return lie_fields(self.on.green_id, self.hole_m, self.toward_rad)
 
     @property
     def bearing_rad(self) -> float:
@@ -97,6 +97,18 @@ class Lie:
     def turned(self, clockwise_rad: float) -> "Lie":
         """Return it with the ball moved clockwise round the hole."""
         return replace(self, toward_rad=wrap_rad(self.toward_rad + clockwise_rad))
+
+
+def lie_fields(green_id: int, hole_m: Place, toward_rad: float) -> dict[str, str]:
+    """Return the fields of an address that say where a putt lies on a green."""
+    x, y = (round(one, DECIMALS) + 0.0 for one in hole_m)
+    degrees = round(math.degrees(toward_rad) % 360.0, DECIMALS) % 360.0
+    return {"on": str(green_id), "hole": f"{plain(x)} {plain(y)} m", "toward": plain(degrees)}
+
+
+def plain(figure: float) -> str:
+    """Return a figure without an exponent, and without noughts that say nothing."""
+    return f"{figure:.{DECIMALS}f}".rstrip("0").rstrip(".")
 
 
 Greens = Callable[[str], ChartedGround]
