@@ -44,6 +44,13 @@ def draw(page, begun, to):
     page.until(lambda: page.text("#readings summary") != before)
 
 
+def tap(page, x, y):
+    """Tap a place of the map."""
+    actions = ActionChains(page.driver)
+    actions.w3c_actions.pointer_action.move_to_location(*on_map(page, x, y)).click()
+    actions.perform()
+
+
 def length_of(percent):
     """Return how long the arrow of a slope is on the map [m]."""
     return 0.55 * min(percent, 4.0) + 0.06 * max(percent - 4.0, 0.0)
@@ -76,10 +83,7 @@ def test_a_green_of_two_tiers_is_charted_by_thumb_and_read_over_the_tier(page):
     page.see("Readings: 9", "#readings")
     page.press("Pins")
     page.see("Tap where the hole is cut", "#hint")
-    place = on_map(page, 1.0, 16.5)
-    actions = ActionChains(page.driver)
-    actions.w3c_actions.pointer_action.move_to_location(*place).click()
-    actions.perform()
+    tap(page, 1.0, 16.5)
     page.see("Pins: 1", "#pins")
     page.see("Holds a ball", "#holds")
     page.press("Putt to it")
@@ -104,10 +108,7 @@ def test_an_edit_is_undone_and_pins_are_moved_by_keys(page):
     page.see("Readings: 1", "#readings")
     page.press("Pins")
     page.see("Tap where the hole is cut", "#hint")
-    draw_pin = on_map(page, 2.0, 12.0)
-    actions = ActionChains(page.driver)
-    actions.w3c_actions.pointer_action.move_to_location(*draw_pin).click()
-    actions.perform()
+    tap(page, 2.0, 12.0)
     page.see("Pins: 1", "#pins")
     before = page.value("place")
     page.find("#pin-pin-0").send_keys(Keys.ARROW_UP)

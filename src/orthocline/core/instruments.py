@@ -66,6 +66,8 @@ WAY_SD_RAD, FLAT_WAY_SD_RAD = math.radians(5.0), math.radians(15.0)
 """A bubble, plate or marble: the way the ground falls, and the same where it hardly slopes."""
 FLAT: Final = 0.01
 """Slope [ratio] below which it hardly does."""
+FLATTEST: Final = 0.005
+"""On flatter ground [ratio] a way of fall is as sure as on ground that slopes so much."""
 ARROW_SD, ARROW_WAY_SD_RAD = 0.005, math.radians(12.5)
 """An arrow drawn by hand: slope [ratio], and the way it falls."""
 FIRST_LOOK: Final = "first_look"

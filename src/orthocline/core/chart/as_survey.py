@@ -2,15 +2,11 @@
 
 import math
 from collections.abc import Iterator, Mapping, Sequence
-from typing import Final
 
 from orthocline.core.chart.chart import ChartReading
 from orthocline.core.ground import Sense
-from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, INSTRUMENTS, Gives
+from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, FLATTEST, INSTRUMENTS, Gives
 from orthocline.core.survey import HeightReading, SlopeReading, SurveyReading, WayReading
-
-LEAST_SLOPE: Final = 0.005
-"""On flatter ground [ratio] an arrow's way is as sure as on ground that slopes so much."""
 
 
 def surveyed(readings: Sequence[ChartReading], own: Mapping[str, Sense]) -> tuple[SurveyReading, ...]:
@@ -43,7 +39,7 @@ def _rows(one: ChartReading, own: Mapping[str, Sense]) -> Iterator[SurveyReading
     else:
         yield _slope(one, one.size, sd, own)
         if one.gives is Gives.ARROW:
-            aside = max(abs(one.size), LEAST_SLOPE) * instrument.way_sd_of(one.size)
+            aside = max(abs(one.size), FLATTEST) * instrument.way_sd_of(one.size)
             yield SlopeReading(one.at_m, 0.0, one.toward_rad + 0.5 * math.pi, aside)
 
 

@@ -17,7 +17,7 @@ from orthocline.core.ground.field import line_covariance
 from orthocline.core.ground.reach import REACH_M, LineDoubt, LineReadings
 from orthocline.core.ground.senses import Sense
 from orthocline.core.ground.stations import Station
-from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, INSTRUMENTS, Gives
+from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, FLATTEST, INSTRUMENTS, Gives
 
 AHEAD, RIGHT = 0, 1
 """The two slopes: fall toward the hole, and fall to the right."""
@@ -25,8 +25,6 @@ CONFLICT_SDS: Final = 2.5
 """Readings that differ by more of their joint standard deviations than this disagree."""
 SAME_SHARE: Final = 0.01
 """Readings nearer to each other than this share of the way stand in one place."""
-LEAST_SLOPE: Final = 0.005
-"""On flatter ground [ratio] a way of fall is as sure as on ground that slopes so much."""
 LEAST_SD: Final = 1e-6
 """What was typed and is taken as it is counts as so sure [ratio] among others."""
 ON_AXIS: Final = 1e-6
@@ -258,7 +256,7 @@ def _arrow(i: int, one: Reading, size: float, *, weak: bool) -> Iterator[_Row]:
     sd = FIRST_SD if one.size is None else instrument.sd
     if one.within is not None:
         sd = 0.5 * one.within
-    aside = max(abs(size), LEAST_SLOPE) * instrument.way_sd_of(size)
+    aside = max(abs(size), FLATTEST) * instrument.way_sd_of(size)
     for axis in (AHEAD, RIGHT):
         spread = math.hypot(sd * one.way[axis], aside * one.way[1 - axis])
         yield _Row(i, one.at, _axis_way(axis), size * one.way[axis], spread, weak)
@@ -306,7 +304,7 @@ class _Known:
         fall, sd = self._other(greater, one.at)
         main, less = abs(one.way[greater]), one.way[1 - greater]
         slope = abs(fall) / main
-        turned = max(slope, LEAST_SLOPE) * INSTRUMENTS[one.by].way_sd_of(slope)
+        turned = max(slope, FLATTEST) * INSTRUMENTS[one.by].way_sd_of(slope)
         lesser_sd = math.hypot(turned, less * sd) / main
         yield _Row(i, one.at, _axis_way(1 - greater), slope * less, lesser_sd)
         # It says on which side water leaves, too: as steeply as is known.

@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from orthocline.core.ground import Grid
-from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE
+from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, FLATTEST
 from orthocline.core.survey.field import Looks
 from orthocline.core.survey.fitting import LIKELY, Fit, fit
 
@@ -22,8 +22,6 @@ MARGIN_M: Final = 6.0
 """The ground is worked out so far beyond what is asked for; further off it slopes as at its edge."""
 ROUNDS: Final = 3
 """A way of fall is taken up so often, each time as steep as the ground is then."""
-LEAST_SLOPE: Final = 0.005
-"""On flatter ground [ratio] a way of fall is as sure as on ground that slopes so much."""
 FADES_M: Final = 1.0
 """Grain fades out over so much at the edge of its part."""
 
@@ -114,7 +112,7 @@ class Survey:
         # How the ground varies is looked for once, when the ways are as steep as they will be.
         for _ in range(ROUNDS - 1 if slopes else 0):
             gradients = self._gradients(Fit(*self._told(slopes), LIKELY), list(slopes))
-            steep = np.maximum(np.hypot(*gradients.T), LEAST_SLOPE)
+            steep = np.maximum(np.hypot(*gradients.T), FLATTEST)
             slopes = dict(zip(slopes, steep.tolist(), strict=True))
         return fit(*self._told(slopes), len(self.readings))
 

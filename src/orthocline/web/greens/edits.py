@@ -75,7 +75,7 @@ def edit_of(
     if moved and moved.handle not in ("tap", "spot"):
         return _moved(moved.handle, (moved.right_m, moved.beyond_m), arguments, asked, chart)
     if moved and moved.handle == "tap":
-        return _tapped((moved.right_m, moved.beyond_m), asked, chart, outline)
+        return _tapped((moved.right_m, moved.beyond_m), asked, chart)
     if nudged:
         return _nudged(nudged.handle, nudged.right, nudged.up, chart)
     typed = _Typed(arguments, asked, chart, outline, wording)
@@ -122,15 +122,14 @@ def _headed(one: ChartReading, head: Place) -> ChartReading:
     return replace(one, toward_rad=toward, size=round(min(size, STEEPEST), 4))
 
 
-def _tapped(at: Place, asked: MapAsked, chart: Chart, outline: Outline) -> Edit | None:
-    """Return the edit of a tap: a pin, a corner or an area of grain where it fell."""
+def _tapped(at: Place, asked: MapAsked, chart: Chart) -> Edit | None:
+    """Return the edit of a tap: a pin or a corner where it fell."""
     if asked.tool == "pin":
         return _added("pins", ChartPin(at, f"pin {len(chart.pins) + 1}"), chart)
     if asked.tool == "edge":
         before = _nearest_edge(at, chart) if chart.outline else None
         i = len(chart.corners) if before is None else before
         return Edit(lambda chart: chart.added("corners", at, before), "a corner added", f"corner-{i}")
-    del outline
     return None
 
 
@@ -193,9 +192,10 @@ class _Typed:
             raise FieldError(name, f"{what} {error}.") from error
 
     def at(self) -> Place:
-        return tuple_of(
-            self.field("place", lambda text: parse_spot(text, self.outline, self.wording), "The place")
+        place: Place = self.field(
+            "place", lambda text: parse_spot(text, self.outline, self.wording), "The place"
         )
+        return place
 
     @property
     def held(self) -> tuple[Part, int] | None:
@@ -246,12 +246,6 @@ class _Typed:
             toward_rad=toward,
             strength=GRASSES[named].strength if named else strength,
         )
-
-
-def tuple_of(place: Any) -> Place:
-    """Return a place as a pair of figures."""
-    x, y = place
-    return float(x), float(y)
 
 
 def _add_slope(typed: _Typed) -> Edit:

@@ -4,16 +4,15 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import Any, Final
+from typing import Final
 
 import numpy as np
 
 from orthocline.core.chart import FARTHEST_M, ChartPin, Known
 from orthocline.core.relief import Outline
-from orthocline.core.units import wrap_rad
 from orthocline.web.shared.lies import lie_fields, plain
 from orthocline.web.shared.placing import moved_of, nudged_of
-from orthocline.wording.ground.dial import parse_place
+from orthocline.wording.ground.dial import Placed, parse_place
 from orthocline.wording.ground.greens import parse_spot, spot_text
 from orthocline.wording.quantities import QuantityError, parse_far_m
 from orthocline.wording.wording import Wording
@@ -105,24 +104,18 @@ class _Said:
         """Return where a typed ball lies: as a place, or from the straight putt to its hole."""
         if not text.lower().startswith(STRAIGHT):
             return parse_spot(text, self.outline, self.wording)
-        placed = self._from_straight(text[len(STRAIGHT) :].strip(" ,"))
-        way = self.known.fall_at(hole).toward_rad + placed[1]
-        return hole[0] + placed[0] * math.sin(way), hole[1] + placed[0] * math.cos(way)
+        distance_m, round_rad = self._from_straight(text[len(STRAIGHT) :].strip(" ,"))
+        way = self.known.fall_at(hole).toward_rad + round_rad
+        return hole[0] + distance_m * math.sin(way), hole[1] + distance_m * math.cos(way)
 
-    def _from_straight(self, said: str) -> tuple[float, float]:
+    def _from_straight(self, said: str) -> Placed:
         """Return the distance from the hole [m], and how far clockwise round it from the straight putt."""
         first, _, rest = said.partition(",")
         try:
             distance_m = parse_far_m(first, self.wording) if first else SHORT_M
         except QuantityError:
-            return tuple_of(parse_place(said, SHORT_M, self.wording))
-        return tuple_of(parse_place(rest, distance_m, self.wording)) if rest.strip() else (distance_m, 0.0)
-
-
-def tuple_of(placed: Any) -> tuple[float, float]:
-    """Return a place by its distance and how far round it lies, as two figures."""
-    distance_m, round_rad = placed
-    return float(distance_m), wrap_rad(float(round_rad))
+            return parse_place(said, SHORT_M, self.wording)
+        return parse_place(rest, distance_m, self.wording) if rest.strip() else Placed(distance_m, 0.0)
 
 
 def map_putt(
