@@ -322,3 +322,10 @@ def test_a_green_that_only_a_putt_has_named_is_charted_from_its_page(signed_in):
     charted = signed_in.post("/greens", data=said, follow_redirects=True)
     assert charted.request.path == address
     assert "Nothing read yet." in words_at(charted, "#lead")
+
+
+def test_the_tab_key_stops_at_the_chosen_reading_and_not_at_all_of_them(signed_in, tilted):
+    page = signed_in.get(tilted, query_string={"tool": "slope", "chosen": "reading-4"})
+    stops = {pin["data-pin"] for pin in parsed(page).select("[data-pin][tabindex='0']")}
+    assert stops == {"reading-4", "head-4"}
+    assert len(parsed(page).select("[data-pin]")) == 10

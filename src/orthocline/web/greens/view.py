@@ -246,6 +246,11 @@ class MapView:
         says = "drag it, or use the arrow keys"
         return [pin_in(name, (label, says), self.sheet.at(at), size) for name, label, at in found]
 
+    def reached(self, handle: str) -> bool:
+        """Return whether the tab key stops at a handle; of many readings only at the one that is chosen."""
+        number = self.asked.chosen.removeprefix("reading-")
+        return not handle.startswith("reading-") or handle == f"reading-{number}"
+
     @property
     def tools(self) -> list[Choice]:
         """The tools."""
