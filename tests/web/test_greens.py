@@ -329,3 +329,14 @@ def test_the_tab_key_stops_at_the_chosen_reading_and_not_at_all_of_them(signed_i
     stops = {pin["data-pin"] for pin in parsed(page).select("[data-pin][tabindex='0']")}
     assert stops == {"reading-4", "head-4"}
     assert len(parsed(page).select("[data-pin]")) == 10
+
+
+def test_a_corner_is_chosen_typed_and_removed(signed_in, session, green):
+    chosen = {"tool": "edge", "chosen": "corner-3"}
+    page = signed_in.get(green, query_string=chosen)
+    assert "on" in value(page, "place")
+    count = len(chart(signed_in, session, green).corners)
+    post(signed_in, green, **chosen, do="change", place="14 on, 13 right")
+    assert chart(signed_in, session, green).corners[3] == pytest.approx((13 * PACE, 14 * PACE), abs=0.05)
+    post(signed_in, green, **chosen, do="remove")
+    assert len(chart(signed_in, session, green).corners) == count - 1

@@ -24,6 +24,11 @@ def place_named(
     return (row[0], row[1]) if row else (None, None)
 
 
+def green_named(session: Session, course_id: int, name: str) -> Green | None:
+    """Return the green of that name on a course."""
+    return session.scalar(select(Green).where(Green.course_id == course_id, same(Green.name, name)))
+
+
 def courses_of(session: Session, golfer_id: int) -> Sequence[Course]:
     """Return a golfer's courses, in the order in which they came."""
     return session.scalars(select(Course).where(Course.golfer_id == golfer_id).order_by(Course.id)).all()
@@ -43,7 +48,7 @@ def kept_course(session: Session, golfer_id: int, name: str) -> Course:
 
 def kept_green(session: Session, course: Course, name: str) -> Green:
     """Return the green of that name on a course, new if there is none; it is written as it was last."""
-    green = session.scalar(select(Green).where(Green.course_id == course.id, same(Green.name, name)))
+    green = green_named(session, course.id, name)
     if green is None:
         green = Green(golfer_id=course.golfer_id, course_id=course.id, name=name)
         session.add(green)

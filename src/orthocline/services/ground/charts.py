@@ -15,7 +15,14 @@ from orthocline.core.survey import GrainArea, SurveyReading
 from orthocline.db.entries import count_of, entry_of, one_at_a_time
 from orthocline.db.ground.models import CHANGE_LENGTH, Course, Green, GreenChart
 from orthocline.db.ground.models import CHARACTER_LENGTH as CHARACTER_LENGTH
-from orthocline.db.ground.queries import add_chart, charted_greens, charts_near, kept_course, kept_green
+from orthocline.db.ground.queries import (
+    add_chart,
+    charted_greens,
+    charts_near,
+    green_named,
+    kept_course,
+    kept_green,
+)
 from orthocline.formats.chart_document import chart_document, chart_of
 from orthocline.services.account.access import Viewer, open_play
 from orthocline.services.errors import InvalidError, NotFoundError
@@ -28,7 +35,7 @@ UNDO_STEPS = 40
 NARROWEST_M, WIDEST_M = 3.0, 50.0
 MISSING = "There is no such green among yours."
 ROOM = "The map of a green"
-CHARTS_KEPT = 64
+CHARTS_KEPT = 24
 """Grounds of so many charts are held in memory, for whoever asks next."""
 
 
@@ -114,9 +121,9 @@ def describe_green(viewer: Viewer, session: Session, green_id: int, *, name: str
     green, told = _own(viewer, session, green_id), short_text("green", name, GREEN_LENGTH)
     if not told:
         raise InvalidError("green", "Name the green.")
-    for course, other, _ in charted_greens(session, viewer.owner_id):
-        if other.id != green.id and course.id == green.course_id and other.name.casefold() == told.casefold():
-            raise InvalidError("green", "Another green of this course has that name.")
+    other = green_named(session, green.course_id, told)
+    if other is not None and other.id != green.id:
+        raise InvalidError("green", "Another green of this course has that name.")
     green.name, green.character = told, short_text("character", character, CHARACTER_LENGTH)
 
 

@@ -11,7 +11,7 @@ from orthocline.core.survey import GrainArea
 from orthocline.formats.chart_document import CHARTED
 from orthocline.web.greens.request import MapAsked, chosen_of
 from orthocline.wording.figures import tidy
-from orthocline.wording.ground.greens import map_way_text, spot_text
+from orthocline.wording.ground.greens import FORM_WORDS, map_way_text, spot_text
 from orthocline.wording.instruments import INSTRUMENT_WORDS
 from orthocline.wording.wording import Wording
 
@@ -63,6 +63,12 @@ class FormView:
         return None if i is None else self.chart.grain[i]
 
     @property
+    def corner(self) -> tuple[float, float] | None:
+        """The corner of the edge that is chosen."""
+        i = self._chosen("corners")
+        return None if i is None else self.chart.corners[i]
+
+    @property
     def kind(self) -> str:
         """Which form stands under the map: of the tool in hand, or of what is chosen."""
         if self.reading:
@@ -76,7 +82,7 @@ class FormView:
         if self.typed:
             return dict(self.typed)
         one = self.reading or self.pin or self.grain
-        place = one.at_m if one else self.asked.spot
+        place = one.at_m if one else self.corner or self.asked.spot
         shown = {"place": spot_text(place, self.outline, self.wording) if place else ""}
         if self.reading:
             shown |= self._reading_values(self.reading)
@@ -98,10 +104,10 @@ class FormView:
 
     @property
     def title(self) -> str:
-        """What is chosen, in words."""
+        """What is chosen, or what the form is for."""
         if self.reading:
             number = int(self.asked.chosen.removeprefix("reading-")) + 1
             return f"Reading {number}, {INSTRUMENT_WORDS[self.reading.by].noun}"
         if self.pin:
             return f"Pin {self.pin.name}"
-        return "Grain here" if self.grain else ""
+        return "A corner of the edge" if self.corner else FORM_WORDS[self.kind]

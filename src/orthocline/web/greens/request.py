@@ -3,18 +3,18 @@
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from typing import Final, get_args
+from typing import Final
 
 from orthocline.core.chart import FARTHEST_M, Chart, Part
 from orthocline.core.relief import Outline
 from orthocline.formats.chart_document import CHARTED
 from orthocline.web.shared.placing import moved_of
-from orthocline.wording.ground.greens import parse_spot, spot_text
+from orthocline.wording.ground.greens import TOOL_WORDS, parse_spot, spot_text
 from orthocline.wording.quantities import QuantityError
 from orthocline.wording.wording import Wording
 
 Place = tuple[float, float]
-TOOLS: Final = ("look", "putt", "slope", "height", "pin", "edge", "grain")
+TOOLS: Final = tuple(TOOL_WORDS)
 CHOSEN: Final = re.compile(r"(reading|pin|corner|grain)-(\d{1,3})")
 PARTS: Final[Mapping[str, Part]] = {
     "reading": "readings",
@@ -23,7 +23,6 @@ PARTS: Final[Mapping[str, Part]] = {
     "grain": "grain",
 }
 """Parts of a chart by the name of one of it."""
-assert set(PARTS.values()) == set(get_args(Part))
 USUAL_INSTRUMENT: Final = "arrow"
 
 

@@ -18,9 +18,10 @@ from orthocline.services.ground.maps import Looked, look_at, pin_facts, where_ne
 from orthocline.web.greens.form_view import FormView
 from orthocline.web.greens.pin_view import PinView
 from orthocline.web.greens.putt import MapPutt
-from orthocline.web.greens.request import TOOLS, MapAsked
+from orthocline.web.greens.request import MapAsked
 from orthocline.web.shared.placing import Pin, pin_in
 from orthocline.wording.ground.greens import (
+    TOOL_WORDS,
     fall_words,
     map_way_text,
     next_words,
@@ -34,17 +35,6 @@ from orthocline.wording.instruments import INSTRUMENT_WORDS, instrument_choice
 from orthocline.wording.read.call import Call
 from orthocline.wording.wording import Wording
 
-TOOL_WORDS: Final[Mapping[str, tuple[str, str]]] = {
-    "look": ("Look", "Tap the map: how it falls there, and where water goes."),
-    "putt": ("Putt", "Drag ball and hole, or tap where the ball lies."),
-    "slope": ("Slope", "Press where you stand and drag the way it falls: the longer, the steeper."),
-    "height": ("Height", "Tap a place, then type how high it lies over any mark of yours."),
-    "pin": ("Pins", "Tap where the hole is cut; drag a pin to move it."),
-    "edge": ("Edge", "Drag the corners; tap beside the edge for one more."),
-    "grain": ("Grain", "Press in the middle of a part and drag the way its grass grows."),
-}
-"""Each tool, and what to do with it."""
-assert tuple(TOOL_WORDS) == TOOLS
 DRAWING: Final = ("slope", "grain")
 """Tools with which an arrow is drawn."""
 TAPPING: Final = ("pin", "edge")
@@ -248,8 +238,7 @@ class MapView:
 
     def reached(self, handle: str) -> bool:
         """Return whether the tab key stops at a handle; of many readings only at the one that is chosen."""
-        number = self.asked.chosen.removeprefix("reading-")
-        return not handle.startswith("reading-") or handle == f"reading-{number}"
+        return not handle.startswith("reading-") or handle == self.asked.chosen
 
     @property
     def tools(self) -> list[Choice]:

@@ -2,7 +2,7 @@
 
 import math
 import re
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Final
 
 import numpy as np
@@ -16,6 +16,26 @@ from orthocline.wording.quantities import QuantityError, parse_degrees, parse_le
 from orthocline.wording.wording import Wording
 
 Place = tuple[float, float]
+TOOL_WORDS: Final[Mapping[str, tuple[str, str]]] = {
+    "look": ("Look", "Tap the map: how it falls there, and where water goes."),
+    "putt": ("Putt", "Drag ball and hole, or tap where the ball lies."),
+    "slope": ("Slope", "Press where you stand and drag the way it falls: the longer, the steeper."),
+    "height": ("Height", "Tap a place, then type how high it lies over any mark of yours."),
+    "pin": ("Pins", "Tap where the hole is cut; drag a pin to move it."),
+    "edge": ("Edge", "Drag the corners; tap beside the edge for one more."),
+    "grain": ("Grain", "Press in the middle of a part and drag the way its grass grows."),
+}
+"""Each tool, and what to do with it."""
+FORM_WORDS: Final[Mapping[str, str]] = {
+    "look": "A place",
+    "putt": "The putt",
+    "slope": "Slope of a place",
+    "height": "Height of a place",
+    "pin": "A new pin",
+    "edge": "The edge",
+    "grain": "Grain of a part",
+}
+"""What the form of each is for."""
 SPOT_ALLOWED = "a place such as 12 on, 3 right; 12 on, 4 from left; or 14 paces 20 deg left"
 STEP: Final = re.compile(r"(.+?)\s*\b(on|left|right|from left|from right)$")
 BORNE: Final = re.compile(r"(.+?)[\s,]+(\d+(?:[.,]\d+)?)\s*(?:deg|°|degrees)\s*(left|right)?")
