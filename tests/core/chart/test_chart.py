@@ -37,10 +37,11 @@ def test_edits_make_other_charts():
         lambda chart: chart.removed("corners", 0),
         lambda chart: chart.added("pins", ChartPin((70.0, 0.0), "far")),
         lambda chart: chart.moved("corners", -1, (0.0, 0.0)),
+        lambda chart: chart.moved("corners", 2, (5.0, 0.1)),
     ],
 )
 def test_edits_that_make_no_chart_say_so(edit):
-    with pytest.raises(ChartError, match=r"not on the chart|three corners|60 metres"):
+    with pytest.raises(ChartError, match=r"not on the chart|three corners|60 metres|encloses no green"):
         edit(Chart(corners=((0.0, 0.0), (5.0, 0.0), (5.0, 6.0))))
 
 

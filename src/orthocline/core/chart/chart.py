@@ -11,6 +11,8 @@ Place = tuple[float, float]
 Part = Literal["corners", "readings", "pins", "grain"]
 MOST: Final[dict[Part, int]] = {"corners": 60, "readings": 300, "pins": 40, "grain": 12}
 """So much of each a chart holds."""
+LEAST_AREA_M2: Final = 5.0
+"""No green is smaller."""
 FARTHEST_M: Final = 60.0
 """Nothing on a chart lies further from its origin."""
 
@@ -109,6 +111,10 @@ class Chart:
         one = self._holding(part, i)[i]
         return self.changed(part, i, at_m if part == "corners" else replace(one, at_m=at_m))
 
+    def edged(self, corners: tuple[Place, ...]) -> "Chart":
+        """Return it with another edge; raises ChartError for one that encloses no green."""
+        return self._of("corners", corners)
+
     def _holding(self, part: Part, i: int) -> tuple[Any, ...]:
         held = self.part(part)
         if not 0 <= i < len(held):
@@ -119,4 +125,7 @@ class Chart:
         places = [one if part == "corners" else one.at_m for one in held]
         if any(max(abs(x), abs(y)) > FARTHEST_M for x, y in places):
             raise ChartError(f"A chart reaches {FARTHEST_M:g} metres from its front edge at most.")
-        return replace(self, **{part: held})
+        edited = replace(self, **{part: held})
+        if part == "corners" and edited.outline and edited.outline.area_m2 < LEAST_AREA_M2:
+            raise ChartError("That edge encloses no green: it has no room within.")
+        return edited

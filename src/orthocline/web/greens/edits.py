@@ -304,7 +304,7 @@ def _walk(typed: _Typed) -> Edit:
     found = walked(legs)
     corners = found.corners
     missed = typed.wording.far(found.missed_m)
-    return Edit(lambda chart: replace(chart, corners=corners), f"the edge walked, {missed} out", "")
+    return Edit(lambda chart: chart.edged(corners), f"the edge walked, {missed} out", "")
 
 
 TYPED: Final[Mapping[tuple[str, str], Callable[[_Typed], Edit | None]]] = {
