@@ -215,11 +215,21 @@ def test_the_edge_is_pulled_cornered_and_walked(signed_in, session, green):
 
 def test_grain_is_drawn_on_a_part(signed_in, session, green):
     post(signed_in, green, tool="grain", moved="new:2:8", begun="2:10")
-    said = {"tool": "grain", "chosen": "grain-0", "place": "12 on", "radius": "5 m", "way": "left"}
+    said = {
+        "tool": "grain",
+        "chosen": "grain-0",
+        "place": "12 on",
+        "radius": "5 m",
+        "way": "left",
+        "within": "30",
+    }
     post(signed_in, green, **said, do="change", grass="mixed")
     area = chart(signed_in, session, green).grain[0]
     assert (area.radius_m, area.strength) == (5.0, 0.08)
     assert abs(area.toward_rad) == pytest.approx(math.pi)
+    assert area.way_sd_rad == pytest.approx(math.radians(15.0))
+    wrong = signed_in.post(green, data={**said, "do": "change", "grass": "mixed", "within": "400"})
+    assert "within 1 to 180 degrees" in words_at(wrong, "#within-message")
 
 
 def test_a_green_has_a_name_and_a_sentence(signed_in, green):

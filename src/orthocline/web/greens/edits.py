@@ -20,6 +20,7 @@ from orthocline.wording.ground.greens import parse_legs, parse_map_way, parse_sp
 from orthocline.wording.quantities import (
     QuantityError,
     grass_named,
+    parse_degrees,
     parse_far_m,
     parse_grain,
     parse_length_m,
@@ -34,6 +35,8 @@ SLOPE_STEP: Final = 0.0025
 TURN_STEP: Final = math.radians(5.0)
 AREA_M: Final = 4.0
 STEEPEST: Final = 0.25
+USUAL_WITHIN, HALF_TURN = math.degrees(2.0 * GRAIN_WAY_SD_RAD), 180.0
+"""Within how much a way of growing is known by one clue [deg], and at most."""
 ONE_M: Final = 1.0
 """A slope typed as a rise counts over a metre."""
 WORDS: Final[Mapping[Part, str]] = {
@@ -239,11 +242,17 @@ class _Typed:
         if not 0.0 < radius <= 30.0:
             raise FieldError("radius", "An area reaches up to 30 m.")
         toward = self.field("way", parse_map_way, "The way")
+        within = (
+            self.field("within", parse_degrees, "The way's doubt") if self.text("within") else USUAL_WITHIN
+        )
+        if not 0.0 < within <= HALF_TURN:
+            raise FieldError("within", "A way is known within 1 to 180 degrees.")
         named = grass_named(self.text("grass"))
         return replace(
             _bent(self.at()),
             radius_m=radius,
             toward_rad=toward,
+            way_sd_rad=0.5 * math.radians(within),
             strength=GRASSES[named].strength if named else strength,
         )
 

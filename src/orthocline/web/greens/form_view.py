@@ -1,5 +1,6 @@
 """What is chosen on a map, and the form in which it is typed."""
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
@@ -92,6 +93,7 @@ class FormView:
             shown |= {
                 "radius": self.wording.far(self.grain.radius_m),
                 "way": map_way_text(self.grain.toward_rad),
+                "within": f"{2.0 * math.degrees(self.grain.way_sd_rad):.0f} deg",
                 "grass": tidy(self.grain.strength, 3),
             }
         return shown
