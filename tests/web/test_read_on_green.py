@@ -114,3 +114,9 @@ def test_a_ball_may_be_rolled_there(signed_in, on):
     rolled = signed_in.get("/read/roll", query_string={"on": on, **FIELDS}).json
     assert len(rolled["spots"]) > 30
     assert links(read(signed_in, on), "/straight") == []
+
+
+def test_the_start_page_leads_back_to_the_read_on_the_green(signed_in, on):
+    signed_in.post("/log", data={"on": str(on), **FIELDS, "course": PLACE.course, "green": PLACE.green})
+    (again,) = links(signed_in.get("/"), f"on={on}")
+    assert words_at(signed_in.get(again), "#headline") == words_at(read(signed_in, on), "#headline")

@@ -39,6 +39,8 @@ class Entry:
 
     Attributes
     ----------
+    green_id : int or None
+        The number of its green, where that is known.
     finish : Finish or None
         None for a holed ball, and until it is recorded (`holed` None).
     putt : Putt or None
@@ -50,6 +52,7 @@ class Entry:
     id: int
     created_at: datetime
     place: Place
+    green_id: int | None
     length_m: float
     note: str
     holed: bool | None
@@ -154,6 +157,7 @@ def shown(viewer: Viewer, putt: LoggedPutt) -> Entry:
         putt.id,
         putt.created_at,
         place_of(putt),
+        putt.green_id,
         putt.length_m,
         putt.note,
         putt.holed,

@@ -1,18 +1,21 @@
 """The start page's variables."""
 
+import math
 from dataclasses import dataclass
 from datetime import datetime
 
+from orthocline.core.survey import Survey
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.scene import Scene
 from orthocline.formats.putt_document import question_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
 from orthocline.services.ground.places import place_of
-from orthocline.services.log.putts import shown
+from orthocline.services.log.putts import Entry, shown
 from orthocline.services.read.reading import how_sure, read_again, read_putt
 from orthocline.services.speed.book import DaySpeed
 from orthocline.services.today import Today
+from orthocline.web.shared.lies import lie_fields
 from orthocline.web.shared.log_rows import Row, row
 from orthocline.web.shared.read_address import demo_request
 from orthocline.web.shared.read_request import request_of
@@ -63,8 +66,17 @@ def view(viewer: Viewer, day: Today, wording: Wording, now: datetime) -> TodayVi
         scene = plan(solved.putt, solved, wording, says=words.sentence, sure=sure).scene
     speed = _speed(day.speed, wording.calendar, now) if day.speed else ""
     # What was read is asked for exactly; the demo putt is as round as it is shown.
-    values = read.exact if last else read.shown
+    values = {**read.exact, **_lie(shown(viewer, last))} if last else read.shown
     return TodayView(day, rows, title, values, scene, words, speed)
+
+
+def _lie(last: Entry) -> dict[str, str]:
+    """Return the fields of an address that put a logged putt on its green's map, where it was read there."""
+    putt = last.putt
+    if putt is None or last.green_id is None or not isinstance(putt.surface, Survey):
+        return {}
+    toward_rad = 0.5 * math.pi - putt.bearing_rad
+    return lie_fields(last.green_id, (putt.hole.x_m, putt.hole.y_m), toward_rad)
 
 
 def _speed(speed: DaySpeed, calendar: Calendar, now: datetime) -> str:
