@@ -75,10 +75,11 @@ def test_an_arrow_is_drawn_as_steep_as_it_is_long(signed_in, session, green):
 
 
 def test_what_is_dragged_is_shown_and_not_kept(signed_in, session, green):
-    shown = signed_in.get(
-        green, query_string={"tool": "slope", "moved": "new:2:8.35", "begun": "2:10", "held": "1"}
-    )
+    said = {"tool": "slope", "moved": "new:2:8.35", "begun": "2:10", "held": "1"}
+    shown = signed_in.get(green, query_string=said)
     assert drawn(shown, "reading")
+    part = signed_in.get(green, query_string=said, headers={"HX-Request": "true"})
+    assert [one["id"] for one in parsed(part).find_all(id=True) if one.name == "div"] == ["stage"]
     assert chart(signed_in, session, green).readings == ()
 
 

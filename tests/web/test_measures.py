@@ -103,6 +103,7 @@ def test_a_greens_map_follows_the_units(metric, session):
     assert " cm from the front" in words_at(page, "#there")
     assert "°" in words_at(page, "#there")
     assert "cm" in words_of(parsed(page).select_one("#map"))
+    assert "%" not in words_at(page, "#placed").replace("±", "")
 
 
 @pytest.mark.parametrize(

@@ -79,6 +79,8 @@ class Shown:
         What is chosen: ``reading-3``, ``pin-0``.
     corners : bool
         Whether the outline's corners are shown.
+    named : bool
+        Whether places have their names, which take a while; not while something is dragged.
     putt : PuttShown or None
         A putt that is placed; readings stand back for it.
     """
@@ -90,6 +92,7 @@ class Shown:
     next_m: Place | None = None
     chosen: str = ""
     corners: bool = False
+    named: bool = True
     putt: PuttShown | None = None
 
 
@@ -146,10 +149,9 @@ def green_map(
     if known:
         interval, lines = drawn.contours(known)
         caption = f"contours every {interval}"
-        over += drawn.ends(known, wanted)
         ground += [*drawn.unsure(known), *lines, *drawn.hachures(known, edge)]
         over += drawn.too_steep(known, shown)
-        over += drawn.named(known.named, wanted)
+        over += [*drawn.ends(known, wanted), *drawn.named(known.named, wanted)] if shown.named else []
     over.append(Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 2.2, name="edge"))
     over += [*drawn.grain(chart, shown.chosen), *drawn.above(shown.above), *drawn.water(shown.water)]
     over += [] if shown.putt else drawn.readings(chart, known, shown.chosen)
@@ -165,7 +167,7 @@ def green_map(
     if shown.putt:
         over += drawn.putt(shown.putt)
     room = Room(6.0, WIDTH - 6.0, 14.0, height - 34.0, PHONE_TYPE)
-    labels = place_labels(wanted, ink_of(one for one in over if one.name != "edge"), room)
+    labels = place_labels(wanted, ink_of(over), room)
     over += [item for label in labels for item in label.items]
     over += [
         *(() if shown.putt else (Words("play comes in from below", Spot(8.0, height - 10.0), Sign.QUIET),)),

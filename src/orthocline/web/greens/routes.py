@@ -5,7 +5,7 @@ from dataclasses import replace
 from datetime import UTC, datetime
 
 import numpy as np
-from flask import Blueprint, Response, redirect, render_template, request, url_for
+from flask import Blueprint, Response, make_response, redirect, render_template, request, url_for
 from flask_login import login_required
 from werkzeug.wrappers import Response as AnyResponse
 
@@ -85,6 +85,8 @@ def green(green_id: int) -> Response:
     arguments = request.args.to_dict()
     held = arguments.get("held") == "1"
     seen = _view(green_id, arguments, preview=held)
+    if held and is_part():
+        return make_response(render_template("greens/_stage.html", view=seen))
     return page_or_part("greens", seen, readable=True, address="" if held else seen.address)
 
 

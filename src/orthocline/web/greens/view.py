@@ -141,7 +141,9 @@ class MapView:
             return "Nothing read yet."
         if self.held:
             return "The map as it would be."
-        return shape_words(self.known.named, self.known.mean_fall, self.known.strays, self.outline)
+        return shape_words(
+            self.known.named, self.known.mean_fall, self.known.strays, self.outline, self.wording
+        )
 
     @cached_property
     def _next(self) -> tuple[tuple[float, float] | None, str]:
@@ -196,6 +198,7 @@ class MapView:
             self._next[0],
             self.asked.chosen,
             corners=self.asked.tool == "edge",
+            named=not self.held,
             putt=self._drawn_putt,
         )
         return green_map(self.green.chart, self.known, self.outline, self.wording, self.lead, shown)

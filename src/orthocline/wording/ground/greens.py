@@ -145,7 +145,9 @@ def way_words(toward_rad: float) -> str:
     return WAYS[eighth]
 
 
-def shape_words(named: Sequence[Feature], mean: Fall, spread: float, outline: Outline) -> str:
+def shape_words(
+    named: Sequence[Feature], mean: Fall, spread: float, outline: Outline, wording: Wording
+) -> str:
     """Return what a green is like: its main places, or that it is one slope.
 
     Parameters
@@ -162,8 +164,8 @@ def shape_words(named: Sequence[Feature], mean: Fall, spread: float, outline: Ou
     if mean.tilt < LEVEL and spread < ONE_SLOPE:
         return "As good as level."
     way = f"toward {way_words(mean.toward_rad)}"
-    size = tidy(100.0 * mean.tilt)
-    return f"One slope, {size} % {way}." if spread < ONE_SLOPE else f"Falls {way}, {size} % on the mean."
+    size = wording.slope(mean.tilt)
+    return f"One slope, {size} {way}." if spread < ONE_SLOPE else f"Falls {way}, {size} on the mean."
 
 
 def _where(one: Feature, outline: Outline) -> str:

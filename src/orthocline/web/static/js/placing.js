@@ -68,6 +68,22 @@ function lay() {
 document.body.addEventListener("htmx:afterSwap", lay);
 lay();
 
+// Water that was just poured is seen to run, by whoever does not mind motion.
+const still = matchMedia("(prefers-reduced-motion: reduce)");
+let ran = "";
+function pour() {
+  const water = document.querySelector("#stage [data-part=water]");
+  const way = water?.getAttribute("d") ?? "";
+  if (way === ran) return;
+  ran = way;
+  if (!(water instanceof SVGPathElement) || still.matches || drag) return;
+  const length = water.getTotalLength();
+  const begun = { strokeDasharray: `${length}`, strokeDashoffset: `${length}` };
+  water.animate([begun, { ...begun, strokeDashoffset: "0" }], { duration: Math.min(5 * length, 2500), easing: "ease-in" });
+}
+document.body.addEventListener("htmx:afterSwap", pour);
+pour();
+
 const far = (event) => Math.hypot(event.clientX - drag.start.clientX, event.clientY - drag.start.clientY) > TAP_PX;
 const moved = (held) => ({ ...drag.base, moved: `${drag.name}:${drag.last}`, begun: drag.begun, frame: drag.frame, held });
 
@@ -77,8 +93,8 @@ document.addEventListener("pointermove", (event) => {
   const under = part("#under");
   clearTimeout(resting);
   if (!under || drag || event.pointerType !== "mouse" || !around(event, "#stage")) return;
-  const moved = `at:${placeOf(event)}`;
-  resting = setTimeout(() => htmx.ajax("GET", under.dataset.at, { target: "#under", swap: "innerHTML", values: { moved } }), REST_MS);
+  const at = { moved: `at:${placeOf(event)}` };
+  resting = setTimeout(() => htmx.ajax("GET", under.dataset.at, { target: "#under", swap: "innerHTML", values: at }), REST_MS);
 });
 
 document.addEventListener("pointermove", (event) => {
