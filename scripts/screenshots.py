@@ -32,6 +32,9 @@ FAN = READ + "&fan=1&tries=12+in+right,+18+in+right,+24+in+right"
 SALTINGS = demo_looks(USUAL_WORDING)[0].address
 LOOK = SALTINGS.replace("stop=ball", "stop=hole")
 PLACES = SALTINGS.replace("/look", "/read")
+READ_ON_GREEN = (
+    "/read?on={Breakwater}&hole=back&toward=-12&length=38+ft&course=Ternholm+Links&green=green+6,+Breakwater"
+)
 ROLLS = {
     "rails": "rods",
     "out": ["8 ft 5 in", "8 ft 8 in", "8 ft 6 in"],
@@ -69,7 +72,7 @@ PICTURES = (
     ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
     ("green-sure", "/greens/{Breakwater}?tool=slope", DESK),
     ("green-phone", "/greens/{Homeward}?tool=slope", PHONE),
-    ("read-green", "/read?on={Breakwater}&hole=back&toward=10&length=40+ft", DESK),
+    ("read-green", READ_ON_GREEN, DESK),
 )
 
 
@@ -97,6 +100,9 @@ def take(driver: webdriver.Chrome, base: str) -> None:
     """Take every picture as the demo golfer."""
     driver.get(base)
     driver.find_element(By.XPATH, "//button[contains(., 'demo putt')]").click()
+    # Nothing that moves is caught on its way.
+    still = {"features": [{"name": "prefers-reduced-motion", "value": "reduce"}]}
+    driver.execute_cdp_cmd("Emulation.setEmulatedMedia", still)
     driver.get(base + "/greens")
     links = driver.find_elements(By.CSS_SELECTOR, "main li a")
     greens = {one.text.split("\n")[0].split(", ")[-1]: one.get_attribute("href") for one in links}
