@@ -211,6 +211,15 @@ def test_the_edge_is_pulled_cornered_and_walked(signed_in, session, green):
     legs = "10 paces 270, 20 paces 0, 20 paces 90, 20 paces 180, 9 paces 270"
     page = post(signed_in, green, tool="edge", do="walk", legs=legs)
     assert len(chart(signed_in, session, green).corners) == 5
+    measured = "0 on; 6 on, 9 right; 14 on, 11 right; 22 on; 12 on, 10 left"
+    post(signed_in, green, tool="edge", do="walk", legs=measured)
+    typed = chart(signed_in, session, green).corners
+    assert typed[2] == pytest.approx((typed[0][0] + 11 * PACE, typed[0][1] + 14 * PACE), abs=0.01)
+    wrong = signed_in.post(green, data={"tool": "edge", "do": "walk", "legs": "0 on; by the tree; 9 on"})
+    assert "cannot be read" in words_at(wrong, "#legs-message")
+    for flat in ("0 on; 5 on; 9 on", "0 on; 9 on"):
+        wrong = signed_in.post(green, data={"tool": "edge", "do": "walk", "legs": flat})
+        assert wrong.status_code == 422, flat
     assert "3 ft out" in parsed(page).select_one("#undo")["title"]
 
 

@@ -113,6 +113,8 @@ class Chart:
 
     def edged(self, corners: tuple[Place, ...]) -> "Chart":
         """Return it with another edge; raises ChartError for one that encloses no green."""
+        if not FEWEST_CORNERS <= len(corners) <= MOST["corners"]:
+            raise ChartError(f"An edge has {FEWEST_CORNERS} to {MOST['corners']} corners.")
         return self._of("corners", corners)
 
     def _holding(self, part: Part, i: int) -> tuple[Any, ...]:

@@ -1,8 +1,8 @@
 """A green surveyed by readings: its mean ground, and how sure that is."""
 
-from orthocline.core.survey.field import Looks
+from orthocline.core.survey.field import Looks, both_slopes
 from orthocline.core.survey.fitting import Fit
-from orthocline.core.survey.next_reading import NextPlace, both_slopes, next_place
+from orthocline.core.survey.next_reading import NextPlace, next_place
 from orthocline.core.survey.points import Gridded, gridded
 from orthocline.core.survey.survey import (
     GrainArea,

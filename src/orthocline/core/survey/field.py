@@ -33,6 +33,23 @@ class Looks:
     parts: Figures
 
 
+def both_slopes(places: Figures) -> Looks:
+    """Return looks at the slopes east of all places, then at those north.
+
+    Parameters
+    ----------
+    places : ndarray
+        Places on the map [m], shape (n, 2).
+
+    Returns
+    -------
+    Looks
+        Shape (2 n,).
+    """
+    parts = np.repeat([[0.0, 1.0, 0.0], [0.0, 0.0, 1.0]], len(places), axis=0)
+    return Looks(np.vstack([places, places]), parts)
+
+
 @dataclass(frozen=True)
 class Field:
     """How the ground varies about its plane.

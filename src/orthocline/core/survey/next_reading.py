@@ -5,27 +5,10 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from orthocline.core.survey.field import Looks
+from orthocline.core.survey.field import both_slopes
 from orthocline.core.survey.fitting import Fit
 
 Figures = NDArray[np.float64]
-
-
-def both_slopes(places: Figures) -> Looks:
-    """Return looks at the slopes east of all places, then at those north.
-
-    Parameters
-    ----------
-    places : ndarray
-        Places on the map [m], shape (n, 2).
-
-    Returns
-    -------
-    Looks
-        Shape (2 n,).
-    """
-    parts = np.repeat([[0.0, 1.0, 0.0], [0.0, 0.0, 1.0]], len(places), axis=0)
-    return Looks(np.vstack([places, places]), parts)
 
 
 @dataclass(frozen=True)

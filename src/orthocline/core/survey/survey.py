@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 
 from orthocline.core.ground import Grid
 from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, FLATTEST
-from orthocline.core.survey.field import Looks
+from orthocline.core.survey.field import Looks, both_slopes
 from orthocline.core.survey.fitting import LIKELY, Fit, fit
 
 Figures = NDArray[np.float64]
@@ -22,6 +22,8 @@ MARGIN_M: Final = 6.0
 """The ground is worked out so far beyond what is asked for; further off it slopes as at its edge."""
 ROUNDS: Final = 3
 """A way of fall is taken up so often, each time as steep as the ground is then."""
+GROWN_HELD: Final = 6
+"""Ground with its grain is held for so many green speeds: a read asks for one, and for a little more."""
 FADES_M: Final = 1.0
 """Grain fades out over so much at the edge of its part."""
 
@@ -125,11 +127,7 @@ class Survey:
     @staticmethod
     def _gradients(found: Fit, places: list[Place]) -> Figures:
         """Return the mean gradient at places [ratio], shape (n, 2)."""
-        at = np.array(places)
-        both = np.vstack([at, at])
-        parts = np.zeros((len(both), 3))
-        parts[: len(at), 1], parts[len(at) :, 2] = 1.0, 1.0
-        return found.mean(Looks(both, parts)).reshape(2, -1).T
+        return found.mean(both_slopes(np.array(places))).reshape(2, -1).T
 
     @cached_property
     def grid(self) -> Grid:
@@ -176,6 +174,8 @@ class Survey:
             The same heights, leaning.
         """
         if slope_of_grain not in self._grown:
+            if len(self._grown) >= GROWN_HELD:
+                self._grown.clear()
             self._grown[slope_of_grain] = self.grid.leaning(-slope_of_grain * self._pulls)
         return self._grown[slope_of_grain]
 

@@ -35,6 +35,8 @@ SLOPE_STEP: Final = 0.0025
 TURN_STEP: Final = math.radians(5.0)
 AREA_M: Final = 4.0
 STEEPEST: Final = 0.25
+PLACES: Final = ";"
+"""Between the places of an edge that is typed place by place."""
 USUAL_WITHIN, HALF_TURN = math.degrees(2.0 * GRAIN_WAY_SD_RAD), 180.0
 """Within how much a way of growing is known by one clue [deg], and at most."""
 ONE_M: Final = 1.0
@@ -200,6 +202,11 @@ class _Typed:
         )
         return place
 
+    def spots(self, text: str) -> tuple[Place, ...]:
+        """Return places that are typed one after another."""
+        told = (one for one in text.split(PLACES) if one.strip())
+        return tuple(parse_spot(one, self.outline, self.wording) for one in told)
+
     @property
     def held(self) -> tuple[Part, int] | None:
         return chosen_of(self.asked.chosen, self.chart)
@@ -308,7 +315,10 @@ def _retire(typed: _Typed) -> Edit | None:
 
 
 def _walk(typed: _Typed) -> Edit:
-    """Return the edit that makes a walked edge the outline."""
+    """Return the edit that makes an edge the outline that was walked, or whose places were measured."""
+    if PLACES in typed.text("legs"):
+        spots = typed.field("legs", typed.spots, "A place")
+        return Edit(lambda chart: chart.edged(spots), "the edge by its places", "")
     legs = typed.field("legs", lambda text: parse_legs(text, typed.wording), "The walk")
     found = walked(legs)
     corners = found.corners

@@ -274,7 +274,7 @@ def parse_legs(text: str, wording: Wording) -> list[tuple[float, float]]:
         For anything else, or fewer than three.
     """
     legs = []
-    for part in filter(None, (one.strip().lower() for one in re.split(r"[;,\n]", text))):
+    for part in filter(None, (one.strip().lower() for one in text.split(","))):
         length, _, bearing = part.removesuffix("deg").removesuffix("°").strip().rpartition(" ")
         legs.append((parse_length_m(length, "paces", wording), math.radians(parse_degrees(bearing))))
     if any(length <= 0.0 for length, _ in legs):
