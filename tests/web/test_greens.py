@@ -360,3 +360,21 @@ def test_a_corner_is_chosen_typed_and_removed(signed_in, session, green):
     assert chart(signed_in, session, green).corners[3] == pytest.approx((13 * PACE, 14 * PACE), abs=0.05)
     post(signed_in, green, **chosen, do="remove")
     assert len(chart(signed_in, session, green).corners) == count - 1
+
+
+def test_a_list_of_heights_is_added_at_once(signed_in, session, green):
+    said = {"tool": "height", "do": "heights"}
+    lines = [f"{x} {y} {0.02 * y:.3f}" for x in (-6, 0, 6) for y in (3, 10, 17)]
+    page = post(signed_in, green, **said, heights="\n".join(lines))
+    assert len(chart(signed_in, session, green).readings) == 9
+    assert "One slope, 2 % toward the front" in words_at(page, "#lead")
+    for wrong, says in (
+        ("3 4", "line 1"),
+        ("1 2 3\n1 nan 2", "line 2"),
+        ("", "three figures"),
+        ("90 0 1", "None"),
+    ):
+        refused = signed_in.post(green, data={**said, "heights": wrong})
+        assert refused.status_code == 422
+        assert says in words_at(refused, "#heights-message")
+        assert value(refused, "heights") == wrong.replace("\r", "")

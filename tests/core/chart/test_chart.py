@@ -5,10 +5,18 @@ import math
 import numpy as np
 import pytest
 
-from orthocline.core.chart import Chart, ChartError, ChartPin, ChartReading, Known, surveyed
+from orthocline.core.chart import (
+    Chart,
+    ChartError,
+    ChartPin,
+    ChartReading,
+    Known,
+    height_readings,
+    surveyed,
+)
 from orthocline.core.ground import Sense, SlopePair, sense
 from orthocline.core.relief import Kind, oval
-from orthocline.core.survey import Fit, HeightReading, Looks, SlopeReading, WayReading
+from orthocline.core.survey import Fit, HeightReading, Looks, SlopeReading, WayReading, both_slopes
 from tests.ternholm import HEIGHTS, slopes
 
 DOWN = -0.5 * math.pi
@@ -131,3 +139,28 @@ def test_a_reading_is_as_odd_as_a_fit_without_it_finds_it():
     error = abs(float(fit.values[i] - without.mean(one)[0]))
     sd = math.sqrt(without.variances(one)[0] + fit.sds[i] ** 2)
     assert fit.oddness[i] == pytest.approx(error / sd, rel=1e-6)
+
+
+def listed(count, rng):
+    """Return heights of the two tiers as a laser lists them, a twentieth of them on a foot or a flag."""
+    at = rng.uniform((-14.0, -2.0), (14.0, 22.0), (count, 2))
+    heights = HEIGHTS["Breakwater"](at[:, 0] + 12.0, at[:, 1]) + rng.normal(0.0, 0.004, count)
+    heights[rng.random(count) < 0.05] += 0.6
+    return np.column_stack([at, heights])
+
+
+def test_a_long_list_of_heights_becomes_a_grid_of_them():
+    readings = height_readings(listed(4000, np.random.default_rng(2)), OUTLINE, 200)
+    assert 150 < len(readings) <= 200
+    known = Known(surveyed(readings, {}), OUTLINE)
+    at = np.array([(x, y) for x in (-6.0, 0.0, 6.0) for y in (4.0, 10.0, 16.0)])
+    true = slopes("Breakwater", at + np.array([12.0, 0.0]))
+    mean = known.survey.fit.mean(both_slopes(at)).reshape(2, -1).T
+    assert np.abs(mean - true).max() < 0.035
+
+
+def test_a_short_list_stays_as_it_is_and_one_off_the_green_is_refused():
+    points = np.array([(0.0, 4.0, 0.1), (1.0, 9.0, 0.4), (40.0, 4.0, 9.0)])
+    assert [one.size for one in height_readings(points, OUTLINE, 200)] == [0.1, 0.4]
+    with pytest.raises(ChartError, match="None of these"):
+        height_readings(points[2:], OUTLINE, 200)

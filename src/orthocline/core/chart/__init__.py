@@ -10,13 +10,13 @@ from orthocline.core.chart.chart import (
     ChartReading,
     Part,
 )
-from orthocline.core.chart.known import UNSURE_SD, Known
+from orthocline.core.chart.heights import height_readings
+from orthocline.core.chart.known import Known
 from orthocline.core.chart.pins import PinGround, pin_ground
 
 __all__ = [
     "FARTHEST_M",
     "MOST",
-    "UNSURE_SD",
     "Chart",
     "ChartError",
     "ChartPin",
@@ -24,6 +24,7 @@ __all__ = [
     "Known",
     "Part",
     "PinGround",
+    "height_readings",
     "pin_ground",
     "surveyed",
 ]

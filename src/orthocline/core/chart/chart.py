@@ -111,6 +111,12 @@ class Chart:
         one = self._holding(part, i)[i]
         return self.changed(part, i, at_m if part == "corners" else replace(one, at_m=at_m))
 
+    def read(self, readings: tuple[ChartReading, ...]) -> "Chart":
+        """Return it with more readings; raises ChartError where they are too many, or lie too far off."""
+        if len(self.readings) + len(readings) > MOST["readings"]:
+            raise ChartError(f"A chart holds {MOST['readings']} readings at most.")
+        return self._of("readings", (*self.readings, *readings))
+
     def edged(self, corners: tuple[Place, ...]) -> "Chart":
         """Return it with another edge; raises ChartError for one that encloses no green."""
         if not FEWEST_CORNERS <= len(corners) <= MOST["corners"]:

@@ -12,9 +12,8 @@ from orthocline.core.roll import steepest_holding_slope
 from orthocline.core.sure import Fall
 
 Place = tuple[float, float]
-ROUND_M: Final = 0.9
-"""A ball is held by a pin that is held everywhere within a pace of it."""
 RINGS: Final = (0.0, 0.45, 0.9)
+"""A pin holds a ball where it is held on rings out to a pace of it [m]."""
 TURNS: Final = np.linspace(0.0, 2.0 * math.pi, 16, endpoint=False)
 LEAST_SLOPE: Final = 1e-4
 

@@ -50,7 +50,6 @@ LEAST_RISE_M: Final = 0.03
 PHONE_TYPE: Final = 22.0
 """On a phone the map is small and its type larger: labels stand clear of each other at that size."""
 DASHES: Final = {Kind.RIDGE: "14 4 2 4", Kind.VALLEY: "2 5", Kind.TIER: "8 4", Kind.FRONT: "8 4"}
-LINES_OF: Final = frozenset({"LineString", "MultiLineString", "GeometryCollection"})
 
 
 @dataclass(frozen=True)

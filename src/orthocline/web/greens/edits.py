@@ -5,7 +5,9 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from typing import Any, Final
 
-from orthocline.core.chart import Chart, ChartPin, ChartReading, Part
+import numpy as np
+
+from orthocline.core.chart import MOST, Chart, ChartError, ChartPin, ChartReading, Part, height_readings
 from orthocline.core.grain import GRASSES
 from orthocline.core.instruments import GRAIN_STRENGTH_SHARE, GRAIN_WAY_SD_RAD, Gives
 from orthocline.core.relief import Outline, walked
@@ -16,7 +18,7 @@ from orthocline.formats.chart_document import CHARTED, PIN_LENGTH
 from orthocline.services.text import tidy_text
 from orthocline.web.greens.request import PARTS, MapAsked, chosen_of
 from orthocline.web.shared.placing import moved_of, nudged_of
-from orthocline.wording.ground.greens import parse_legs, parse_map_way, parse_spot
+from orthocline.wording.ground.greens import parse_heights, parse_legs, parse_map_way, parse_spot
 from orthocline.wording.quantities import (
     QuantityError,
     grass_named,
@@ -37,6 +39,8 @@ AREA_M: Final = 4.0
 STEEPEST: Final = 0.25
 PLACES: Final = ";"
 """Between the places of an edge that is typed place by place."""
+MOST_LISTED: Final = 200
+"""A list of heights becomes so many readings at most."""
 USUAL_WITHIN, HALF_TURN = math.degrees(2.0 * GRAIN_WAY_SD_RAD), 180.0
 """Within how much a way of growing is known by one clue [deg], and at most."""
 ONE_M: Final = 1.0
@@ -326,6 +330,17 @@ def _walk(typed: _Typed) -> Edit:
     return Edit(lambda chart: chart.edged(corners), f"the edge walked, {missed} out", "")
 
 
+def _heights(typed: _Typed) -> Edit:
+    """Return the edit that adds a list of heights."""
+    points = typed.field("heights", parse_heights, "The list")
+    room = min(MOST_LISTED, MOST["readings"] - len(typed.chart.readings))
+    try:
+        readings = height_readings(np.array(points), typed.outline, room)
+    except ChartError as error:
+        raise FieldError("heights", str(error)) from error
+    return Edit(lambda chart: chart.read(readings), f"{len(readings)} heights added", "")
+
+
 TYPED: Final[Mapping[tuple[str, str], Callable[[_Typed], Edit | None]]] = {
     ("add", "slope"): _add_slope,
     ("add", "height"): _add_height,
@@ -335,5 +350,6 @@ TYPED: Final[Mapping[tuple[str, str], Callable[[_Typed], Edit | None]]] = {
     ("remove", ""): _remove,
     ("retire", ""): _retire,
     ("walk", ""): _walk,
+    ("heights", "height"): _heights,
 }
 """What a button does, by its name and the tool in hand; any tool's has none."""

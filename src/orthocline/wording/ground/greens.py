@@ -60,6 +60,8 @@ MOST_ODD: Final = 5
 ONE_SLOPE: Final = 0.006
 """Ground whose slope strays so little [ratio] from its mean is one plane."""
 LEVEL: Final = 0.002
+FARTHEST_LISTED_M: Final = 1000.0
+HEIGHTS_ALLOWED: Final = "must have three figures in metres a line: to the right, in from the front, height"
 LEAST_LEGS: Final = 3
 FASTEST_FT: Final = 20.0
 
@@ -263,6 +265,31 @@ def map_way_text(toward_rad: float) -> str:
     if abs(clockwise - 45.0 * eighth) < 0.5:
         return WAYS[eighth % len(WAYS)].removeprefix("the ")
     return f"{clockwise:.0f} deg"
+
+
+def parse_heights(text: str) -> list[tuple[float, float, float]]:
+    """Return a list of heights [m]: ``3.2 11.5 0.24`` a line, to the right, in from the front, and up.
+
+    Raises
+    ------
+    QuantityError
+        For anything else; it names the line.
+    """
+    found = []
+    for number, line in enumerate(text.splitlines(), start=1):
+        figures = line.replace(",", " ").replace(";", " ").split()
+        if not figures:
+            continue
+        try:
+            x, y, z = (float(one) for one in figures)
+        except ValueError as error:
+            raise QuantityError(f"{HEIGHTS_ALLOWED}; line {number} has not") from error
+        if not all(math.isfinite(one) and abs(one) < FARTHEST_LISTED_M for one in (x, y, z)):
+            raise QuantityError(f"{HEIGHTS_ALLOWED}; line {number} lies too far off")
+        found.append((x, y, z))
+    if not found:
+        raise QuantityError(HEIGHTS_ALLOWED)
+    return found
 
 
 def parse_legs(text: str, wording: Wording) -> list[tuple[float, float]]:
