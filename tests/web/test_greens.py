@@ -368,6 +368,12 @@ def test_a_list_of_heights_is_added_at_once(signed_in, session, green):
     page = post(signed_in, green, **said, heights="\n".join(lines))
     assert len(chart(signed_in, session, green).readings) == 9
     assert "One slope, 2 % toward the front" in words_at(page, "#lead")
+    post(signed_in, green, tool="edge", moved="corner-0:0:-2")
+    post(signed_in, green, **said, heights="1 5 0.1")
+    charted = chart(signed_in, session, green)
+    front = charted.outline.front
+    assert front[1] < -1.0
+    assert charted.readings[-1].at_m == pytest.approx((front[0] + 1.0, front[1] + 5.0), abs=1e-3)
     for wrong, says in (
         ("3 4", "line 1"),
         ("1 2 3\n1 nan 2", "line 2"),

@@ -335,7 +335,8 @@ def _heights(typed: _Typed) -> Edit:
     points = typed.field("heights", parse_heights, "The list")
     room = min(MOST_LISTED, MOST["readings"] - len(typed.chart.readings))
     try:
-        readings = height_readings(np.array(points), typed.outline, room)
+        on_map = np.array(points) + np.array([*typed.outline.front, 0.0])
+        readings = height_readings(on_map, typed.outline, room)
     except ChartError as error:
         raise FieldError("heights", str(error)) from error
     return Edit(lambda chart: chart.read(readings), f"{len(readings)} heights added", "")

@@ -127,7 +127,7 @@ def paces_words(at: Place, outline: Outline, wording: Wording) -> str:
     """Return a place as a caddie says it: ``12 paces on, 3 right``."""
     right, on = at[0] - outline.front[0], at[1] - outline.front[1]
     deep, aside = (round(abs(one) / wording.calibration.pace_m) for one in (on, right))
-    return f"{deep} {'pace' if deep == 1 else 'paces'} on" + (
+    return f"{deep} {'pace' if deep == 1 else 'paces'} {'short' if on < 0.0 and deep else 'on'}" + (
         f", {aside} {'left' if right < 0.0 else 'right'}" if aside else ", in the middle"
     )
 
