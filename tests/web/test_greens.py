@@ -384,3 +384,12 @@ def test_a_list_of_heights_is_added_at_once(signed_in, session, green):
         assert refused.status_code == 422
         assert says in words_at(refused, "#heights-message")
         assert value(refused, "heights") == wrong.replace("\r", "")
+
+
+def test_what_is_changed_in_size_stays_where_it_was(signed_in, session, green):
+    draw(signed_in, green, "2.013:10.027", "2.013:8.9")
+    chosen = {"tool": "slope", "chosen": "reading-0"}
+    shown = value(signed_in.get(green, query_string=chosen), "place")
+    post(signed_in, green, **chosen, do="change", place=shown, way="front", size="4 %")
+    one = chart(signed_in, session, green).readings[0]
+    assert (one.at_m, one.size) == ((2.013, 10.027), 0.04)

@@ -11,14 +11,16 @@ from orthocline.core.chart import MOST, Chart, ChartError, ChartPin, ChartReadin
 from orthocline.core.grain import GRASSES
 from orthocline.core.instruments import GRAIN_STRENGTH_SHARE, GRAIN_WAY_SD_RAD, Gives
 from orthocline.core.relief import Outline, walked
+from orthocline.core.roll import RANGES
 from orthocline.core.survey import GrainArea
 from orthocline.core.units import wrap_rad
 from orthocline.drawing.ground.green_map import slope_of_arrow
 from orthocline.formats.chart_document import CHARTED, PIN_LENGTH
+from orthocline.services.errors import InvalidError
 from orthocline.services.text import tidy_text
 from orthocline.web.greens.request import PARTS, MapAsked, chosen_of
 from orthocline.web.shared.placing import moved_of, nudged_of
-from orthocline.wording.ground.greens import parse_heights, parse_legs, parse_map_way, parse_spot
+from orthocline.wording.ground.greens import parse_heights, parse_legs, parse_map_way, parse_spot, spot_text
 from orthocline.wording.quantities import (
     QuantityError,
     grass_named,
@@ -35,8 +37,8 @@ Change = Callable[[Chart], Chart]
 STEP_M: Final = 0.25
 SLOPE_STEP: Final = 0.0025
 TURN_STEP: Final = math.radians(5.0)
-AREA_M: Final = 4.0
-STEEPEST: Final = 0.25
+AREA_M, WIDEST_AREA_M = 4.0, 30.0
+STEEPEST: Final = RANGES.tilt[1]
 PLACES: Final = ";"
 """Between the places of an edge that is typed place by place."""
 MOST_LISTED: Final = 200
@@ -51,14 +53,6 @@ WORDS: Final[Mapping[Part, str]] = {
     "corners": "corner",
     "grain": "grain",
 }
-
-
-class FieldError(ValueError):
-    """Something typed that cannot be read; `field` names it."""
-
-    def __init__(self, field: str, message: str) -> None:
-        super().__init__(message)
-        self.field = field
 
 
 @dataclass(frozen=True)
@@ -77,7 +71,7 @@ def edit_of(
 
     Raises
     ------
-    FieldError
+    InvalidError
         For something typed that cannot be read.
     """
     moved, nudged = moved_of(arguments), nudged_of(arguments)
@@ -194,13 +188,16 @@ class _Typed:
         return self.arguments.get(name, "").strip()
 
     def field(self, name: str, parse: Callable[[str], Any], what: str) -> Any:
-        """Return a field's figure; raises FieldError where it is none."""
+        """Return a field's figure; raises InvalidError where it is none."""
         try:
             return parse(self.text(name))
         except QuantityError as error:
-            raise FieldError(name, f"{what} {error}.") from error
+            raise InvalidError(name, f"{what} {error}.") from error
 
     def at(self) -> Place:
+        """Return the place that was typed; one that still stands as it was shown is where it was."""
+        if self.held and self.text("place") == spot_text(self._held_at, self.outline, self.wording):
+            return self._held_at
         place: Place = self.field(
             "place", lambda text: parse_spot(text, self.outline, self.wording), "The place"
         )
@@ -214,6 +211,13 @@ class _Typed:
     @property
     def held(self) -> tuple[Part, int] | None:
         return chosen_of(self.asked.chosen, self.chart)
+
+    @property
+    def _held_at(self) -> Place:
+        part, i = self.held or ("corners", 0)
+        one = self.chart.part(part)[i]
+        at: Place = one if part == "corners" else one.at_m
+        return at
 
     def reading(self, by: str) -> ChartReading:
         """Return the reading that was typed."""
@@ -230,7 +234,7 @@ class _Typed:
             return ChartReading(at, by, toward, None)
         size = self.field("size", lambda text: parse_slope(text, ONE_M, self.wording)[0], "The slope")
         if not 0.0 <= size <= STEEPEST:
-            raise FieldError("size", "A slope is between 0 and 25 %; turn its way round for one that rises.")
+            raise InvalidError("size", "A slope is between 0 and 25 %; turn its way for one that rises.")
         return ChartReading(at, by, toward, size)
 
     @property
@@ -241,23 +245,23 @@ class _Typed:
         """Return the pin that was typed."""
         name = tidy_text(self.text("name"))
         if not 0 < len(name) <= PIN_LENGTH:
-            raise FieldError("name", f"A pin's name has 1 to {PIN_LENGTH} characters.")
+            raise InvalidError("name", f"A pin's name has 1 to {PIN_LENGTH} characters.")
         return ChartPin(self.at(), name)
 
     def grain(self) -> GrainArea:
         """Return the area of grain that was typed."""
         strength = self.field("grass", parse_grain, "The grain")
-        if not 0.0 <= strength <= 0.5:
-            raise FieldError("grass", "The strength of grain is between 0 and 0.5.")
+        if not RANGES.grain[0] <= strength <= RANGES.grain[1]:
+            raise InvalidError("grass", f"The strength of grain is between 0 and {RANGES.grain[1]:g}.")
         radius = self.field("radius", lambda text: parse_far_m(text, self.wording), "The size")
-        if not 0.0 < radius <= 30.0:
-            raise FieldError("radius", "An area reaches up to 30 m.")
+        if not 0.0 < radius <= WIDEST_AREA_M:
+            raise InvalidError("radius", f"An area reaches up to {WIDEST_AREA_M:g} m.")
         toward = self.field("way", parse_map_way, "The way")
         within = (
             self.field("within", parse_degrees, "The way's doubt") if self.text("within") else USUAL_WITHIN
         )
         if not 0.0 < within <= HALF_TURN:
-            raise FieldError("within", "A way is known within 1 to 180 degrees.")
+            raise InvalidError("within", "A way is known within 1 to 180 degrees.")
         named = grass_named(self.text("grass"))
         return replace(
             _bent(self.at()),
@@ -338,7 +342,7 @@ def _heights(typed: _Typed) -> Edit:
         on_map = np.array(points) + np.array([*typed.outline.front, 0.0])
         readings = height_readings(on_map, typed.outline, room)
     except ChartError as error:
-        raise FieldError("heights", str(error)) from error
+        raise InvalidError("heights", str(error)) from error
     return Edit(lambda chart: chart.read(readings), f"{len(readings)} heights added", "")
 
 

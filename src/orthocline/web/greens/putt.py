@@ -1,7 +1,7 @@
 """A putt on a green's map: its ball and hole by drag, by paces and bearing, or from the straight putt."""
 
 import math
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Final
@@ -10,7 +10,7 @@ import numpy as np
 
 from orthocline.core.chart import FARTHEST_M, ChartPin, Known
 from orthocline.core.relief import Outline
-from orthocline.web.shared.lies import lie_fields, plain
+from orthocline.web.shared.lies import lie_fields, pin_named, plain
 from orthocline.web.shared.placing import moved_of, nudged_of
 from orthocline.wording.ground.dial import Placed, parse_place
 from orthocline.wording.ground.greens import parse_spot, spot_text
@@ -65,7 +65,10 @@ class MapPutt:
     def put(self, name: str, at: Place) -> "MapPutt":
         """Return it with its ball or its hole in another place."""
         typed = {key: text for key, text in self.typed.items() if key != name}
-        return replace(self, typed=typed, **{name: at})  # type: ignore[arg-type]
+        ball, hole = (
+            at if key == name else there for key, there in (("ball", self.ball), ("hole", self.hole))
+        )
+        return replace(self, ball=ball, hole=hole, typed=typed)
 
 
 @dataclass(frozen=True)
@@ -80,10 +83,7 @@ class _Said:
 
     @cached_property
     def usual_hole(self) -> Place:
-        """The chosen pin's place, or the first pin's in use; without any the middle of the green."""
-        chosen = self.arguments.get("chosen", "").removeprefix("pin-")
-        if chosen.isdecimal() and int(chosen) < len(self.pins):
-            return self.pins[int(chosen)].at_m
+        """The place of the first pin in use; without any the middle of the green."""
         in_use = [one.at_m for one in self.pins if not one.retired]
         (left, low), (right, top) = self.outline.box
         return in_use[0] if in_use else (0.5 * (left + right), 0.5 * (low + top))
@@ -95,9 +95,9 @@ class _Said:
 
     def hole(self, text: str) -> Place:
         """Return where a typed hole lies: by the name of a pin, or as a place."""
-        for one in self.pins:
-            if one.name.lower() == text.lower():
-                return one.at_m
+        pin = pin_named(self.pins, text)
+        if pin:
+            return pin.at_m
         return parse_spot(text, self.outline, self.wording)
 
     def ball(self, text: str, hole: Place) -> Place:
@@ -127,20 +127,19 @@ def map_putt(
 ) -> MapPutt:
     """Return the putt that an address asks for on a map, with what was dragged, tapped or nudged."""
     said = _Said(arguments, pins, outline, known, wording)
-    typed, errors = {}, {}
-    ball = said.usual_ball(said.usual_hole)
-    hole = said.usual_hole
-    for name, text in (("hole", arguments.get("hole", "")), ("ball", arguments.get("ball", ""))):
-        if not text.strip():
-            ball = said.usual_ball(hole)
-            continue
+    errors: dict[str, str] = {}
+
+    def placed(name: str, parse: Callable[[str], Place], usual: Place) -> Place:
+        text = arguments.get(name, "").strip()
         try:
-            if name == "hole":
-                hole = said.hole(text.strip())
-            else:
-                ball = said.ball(text.strip(), hole)
+            return parse(text) if text else usual
         except QuantityError as error:
-            typed[name], errors[name] = text, f"The {name} {error}."
+            errors[name] = f"The {name} {error}."
+            return usual
+
+    hole = placed("hole", said.hole, said.usual_hole)
+    ball = placed("ball", lambda text: said.ball(text, hole), said.usual_ball(hole))
+    typed = {name: arguments[name] for name in errors}
     return _edited(MapPutt(_held(ball), _held(hole), typed, errors), arguments)
 
 

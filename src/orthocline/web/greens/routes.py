@@ -29,7 +29,7 @@ from orthocline.services.ground.maps import look_at
 from orthocline.services.read.reading import read_putt
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
-from orthocline.web.greens.edits import Edit, FieldError, edit_of
+from orthocline.web.greens.edits import Edit, edit_of
 from orthocline.web.greens.forms import AboutForm, NewForm
 from orthocline.web.greens.list_view import course_rows
 from orthocline.web.greens.putt import map_putt
@@ -101,7 +101,7 @@ def edit(green_id: int) -> AnyResponse:
         if wanted:
             edit_chart(viewer(), session(), green_id, wanted.change, wanted.words, entry_key())
             arguments = _after(arguments, wanted)
-    except (FieldError, InvalidError) as error:
+    except InvalidError as error:
         seen = replace(_view(green_id, arguments), typed=arguments, errors={error.field: str(error)})
         return page_or_part("greens", seen, readable=False)
     if is_part():
@@ -235,5 +235,5 @@ def _previewed(chart: Chart, arguments: Mapping[str, str]) -> Chart:
     try:
         wanted = edit_of(arguments, looked, chart, outline, wording())
         return wanted.change(chart) if wanted else chart
-    except (FieldError, ChartError):
+    except (InvalidError, ChartError):
         return chart

@@ -1,7 +1,7 @@
 """A putt that lies on a charted green: where its hole is, which way it goes, and its ground."""
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
@@ -135,6 +135,12 @@ def own_greens(number: str) -> ChartedGround:
     return ChartedGround(int(number), known, chart.pins)
 
 
+def pin_named(pins: Sequence[ChartPin], text: str) -> ChartPin | None:
+    """Return the pin that goes by a typed name."""
+    said = text.strip().lower()
+    return next((pin for pin in pins if pin.name.lower() == said), None)
+
+
 def hole_of(text: str, on: ChartedGround) -> Place:
     """Return where a hole lies [m]: ``-1.2 16.5 m``, the name of a pin, or a place as it is typed.
 
@@ -143,11 +149,10 @@ def hole_of(text: str, on: ChartedGround) -> Place:
     QuantityError
         For anything else.
     """
-    said = text.strip().lower()
-    for pin in on.pins:
-        if pin.name.lower() == said:
-            return pin.at_m
-    figures = said.removesuffix("m").split()
+    pin = pin_named(on.pins, text)
+    if pin:
+        return pin.at_m
+    figures = text.strip().lower().removesuffix("m").split()
     try:
         x, y = (float(one) for one in figures)
     except ValueError:
