@@ -10,10 +10,13 @@ from sqlalchemy.orm import Session, sessionmaker
 from orthocline.db.jobs.models import Job, JobPiece
 from orthocline.db.log.models import LoggedPutt
 from orthocline.jobs.worker import worker_of
+from orthocline.services.errors import InvalidError
 from orthocline.services.jobs import jobs, registry
+from orthocline.services.jobs.task import Made
 from tests.conftest import PASSWORD
 from tests.page import link, parsed, text
 
+FILE = registry.KINDS["archive"].file_of
 WAITING = "SELECT count(*) FROM procrastinate_jobs WHERE status = 'todo' AND task_name = 'carry_out'"
 
 
@@ -55,13 +58,13 @@ def test_a_cancelled_job_is_not_done(signed_in, asked, session, sessions):
 def test_a_job_is_cancelled_while_it_runs(signed_in, asked, session, sessions, monkeypatch):
     number = int(asked.rpartition("/")[2])
 
-    def cancels_at_the_third(_viewer, _session):
+    def cancels_at_the_third(_viewer, _session, _task):
         for count in range(1, 6):
-            yield "x" * jobs.PIECE_LENGTH
+            yield Made(b"x" * jobs.PIECE_LENGTH, count)
             if count == 3:
                 signed_in.post(f"{asked}/cancel")
 
-    kind = registry.Kind(lambda *_: 5, cancels_at_the_third, "x", "text/plain")
+    kind = registry.Kind(lambda *_: 5, cancels_at_the_third, FILE)
     monkeypatch.setitem(registry.KINDS, "archive", kind)
     jobs.carry_out(sessions, number)
     session.expire_all()
@@ -107,11 +110,24 @@ def at_work(committed):
 
 
 def test_a_job_that_fails_says_so_and_changes_nothing(at_work, monkeypatch):
-    kind = registry.Kind(lambda *_: 1, lambda *_: 1 / 0, "x", "text/plain")
+    kind = registry.Kind(lambda *_: 1, lambda *_: 1 / 0, FILE)
     monkeypatch.setitem(registry.KINDS, "archive", kind)
     asked = at_work.post("/account/export").location
     at_work.work()
     assert "It did not work out" in text(at_work.get(asked))
+
+
+def test_a_job_that_cannot_be_done_says_why(at_work, monkeypatch):
+    def refuses(_viewer, _session, _task):
+        yield Made(b"half", 1)
+        raise InvalidError("file", "This file is damaged.")
+
+    monkeypatch.setitem(registry.KINDS, "archive", registry.Kind(lambda *_: 2, refuses, FILE))
+    asked = at_work.post("/account/export").location
+    at_work.work()
+    assert "This file is damaged." in text(at_work.get(asked))
+    with Session(at_work.engine) as session:
+        assert session.scalar(select(func.count()).select_from(JobPiece)) == 0
 
 
 def test_what_a_killed_worker_left_is_begun_again(at_work):

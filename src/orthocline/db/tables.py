@@ -2,8 +2,8 @@
 
 from orthocline.db.account.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
 from orthocline.db.base import Base
-from orthocline.db.ground.models import Course, Green, GreenChart
-from orthocline.db.jobs.models import Job, JobPiece
+from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan
+from orthocline.db.jobs.models import FilePiece, GivenFile, Job, JobPiece
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.request_counts import RequestCount
 from orthocline.db.speed.models import SpeedNote
@@ -16,9 +16,12 @@ TABLES = (
     StrokeTrial,
     Course,
     Green,
+    GreenScan,
     GreenChart,
     LoggedPutt,
     SpeedNote,
+    GivenFile,
+    FilePiece,
     Job,
     JobPiece,
     RequestCount,

@@ -5,13 +5,14 @@ from typing import Annotated, Any
 
 from pydantic import Field
 
-from orthocline.core.chart import FARTHEST_M, MOST, Chart, ChartPin, ChartReading
+from orthocline.core.chart import FARTHEST_M, MOST, Chart, ChartPin, ChartReading, Site
 from orthocline.core.instruments import INSTRUMENTS, Gives
 from orthocline.core.roll import RANGES
 from orthocline.core.units import PERCENT, wrap_rad
+from orthocline.formats.scan_part import ScanPart, scan_members
 from orthocline.formats.surface_parts import GrainAreaPart, Part, grain_members
 
-PIN_LENGTH = 24
+PIN_LENGTH, SYSTEM_LENGTH = 24, 12
 DECIMALS = 4
 CHARTED = {
     one.name: one.gives
@@ -39,11 +40,20 @@ class _Pin(Part):
     retired: bool = False
 
 
+class _Site(Part):
+    system: Annotated[str, Field(max_length=SYSTEM_LENGTH, pattern=r"^(EPSG:\d{4,6})?$")]
+    at_m: Annotated[list[Annotated[float, Field(ge=-1e8, le=1e8)]], Field(min_length=2, max_length=2)]
+    up_deg: Angle = 0.0
+    height_m: Annotated[float, Field(ge=-1e5, le=1e5)] = 0.0
+
+
 class _Chart(Part):
     outline_m: Annotated[list[At], Field(max_length=MOST["corners"])] = Field(default_factory=list)
     readings: Annotated[list[_Reading], Field(max_length=MOST["readings"])] = Field(default_factory=list)
     pins: Annotated[list[_Pin], Field(max_length=MOST["pins"])] = Field(default_factory=list)
     grain: Annotated[list[GrainAreaPart], Field(max_length=MOST["grain"])] = Field(default_factory=list)
+    scan: ScanPart | None = None
+    site: _Site | None = None
 
 
 def chart_document(chart: Chart) -> dict[str, Any]:
@@ -56,6 +66,8 @@ def chart_document(chart: Chart) -> dict[str, Any]:
             for one in chart.pins
         ],
         "grain": [_rounded(grain_members(one)) for one in chart.grain],
+        **({"scan": scan_members(chart.scan)} if chart.scan else {}),
+        **({"site": _site_members(chart.site)} if chart.site else {}),
     }
 
 
@@ -67,6 +79,8 @@ def chart_of(document: dict[str, Any]) -> Chart:
         tuple(_reading(one) for one in part.readings),
         tuple(ChartPin((one.at_m[0], one.at_m[1]), one.name, one.retired) for one in part.pins),
         tuple(one.area for one in part.grain),
+        part.scan.scan if part.scan else None,
+        _site(part.site) if part.site else None,
     )
 
 
@@ -76,6 +90,16 @@ def _at(place: tuple[float, float]) -> list[float]:
 
 def _degrees(angle_rad: float) -> float:
     return round(math.degrees(wrap_rad(angle_rad)), DECIMALS)
+
+
+def _site_members(site: Site) -> dict[str, Any]:
+    at = [round(site.east_m, DECIMALS), round(site.north_m, DECIMALS)]
+    turned, height = _degrees(site.up_rad), round(site.height_m, DECIMALS)
+    return {"system": site.system, "at_m": at, "up_deg": turned, "height_m": height}
+
+
+def _site(part: _Site) -> Site:
+    return Site(part.system, part.at_m[0], part.at_m[1], math.radians(part.up_deg), part.height_m)
 
 
 def _reading_members(one: ChartReading) -> dict[str, Any]:

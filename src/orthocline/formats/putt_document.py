@@ -185,7 +185,9 @@ def document_of(putt: Putt, uncertainty: Uncertainty = CERTAIN) -> dict[str, Any
     pace = putt.pace
     document: dict[str, Any] = {
         "version": 1,
-        "surface": surface_document(putt.surface),
+        "surface": surface_document(
+            putt.surface, ((putt.ball.x_m, putt.ball.y_m), (putt.hole.x_m, putt.hole.y_m))
+        ),
         "ball_m": [putt.ball.x_m, putt.ball.y_m],
         "hole_m": [putt.hole.x_m, putt.hole.y_m],
         "green_speed_ft": putt.green_speed_ft,

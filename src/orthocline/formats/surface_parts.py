@@ -14,20 +14,33 @@ from pydantic_core import PydanticCustomError
 
 from orthocline.core.ground import LEAST_NODES, Grid, Plane, Station, Stations, Surface
 from orthocline.core.roll import RANGES, PuttError
-from orthocline.core.survey import GrainArea, HeightReading, SlopeReading, Survey, SurveyReading, WayReading
+from orthocline.core.survey import (
+    GrainArea,
+    HeightReading,
+    Scan,
+    SlopeReading,
+    Survey,
+    SurveyReading,
+    WayReading,
+)
 from orthocline.core.units import PERCENT, wrap_rad
+from orthocline.formats.scan_part import ScanPart, scan_members
 
 MOST_CELLS = 4_000_000
 MOST_READINGS = 200
 MOST_SURVEYED = 2000
 MOST_AREAS = 12
 FARTHEST_READ_M = 100.0
+SCAN_MARGIN_M = 8.0
+"""So far round a putt its document has what was scanned."""
 KINDS_OF_READING = {
     "slope_percent": frozenset({"slope_percent", "toward_deg", "within_percent"}),
     "downhill_deg": frozenset({"downhill_deg", "within_deg"}),
     "height_m": frozenset({"height_m", "within_m"}),
 }
 """The members of each kind of reading of a survey."""
+Ends = tuple[tuple[float, float], tuple[float, float]]
+"""Where ball and hole lie [m]."""
 MEMBERS = frozenset[str]().union(*KINDS_OF_READING.values())
 READING_ALLOWED = (
     "must give slope_percent, toward_deg and within_percent, or downhill_deg and within_deg, or height_m and"
@@ -212,17 +225,32 @@ class SurveyPart(SurfacePart):
     """A green known by readings anywhere on it."""
 
     kind: Literal["survey"]
-    readings: Annotated[list[SurveyReadingPart], Field(min_length=1, max_length=MOST_SURVEYED)]
+    readings: Annotated[list[SurveyReadingPart], Field(max_length=MOST_SURVEYED)]
     grain: Annotated[list[GrainAreaPart], Field(max_length=MOST_AREAS)] = Field(default_factory=list)
+    scan: ScanPart | SkipJsonSchema[None] = None
 
     def surface(self, ball_m: list[float], hole_m: list[float]) -> Survey:
-        """Return the ground; raises PuttError where a reading lies too far from the ball."""
+        """Return the ground; raises PuttError where a reading lies too far off, or nothing is known."""
+        if not self.readings and self.scan is None:
+            raise PuttError("/surface/readings", "must have a reading where there is no scan")
         readings = tuple(one.reading for one in self.readings)
         around = (ball_m[0], ball_m[1]), (hole_m[0], hole_m[1])
         for i, one in enumerate(readings):
             if math.dist(around[0], one.at_m) > FARTHEST_READ_M:
                 raise PuttError(f"/surface/readings/{i}/at_m", "lies more than 100 m from the ball")
-        return Survey(readings, around, tuple(one.area for one in self.grain))
+        return Survey(readings, around, tuple(one.area for one in self.grain), self._scan(ball_m, hole_m))
+
+    def _scan(self, ball_m: list[float], hole_m: list[float]) -> Scan | None:
+        if self.scan is None:
+            return None
+        try:
+            scan = self.scan.scan
+        except ValueError as error:
+            raise PuttError("/surface/scan/unseen", "leaves nothing seen") from error
+        for member, place in (("/ball_m", ball_m), ("/hole_m", hole_m)):
+            if not scan.grid.holds(place[0], place[1]):
+                raise PuttError(member, "lies off the scan")
+        return scan
 
 
 @dataclass(frozen=True)
@@ -238,20 +266,20 @@ class SurfaceKind:
     part : type
         What is read.
     members : callable
-        The other members of a surface that is written.
+        The other members of a surface that is written, about ball and hole.
     """
 
     name: str
     ground: type
     part: type[SurfacePart]
-    members: Callable[[Any], dict[str, Any]]
+    members: Callable[[Any, Ends], dict[str, Any]]
 
 
-def _plane_members(plane: Plane) -> dict[str, Any]:
+def _plane_members(plane: Plane, _ends: Ends) -> dict[str, Any]:
     return {"tilt_percent": plane.tilt / PERCENT, "downhill_deg": math.degrees(plane.downhill_rad)}
 
 
-def _stations_members(stations: Stations) -> dict[str, Any]:
+def _stations_members(stations: Stations, _ends: Ends) -> dict[str, Any]:
     return {"readings": [_reading_members(one) for one in stations.readings]}
 
 
@@ -261,7 +289,7 @@ def _reading_members(one: Station) -> dict[str, float]:
     return {"at": one.at} | {name: said / PERCENT for name, said in members.items() if said is not None}
 
 
-def _grid_members(grid: Grid) -> dict[str, Any]:
+def _grid_members(grid: Grid, _ends: Ends) -> dict[str, Any]:
     return {
         "origin_m": list(grid.origin_m),
         "spacing_m": grid.spacing_m,
@@ -269,9 +297,10 @@ def _grid_members(grid: Grid) -> dict[str, Any]:
     }
 
 
-def _survey_members(survey: Survey) -> dict[str, Any]:
+def _survey_members(survey: Survey, ends: Ends) -> dict[str, Any]:
     grain = {"grain": [grain_members(one) for one in survey.grain]} if survey.grain else {}
-    return {"readings": [_surveyed_members(one) for one in survey.readings], **grain}
+    scan = {"scan": scan_members(survey.scan.about(ends, SCAN_MARGIN_M))} if survey.scan else {}
+    return {"readings": [_surveyed_members(one) for one in survey.readings], **grain, **scan}
 
 
 def _surveyed_members(one: SurveyReading) -> dict[str, Any]:
@@ -297,11 +326,11 @@ SURFACES = {
 }
 
 
-def surface_document(surface: Surface) -> dict[str, Any]:
-    """Return a surface as the document has it; raises TypeError for a kind that it has not."""
+def surface_document(surface: Surface, ends: Ends) -> dict[str, Any]:
+    """Return a surface about ball and hole as the document has it; raises TypeError for a kind it has not."""
     for kind in SURFACES.values():
         if isinstance(surface, kind.ground):
-            return {"kind": kind.name, **kind.members(surface)}
+            return {"kind": kind.name, **kind.members(surface, ends)}
     raise TypeError(f"no document has a {type(surface).__name__}")
 
 

@@ -41,11 +41,11 @@ def session() -> Session:
     return cast(Session, g.session)
 
 
-def streamed(pieces: Iterator[str]) -> Iterator[str]:
+def streamed(pieces: Iterator[bytes]) -> Iterator[bytes]:
     """Return what is sent piece by piece, and close the session that reads it after the last."""
     reading = session()
 
-    def sent() -> Iterator[str]:
+    def sent() -> Iterator[bytes]:
         try:
             yield from pieces
         finally:

@@ -11,8 +11,10 @@ from orthocline.core.chart import (
     ChartPin,
     ChartReading,
     Known,
-    height_readings,
+    Site,
+    scan_of,
     surveyed,
+    with_heights,
 )
 from orthocline.core.ground import Sense, SlopePair, sense
 from orthocline.core.relief import Kind, oval
@@ -149,18 +151,43 @@ def listed(count, rng):
     return np.column_stack([at, heights])
 
 
-def test_a_long_list_of_heights_becomes_a_grid_of_them():
-    readings = height_readings(listed(4000, np.random.default_rng(2)), OUTLINE, 200)
-    assert 150 < len(readings) <= 200
-    known = Known(surveyed(readings, {}), OUTLINE)
+EDGED = Chart(OUTLINE.corners)
+
+
+def test_a_long_list_of_heights_becomes_a_scan():
+    chart = with_heights(EDGED, listed(4000, np.random.default_rng(2)))
+    assert chart.readings == ()
+    known = Known((), OUTLINE, scan=chart.scan)
     at = np.array([(x, y) for x in (-6.0, 0.0, 6.0) for y in (4.0, 10.0, 16.0)])
     true = slopes("Breakwater", at + np.array([12.0, 0.0]))
     mean = known.survey.fit.mean(both_slopes(at)).reshape(2, -1).T
-    assert np.abs(mean - true).max() < 0.035
+    assert np.abs(mean - true).max() < 0.012
+    assert not any(OUTLINE.holds(region.edge).any() for region in known.unsure)
+    assert any(one.kind is Kind.TIER for one in known.named)
+
+
+def test_banks_round_a_green_are_left_out_of_its_scan():
+    points = listed(6000, np.random.default_rng(3)) * np.array([2.0, 2.0, 1.0])
+    scan = scan_of(points, OUTLINE)
+    (left, low), (right, top) = scan.box
+    assert left > -14.0
+    assert right < 14.0
+    assert low > -2.0
+    assert top < 22.0
 
 
 def test_a_short_list_stays_as_it_is_and_one_off_the_green_is_refused():
     points = np.array([(0.0, 4.0, 0.1), (1.0, 9.0, 0.4), (40.0, 4.0, 9.0)])
-    assert [one.size for one in height_readings(points, OUTLINE, 200)] == [0.1, 0.4]
+    assert [one.size for one in with_heights(EDGED, points).readings] == [0.1, 0.4]
     with pytest.raises(ChartError, match="None of these"):
-        height_readings(points[2:], OUTLINE, 200)
+        with_heights(EDGED, points[2:])
+    with pytest.raises(ChartError, match="edge first"):
+        with_heights(Chart(), points)
+
+
+def test_a_site_turns_places_onto_a_chart_and_back():
+    site = Site("EPSG:25832", 565_000.0, 5_930_000.0, math.radians(90.0), 12.0)
+    onto = site.onto_chart(np.array([(565_010.0, 5_930_000.0, 12.5), (565_000.0, 5_930_003.0, 12.0)]))
+    # Play comes in eastward: further east is deeper in, further north lies to the left.
+    assert onto == pytest.approx(np.array([(0.0, 10.0, 0.5), (-3.0, 0.0, 0.0)]), abs=1e-9)
+    assert site.off_chart(onto)[0] == pytest.approx((565_010.0, 5_930_000.0, 12.5))

@@ -56,7 +56,7 @@ def test_points_are_made_into_a_grid_whatever_stands_on_the_green():
     at = rng.uniform((1, 1), (23, 19), (300, 2))
     found = np.array([made.grid.slope(x, y, made.grid.parameters) for x, y in at])
     assert math.sqrt(np.mean((found - slopes("Breakwater", at)) ** 2)) < 0.005
-    assert 0.0002 < made.roughness_m < 0.004
+    assert 0.0005 < made.slope_sd < 0.004
     assert 3 <= made.left_out < 300
 
 

@@ -1,12 +1,17 @@
 """Greens and their charts, on real PostgreSQL."""
 
+import functools
 import json
 import math
 from uuid import uuid4
 
+import numpy as np
 import pytest
+from sqlalchemy import func, select
 
-from orthocline.core.chart import ChartPin, ChartReading
+from orthocline.core.chart import ChartPin, ChartReading, with_heights
+from orthocline.db.ground.models import GreenScan
+from orthocline.formats.chart_document import chart_of
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.carry.archive import archive
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
@@ -139,3 +144,47 @@ def test_what_is_known_is_worked_out_once(session, wren, green_id):
     known = charts.known_of(wren, chart, {})
     assert known.fall_at((1.0, 5.0)).tilt == pytest.approx(0.02, abs=0.003)
     assert charts.known_of(wren, charts.find_green(wren, session, green_id).chart, {}) is known
+
+
+def scanned(wren, session, green_id, seed=1):
+    """Let a green be scanned, falling by 2 percent to its front."""
+    at = np.random.default_rng(seed).uniform((-12, 0), (12, 20), (900, 2))
+    points = np.column_stack([at, 0.02 * at[:, 1]])
+    edit = functools.partial(with_heights, points=points)
+    charts.edit_chart(wren, session, green_id, edit, "scanned")
+    return charts.find_green(wren, session, green_id)
+
+
+def scans(session):
+    session.expire_all()
+    return session.scalar(select(func.count()).select_from(GreenScan))
+
+
+def test_a_scan_is_kept_once_and_undone_with_its_edit(session, wren, green_id):
+    green = scanned(wren, session, green_id)
+    assert green.chart.scan.steepest == pytest.approx(0.02, abs=1e-3)
+    add(wren, session, green_id)
+    edited = charts.find_green(wren, session, green_id)
+    assert edited.chart.scan is green.chart.scan
+    assert scans(session) == 1
+    assert charts.list_greens(wren, session)[0].scanned
+    charts.undo_edit(wren, session, green_id)
+    charts.undo_edit(wren, session, green_id)
+    assert charts.find_green(wren, session, green_id).chart.scan is None
+    add(wren, session, green_id)
+    assert scans(session) == 0
+
+
+def test_a_scanned_green_is_known_without_a_reading(session, wren, green_id):
+    green = scanned(wren, session, green_id)
+    known = charts.known_of(wren, green.chart, {})
+    assert known.fall_at((0.0, 9.0)).tilt == pytest.approx(0.02, abs=2e-4)
+    assert charts.known_of(wren, charts.find_green(wren, session, green_id).chart, {}) is known
+
+
+def test_a_scan_goes_with_the_archive(session, wren, green_id):
+    scanned(wren, session, green_id)
+    told = json.loads("".join(archive(wren, session)))["courses"][0]["greens"][0]["chart"]
+    again = chart_of(told)
+    assert again.scan.steepest == pytest.approx(0.02, abs=1e-3)
+    assert again.corners

@@ -10,9 +10,11 @@ from orthocline.core.chart.chart import (
     ChartReading,
     Part,
 )
-from orthocline.core.chart.heights import height_readings
+from orthocline.core.chart.heights import scan_of, with_heights
 from orthocline.core.chart.known import Known
+from orthocline.core.chart.measured import Wanted, laid_out, scanned, way_on_chart
 from orthocline.core.chart.pins import PinGround, pin_ground
+from orthocline.core.chart.site import Site
 
 __all__ = [
     "FARTHEST_M",
@@ -24,7 +26,13 @@ __all__ = [
     "Known",
     "Part",
     "PinGround",
-    "height_readings",
+    "Site",
+    "Wanted",
+    "laid_out",
     "pin_ground",
+    "scan_of",
+    "scanned",
     "surveyed",
+    "way_on_chart",
+    "with_heights",
 ]

@@ -3,9 +3,10 @@
 from dataclasses import dataclass, replace
 from typing import Any, Final, Literal
 
+from orthocline.core.chart.site import Site
 from orthocline.core.instruments import INSTRUMENTS, Gives
 from orthocline.core.relief import FEWEST_CORNERS, Outline
-from orthocline.core.survey import GrainArea
+from orthocline.core.survey import GrainArea, Scan
 
 Place = tuple[float, float]
 Part = Literal["corners", "readings", "pins", "grain"]
@@ -70,12 +71,18 @@ class Chart:
         Places of its edge [m], in their order; none until it is drawn.
     readings, pins, grain : tuple
         In the order in which they came.
+    scan : Scan or None
+        Its ground as it was measured densely, if it was.
+    site : Site or None
+        Where it lies in the coordinates of those who measured it, if that is known.
     """
 
     corners: tuple[Place, ...] = ()
     readings: tuple[ChartReading, ...] = ()
     pins: tuple[ChartPin, ...] = ()
     grain: tuple[GrainArea, ...] = ()
+    scan: Scan | None = None
+    site: Site | None = None
 
     @property
     def outline(self) -> Outline | None:
@@ -133,7 +140,8 @@ class Chart:
         places = [one if part == "corners" else one.at_m for one in held]
         if any(max(abs(x), abs(y)) > FARTHEST_M for x, y in places):
             raise ChartError(f"A chart reaches {FARTHEST_M:g} metres from its front edge at most.")
-        edited = replace(self, **{part: held})
+        parts: dict[str, Any] = {part: held}
+        edited = replace(self, **parts)
         if part == "corners" and edited.outline and edited.outline.area_m2 < LEAST_AREA_M2:
             raise ChartError("That edge encloses no green: it has no room within.")
         return edited

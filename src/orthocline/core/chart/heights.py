@@ -1,55 +1,76 @@
-"""Heights of many points, as a laser or a receiver lists them, made into readings of a chart."""
+"""Heights of many points, as a laser or a receiver lists them, on a chart: readings of it, or a scan."""
 
 import math
+from dataclasses import replace
+from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
+from scipy.spatial import cKDTree
 
-from orthocline.core.chart.chart import ChartError, ChartReading
-from orthocline.core.instruments import STAFF_SD_M
+from orthocline.core.chart.chart import MOST, Chart, ChartError, ChartReading
 from orthocline.core.relief import Outline
-from orthocline.core.survey import gridded
+from orthocline.core.survey import Scan, gridded
 
 Figures = NDArray[np.float64]
-STAFF = "staff"
-A_CELL, FINEST_M = 2.0, 0.25
-"""Points for each cell of the grid that is smoothed, and its least spacing [m]; some nodes are readings."""
+STAFF: Final = "staff"
+ROUND_M: Final = 1.5
+"""Points so far round a green count for its scan: further off lie banks and bunkers."""
+FINEST_M, COARSEST_M = 0.25, 1.0
+"""Between these lies the spacing of a scan [m]: half of how far points lie apart."""
+REACH: Final = 1.5
+"""Ground is seen so many times as far as points lie apart: of scattered ones one in a thousand is not."""
+MOST_NODES: Final = 40_000
 
 
-def height_readings(points: Figures, outline: Outline, most: int) -> tuple[ChartReading, ...]:
-    """Return the heights of points as readings: each point, or of too many a robust grid's nodes.
+def with_heights(chart: Chart, points: Figures) -> Chart:
+    """Return a chart with the heights of points: each a reading of it, or of too many a scan.
 
     Parameters
     ----------
+    chart : Chart
+        With an edge.
     points : ndarray
         Places and heights [m], shape (n, 3); those off the green are left out.
-    outline : Outline
-        The green's edge.
-    most : int
-        So many readings at most.
 
     Returns
     -------
-    tuple of ChartReading
-        Spot heights; those of a grid are as sure as its cells are rough.
+    Chart
+        Its scan is the new one, or what it was.
 
     Raises
     ------
     ChartError
-        Where no point lies on the green, or there is no room for any.
+        Where no point lies on the green, or it has no edge.
     """
-    held = points[outline.holds(points[:, :2])]
-    if not len(held) or most <= 0:
-        raise ChartError("None of these heights lies on the green, or the chart is full.")
-    if len(held) <= most:
-        return tuple(ChartReading((x, y), STAFF, 0.0, z) for x, y, z in held.tolist())
-    apart = math.sqrt(outline.area_m2 / most)
-    every = math.ceil(apart / max(math.sqrt(outline.area_m2 * A_CELL / len(held)), FINEST_M))
-    spacing = apart / every
-    made = gridded(held, spacing)
-    heights = made.grid.heights_m[::every, ::every]
-    y, x = (every * spacing * np.arange(count) for count in heights.shape)
-    nodes = np.array(made.grid.origin_m) + np.stack(np.meshgrid(x, y), axis=-1).reshape(-1, 2)
-    within = 2.0 * max(made.roughness_m, STAFF_SD_M)
-    told = zip(nodes.tolist(), heights.ravel().tolist(), outline.holds(nodes).tolist(), strict=True)
-    return tuple(ChartReading((x, y), STAFF, 0.0, z, within) for (x, y), z, on in told if on)[:most]
+    if chart.outline is None:
+        raise ChartError("Draw the green's edge first: heights are kept of what lies within.")
+    held = points[chart.outline.holds(points[:, :2])]
+    if not len(held):
+        raise ChartError("None of these heights lies on the green.")
+    if len(held) + len(chart.readings) > MOST["readings"]:
+        return replace(chart, scan=scan_of(points, chart.outline))
+    return chart.read(tuple(ChartReading((x, y), STAFF, 0.0, z) for x, y, z in held.tolist()))
+
+
+def scan_of(points: Figures, outline: Outline) -> Scan:
+    """Return the scan of a green that points make.
+
+    Parameters
+    ----------
+    points : ndarray
+        Places and heights [m], shape (n, 3).
+    outline : Outline
+        The green's edge.
+
+    Returns
+    -------
+    Scan
+        Of those on the green and close round it.
+    """
+    close = cKDTree(outline.curve).query(points[:, :2], distance_upper_bound=ROUND_M)[0] < math.inf
+    held = points[close | outline.holds(points[:, :2])]
+    area = float(np.prod(np.maximum(np.ptp(held[:, :2], axis=0), 1.0)))
+    apart = math.sqrt(area / len(held))
+    spacing = max(min(max(0.5 * apart, FINEST_M), COARSEST_M), math.sqrt(area / MOST_NODES))
+    return gridded(held, spacing, REACH * apart)

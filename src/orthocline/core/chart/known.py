@@ -11,7 +11,16 @@ from numpy.typing import NDArray
 from orthocline.core.instruments import ARROW_SD, EYE_SD
 from orthocline.core.relief import Feature, Outline, Region, Relief, features, regions_above
 from orthocline.core.sure import Fall, fall_of_slopes
-from orthocline.core.survey import GrainArea, Looks, NextPlace, Survey, SurveyReading, both_slopes, next_place
+from orthocline.core.survey import (
+    GrainArea,
+    Looks,
+    NextPlace,
+    Scan,
+    Survey,
+    SurveyReading,
+    both_slopes,
+    next_place,
+)
 
 Figures = NDArray[np.float64]
 Place = tuple[float, float]
@@ -36,21 +45,24 @@ class Known:
     Attributes
     ----------
     readings : tuple of SurveyReading
-        One or more.
+        One or more; none are needed where it was scanned.
     outline : Outline
         Its edge.
     grain : tuple of GrainArea
         How its grass grows.
+    scan : Scan or None
+        Its ground as it was measured densely.
     """
 
     readings: tuple[SurveyReading, ...]
     outline: Outline
     grain: tuple[GrainArea, ...] = ()
+    scan: Scan | None = None
 
     @cached_property
     def survey(self) -> Survey:
         """The ground that balls roll on."""
-        return Survey(self.readings, self.outline.box, self.grain)
+        return Survey(self.readings, self.outline.box, self.grain, self.scan)
 
     @cached_property
     def relief(self) -> Relief:

@@ -3,7 +3,8 @@
 from orthocline.core.survey.field import Looks, both_slopes
 from orthocline.core.survey.fitting import Fit
 from orthocline.core.survey.next_reading import NextPlace, next_place
-from orthocline.core.survey.points import Gridded, gridded
+from orthocline.core.survey.points import gridded
+from orthocline.core.survey.scan import Scan
 from orthocline.core.survey.survey import (
     GrainArea,
     HeightReading,
@@ -16,10 +17,10 @@ from orthocline.core.survey.survey import (
 __all__ = [
     "Fit",
     "GrainArea",
-    "Gridded",
     "HeightReading",
     "Looks",
     "NextPlace",
+    "Scan",
     "SlopeReading",
     "Survey",
     "SurveyReading",

@@ -60,10 +60,13 @@ class Field:
         Standard deviation of each component of the slope [ratio].
     length_m : float
         Over which length it changes [m].
+    plane_slope_sd : float
+        Of each component of the plane's slope [ratio].
     """
 
     slope_sd: float
     length_m: float
+    plane_slope_sd: float = PLANE_SLOPE_SD
 
 
 def covariance(one: Looks, other: Looks, field: Field) -> Figures:
@@ -88,7 +91,7 @@ def covariance(one: Looks, other: Looks, field: Field) -> Figures:
     A D, slopes by A delta_ij - B Di Dj, where A = s^2 q^2/3 (1 + q r) exp(-q r), B = s^2 q^4/3 exp(-q r).
     """
     smooth = _smooth(_rows(one), _rows(other), field.slope_sd**2, math.sqrt(5.0) / field.length_m)
-    return np.asarray(smooth + _of_plane(one) @ _of_plane(other).T)
+    return np.asarray(smooth + _of_plane(one, field) @ _of_plane(other, field).T)
 
 
 def weighed(one: Looks, other: Looks, weights: Figures, field: Field) -> Figures:
@@ -110,7 +113,7 @@ def weighed(one: Looks, other: Looks, weights: Figures, field: Field) -> Figures
     """
     rows, others = _rows(one), _rows(other)
     smooth = _smooth_sums(rows, others, weights, field.slope_sd**2, math.sqrt(5.0) / field.length_m)
-    return np.asarray(smooth + _of_plane(one) @ (_of_plane(other).T @ weights))
+    return np.asarray(smooth + _of_plane(one, field) @ (_of_plane(other, field).T @ weights))
 
 
 def variances(looks: Looks, field: Field) -> Figures:
@@ -130,7 +133,7 @@ def variances(looks: Looks, field: Field) -> Figures:
     """
     height, east, north = np.square(looks.parts).T
     smooth = field.slope_sd**2 * (3.0 / 5.0 * field.length_m**2 * height + east + north)
-    return np.asarray(smooth + np.square(_of_plane(looks)).sum(axis=1))
+    return np.asarray(smooth + np.square(_of_plane(looks, field)).sum(axis=1))
 
 
 def _rows(looks: Looks) -> Figures:
@@ -173,14 +176,14 @@ def _shared(row: Figures, other: Figures, q: float) -> float:
     return float(math.exp(-qr) * (height * its_height * heights + slopes - b * mine * its))
 
 
-def _of_plane(looks: Looks) -> Figures:
+def _of_plane(looks: Looks, field: Field) -> Figures:
     """Return how much of the plane's height and slopes is looked at, each in its standard deviations."""
     height, east, north = looks.parts.T
     x, y = looks.places_m.T
     return np.column_stack(
         [
             PLANE_HEIGHT_SD_M * height,
-            PLANE_SLOPE_SD * (height * x + east),
-            PLANE_SLOPE_SD * (height * y + north),
+            field.plane_slope_sd * (height * x + east),
+            field.plane_slope_sd * (height * y + north),
         ]
     )

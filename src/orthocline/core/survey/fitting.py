@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 from scipy.linalg import cho_solve, cholesky, solve_triangular
 
 from orthocline.core.survey.field import Field, Looks, covariance, variances, weighed
+from orthocline.core.survey.scan import Scan
 
 Figures = NDArray[np.float64]
 USUAL: Final = Field(0.012, 6.0)
@@ -40,21 +41,29 @@ class Fit:
     values, sds : ndarray
         The figures, and how sure each is, shape (n,).
     field : Field
-        How the ground varies about its plane.
+        How the ground varies about its plane, or about its scan.
+    scan : Scan or None
+        What it was measured by besides, densely.
     """
 
     looks: Looks
     values: Figures
     sds: Figures
     field: Field
+    scan: Scan | None = None
 
     @cached_property
     def _factor(self) -> Figures:
-        return _factor(self.looks, self.sds, self.field)
+        return _factor(self.before(self.looks, self.looks), self.sds)
 
     @cached_property
     def _weights(self) -> Figures:
-        return np.asarray(cho_solve((self._factor, True), self.values))
+        off = self.values if self.scan is None else self.values - self.scan.values(self.looks)
+        return np.asarray(cho_solve((self._factor, True), off))
+
+    def _doubt(self, looks: Looks) -> Figures:
+        """Return how many times less sure looks are than the field has it."""
+        return np.ones(len(looks.parts)) if self.scan is None else self.scan.doubt(looks)
 
     @cached_property
     def oddness(self) -> Figures:
@@ -78,7 +87,9 @@ class Fit:
         ndarray
             Heights [m] and slopes [ratio] as they are asked for, shape (n,).
         """
-        return weighed(looks, self.looks, self._weights, self.field)
+        weights = self._doubt(self.looks) * self._weights
+        off = self._doubt(looks) * weighed(looks, self.looks, weights, self.field)
+        return off if self.scan is None else self.scan.values(looks) + off
 
     def known(self, looks: Looks) -> Figures:
         """Return what was read of looks: rows of which any two looks' products are what both share of it.
@@ -93,7 +104,7 @@ class Fit:
         ndarray
             Shape (n, m).
         """
-        shared = covariance(self.looks, looks, self.field)
+        shared = self.before(self.looks, looks)
         return np.asarray(solve_triangular(self._factor, shared, lower=True, check_finite=False))
 
     def before(self, one: Looks, other: Looks) -> Figures:
@@ -109,7 +120,7 @@ class Fit:
         ndarray
             Less the products of what is `known` of both it is that of the mean's errors.
         """
-        return covariance(one, other, self.field)
+        return np.outer(self._doubt(one), self._doubt(other)) * covariance(one, other, self.field)
 
     def variances(self, looks: Looks) -> Figures:
         """Return how unsure each of looks is.
@@ -124,7 +135,7 @@ class Fit:
         ndarray
             Variance of the error of what the mean says of each, shape (n,).
         """
-        before = variances(looks, self.field)
+        before = self._doubt(looks) ** 2 * variances(looks, self.field)
         return np.asarray(np.maximum(before - np.square(self.known(looks)).sum(axis=0), 0.0))
 
     def covariance(self, looks: Looks) -> Figures:
@@ -186,14 +197,14 @@ def _field(spread: int, length: int) -> Field:
     )
 
 
-def _factor(looks: Looks, sds: Figures, field: Field) -> Figures:
-    noisy = covariance(looks, looks, field) + np.diag(np.maximum(sds, LEAST_NOISE) ** 2)
+def _factor(before: Figures, sds: Figures) -> Figures:
+    noisy = before + np.diag(np.maximum(sds, LEAST_NOISE) ** 2)
     return np.asarray(cholesky(noisy, lower=True, check_finite=False))
 
 
 def _evidence(looks: Looks, values: Figures, sds: Figures, spread: int, length: int) -> float:
     """Return the logarithm of the likelihood of readings by a field, and of the field by greens."""
-    factor = _factor(looks, sds, _field(spread, length))
+    factor = _factor(covariance(looks, looks, _field(spread, length)), sds)
     told = solve_triangular(factor, values, lower=True, check_finite=False)
     prior = 0.5 * (spread**2 + length**2) / PRIOR_STEPS**2
     return float(-0.5 * told @ told - np.log(factor.diagonal()).sum() - prior)

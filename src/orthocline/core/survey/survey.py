@@ -11,8 +11,9 @@ from numpy.typing import NDArray
 
 from orthocline.core.ground import Grid
 from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, FLATTEST
-from orthocline.core.survey.field import Looks, both_slopes
+from orthocline.core.survey.field import Field, Looks, both_slopes
 from orthocline.core.survey.fitting import LIKELY, Fit, fit
+from orthocline.core.survey.scan import Scan
 
 Figures = NDArray[np.float64]
 Place = tuple[float, float]
@@ -94,16 +95,19 @@ class Survey:
     Attributes
     ----------
     readings : tuple of SurveyReading
-        One or more.
+        One or more; none are needed where it was scanned.
     around : tuple of two float, each
         Places that balls roll about: the ball and the hole of a putt; none for all that was read.
     grain : tuple of GrainArea
         How its grass grows, part by part; where parts overlap, as their mean.
+    scan : Scan or None
+        Its ground as it was measured densely; the readings say how far that is off.
     """
 
     readings: tuple[SurveyReading, ...]
     around: tuple[Place, ...] = ()
     grain: tuple[GrainArea, ...] = ()
+    scan: Scan | None = None
 
     @cached_property
     def fit(self) -> Fit:
@@ -113,14 +117,22 @@ class Survey:
         )
         # How the ground varies is looked for once, when the ways are as steep as they will be.
         for _ in range(ROUNDS - 1 if slopes else 0):
-            gradients = self._gradients(Fit(*self._told(slopes), LIKELY), list(slopes))
+            gradients = self._gradients(self._fitted(slopes, LIKELY), list(slopes))
             steep = np.maximum(np.hypot(*gradients.T), FLATTEST)
             slopes = dict(zip(slopes, steep.tolist(), strict=True))
+        if self.scan:
+            return self._fitted(slopes, self.scan.field)
         return fit(*self._told(slopes), len(self.readings))
+
+    def _fitted(self, slopes: dict[Place, float], field: Field) -> Fit:
+        """Return what is read as it fits a field, or how the scan errs."""
+        return Fit(*self._told(slopes), self.scan.field if self.scan else field, self.scan)
 
     def _told(self, slopes: dict[Place, float]) -> tuple[Looks, Figures, Figures]:
         """Return what is read as looks with their figures and standard deviations."""
         rows = [row for one in self.readings for row in _rows(one, slopes)]
+        if not rows:
+            return Looks(np.empty((0, 2)), np.empty((0, 3))), np.empty(0), np.empty(0)
         places, parts, values, sds = (np.array(column) for column in zip(*rows, strict=True))
         return Looks(places, parts), values, sds
 
@@ -132,14 +144,16 @@ class Survey:
     @cached_property
     def grid(self) -> Grid:
         """Its mean heights on a grid, on which balls roll."""
-        places = np.array(self.around or [one.at_m for one in self.readings])
+        scanned = self.scan.box if self.scan else ()
+        places = np.array(self.around or scanned or [one.at_m for one in self.readings])
         least, most = places.min(axis=0) - MARGIN_M, places.max(axis=0) + MARGIN_M
-        columns, rows = (math.ceil(one / SPACING_M) + 1 for one in most - least)
-        x, y = (low + SPACING_M * np.arange(count) for low, count in zip(least, (columns, rows), strict=True))
+        spacing = min(SPACING_M, self.scan.grid.spacing_m) if self.scan else SPACING_M
+        columns, rows = (math.ceil(one / spacing) + 1 for one in most - least)
+        x, y = (low + spacing * np.arange(count) for low, count in zip(least, (columns, rows), strict=True))
         nodes = np.column_stack([one.ravel() for one in np.meshgrid(x, y)])
         parts = np.tile([1.0, 0.0, 0.0], (len(nodes), 1))
         heights = self.fit.mean(Looks(nodes, parts))
-        return Grid((float(least[0]), float(least[1])), SPACING_M, heights.reshape(rows, columns))
+        return Grid((float(least[0]), float(least[1])), spacing, heights.reshape(rows, columns))
 
     def with_grain(self, i: int, area: GrainArea) -> "Survey":
         """Return it with one part's grain as another; its ground is not worked out again.
@@ -189,7 +203,8 @@ class Survey:
         """The strength of the grain east and north at the nodes, shape (rows, columns, 2)."""
         rows, columns = self.grid.heights_m.shape
         left, low = self.grid.origin_m
-        x, y = left + SPACING_M * np.arange(columns), low + SPACING_M * np.arange(rows)
+        spacing = self.grid.spacing_m
+        x, y = left + spacing * np.arange(columns), low + spacing * np.arange(rows)
         nodes = np.stack(np.meshgrid(x, y), axis=-1)
         pulls, covered = np.zeros((rows, columns, 2)), np.zeros((rows, columns, 1))
         for area in self.grain:
@@ -217,8 +232,9 @@ class Survey:
     @cached_property
     def steepest(self) -> float:
         """The steepest slope [ratio] where it was read, and where it must reach."""
-        places = [*(one.at_m for one in self.readings), *self.around]
-        return float(np.hypot(*self._gradients(self.fit, places).T).max())
+        places = [*(one.at_m for one in self.readings), *(() if self.scan else self.around)]
+        read = float(np.hypot(*self._gradients(self.fit, places).T).max()) if places else 0.0
+        return max(read, self.scan.steepest) if self.scan else read
 
 
 def _rows(one: SurveyReading, slopes: dict[Place, float]) -> Iterator[Row]:

@@ -56,8 +56,18 @@ class Green(Entry, Base):
     chart_number: Mapped[int] = mapped_column(server_default="0")
 
 
+class GreenScan(Entry, Base):
+    """The scan of charts of a green, in the open format."""
+
+    __tablename__ = "green_scans"
+    __table_args__ = (UniqueConstraint("golfer_id", "key"),)
+
+    green_id: Mapped[int] = mapped_column(BigInteger, ForeignKey("greens.id", ondelete="CASCADE"), index=True)
+    scan: Mapped[dict[str, Any]] = mapped_column(JSONB)
+
+
 class GreenChart(Entry, Base):
-    """A chart of a green as one edit left it; `chart` is the open format."""
+    """A chart of a green as one edit left it; `chart` is the open format, but for its scan."""
 
     __tablename__ = "green_charts"
     __table_args__ = (
@@ -70,6 +80,7 @@ class GreenChart(Entry, Base):
     number: Mapped[int]
     chart: Mapped[dict[str, Any]] = mapped_column(JSONB)
     change: Mapped[str] = mapped_column(String(CHANGE_LENGTH))
+    scan_id: Mapped[int | None] = mapped_column(BigInteger, ForeignKey("green_scans.id"))
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 

@@ -1,12 +1,14 @@
 """A golfer's courses and greens by name."""
 
 from collections.abc import Sequence
+from typing import Any
+from uuid import UUID
 
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from orthocline.db.entries import one_at_a_time, same
-from orthocline.db.ground.models import Course, Green, GreenChart
+from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan
 
 
 def course_named(session: Session, golfer_id: int, name: str) -> Course | None:
@@ -83,3 +85,24 @@ def add_chart(session: Session, green: Green, chart: GreenChart, kept: int) -> N
     session.add(chart)
     green.chart_number = number
     session.flush()
+    held = select(GreenChart.scan_id).where(GreenChart.green_id == green.id, GreenChart.scan_id.is_not(None))
+    session.execute(delete(GreenScan).where(GreenScan.green_id == green.id, GreenScan.id.not_in(held)))
+
+
+def add_scan(session: Session, green: Green, scan: dict[str, Any]) -> int:
+    """Keep a scan of a green, and return its number."""
+    kept = GreenScan(golfer_id=green.golfer_id, green_id=green.id, scan=scan)
+    session.add(kept)
+    session.flush()
+    return kept.id
+
+
+def scan_key(session: Session, scan_id: int) -> UUID:
+    """Return what no other scan is known by."""
+    return session.scalars(select(GreenScan.key).where(GreenScan.id == scan_id)).one()
+
+
+def scan_document(session: Session, scan_id: int) -> dict[str, Any]:
+    """Return a scan in the open format."""
+    scan: dict[str, Any] = session.scalars(select(GreenScan.scan).where(GreenScan.id == scan_id)).one()
+    return scan

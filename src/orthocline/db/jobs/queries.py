@@ -1,12 +1,12 @@
 """Jobs: how far they are, what they made, and what is swept away."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from datetime import datetime
 
 from sqlalchemy import delete, insert, select, update
 from sqlalchemy.orm import Session
 
-from orthocline.db.jobs.models import Job, JobPiece
+from orthocline.db.jobs.models import WHY_LENGTH, FilePiece, GivenFile, Job, JobPiece
 
 OPEN = ("waiting", "running")
 
@@ -26,19 +26,20 @@ def move_job(session: Session, job_id: int, done: int, *, state: str = "running"
     return session.scalar(moved.returning(Job.id)) is not None
 
 
-def end_job(session: Session, golfer_id: int, job_id: int, state: str) -> None:
+def end_job(session: Session, golfer_id: int, job_id: int, state: str, why: str = "") -> None:
     """End an open job of a golfer's before it is done; what it has made is deleted."""
     ended = update(Job).where(Job.id == job_id, Job.golfer_id == golfer_id, Job.state.in_(OPEN))
-    if session.scalar(ended.values(state=state).returning(Job.id)) is not None:
+    told = ended.values(state=state, why=why[:WHY_LENGTH])
+    if session.scalar(told.returning(Job.id)) is not None:
         session.execute(delete(JobPiece).where(JobPiece.job_id == job_id))
 
 
-def add_piece(session: Session, job_id: int, number: int, content: str) -> None:
+def add_piece(session: Session, job_id: int, number: int, content: bytes) -> None:
     """Keep one piece of what a job makes."""
     session.execute(insert(JobPiece).values(job_id=job_id, number=number, content=content))
 
 
-def pieces_of(session: Session, job_id: int) -> Iterator[str]:
+def pieces_of(session: Session, job_id: int) -> Iterator[bytes]:
     """Yield what a job has made, piece by piece, asked for as the first is taken."""
     query = select(JobPiece.content).where(JobPiece.job_id == job_id).order_by(JobPiece.number)
     with session.execute(query.execution_options(yield_per=1)) as found:
@@ -46,5 +47,29 @@ def pieces_of(session: Session, job_id: int) -> Iterator[str]:
 
 
 def delete_old_jobs(session: Session, before: datetime) -> None:
-    """Delete all jobs that were asked for before a time, with all that they made."""
+    """Delete all jobs that were asked for before a time, with all that they made, and files given before."""
     session.execute(delete(Job).where(Job.asked_at < before))
+    session.execute(delete(GivenFile).where(GivenFile.given_at < before))
+
+
+def add_file(session: Session, file: GivenFile, pieces: Iterable[bytes]) -> GivenFile:
+    """Keep a file that is given, piece by piece, and how long it is."""
+    file.size = 0
+    session.add(file)
+    session.flush()
+    for number, content in enumerate(pieces):
+        session.execute(insert(FilePiece).values(file_id=file.id, number=number, content=content))
+        file.size += len(content)
+    return file
+
+
+def file_pieces(session: Session, file_id: int) -> Iterator[bytes]:
+    """Yield what a given file holds, piece by piece."""
+    query = select(FilePiece.content).where(FilePiece.file_id == file_id).order_by(FilePiece.number)
+    with session.execute(query.execution_options(yield_per=1)) as found:
+        yield from found.scalars()
+
+
+def drop_file(session: Session, golfer_id: int, file_id: int) -> None:
+    """Delete a file that a golfer gave."""
+    session.execute(delete(GivenFile).where(GivenFile.id == file_id, GivenFile.golfer_id == golfer_id))

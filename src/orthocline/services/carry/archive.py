@@ -1,7 +1,7 @@
 """Everything that is kept of a golfer, as one JSON file, made piece by piece: a log may be long."""
 
 import json
-from collections.abc import Iterator
+from collections.abc import Generator, Iterator
 from datetime import datetime
 from typing import Any
 
@@ -12,12 +12,13 @@ from orthocline.db.account.queries import measures_of
 from orthocline.db.base import Base
 from orthocline.db.entries import count_of
 from orthocline.db.ground.models import Placed
-from orthocline.db.ground.queries import charted_greens, courses_of
+from orthocline.db.ground.queries import charted_greens, courses_of, scan_document
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.log.queries import all_putts
 from orthocline.db.speed.models import SpeedNote
 from orthocline.db.speed.queries import all_speeds
 from orthocline.services.account.access import Viewer, own_data
+from orthocline.services.jobs.task import Made, Task
 
 OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at", "course_id", "green_id")
 """Columns that are the program's own: an archive holds all others."""
@@ -28,9 +29,16 @@ WITHHELD = (
 
 
 @own_data
-def archive_size(viewer: Viewer, session: Session) -> int:
+def archive_size(viewer: Viewer, session: Session, _task: Task) -> int:
     """Return about how many things an archive has: speeds and putts, those on their way out too."""
     return count_of(session, SpeedNote, viewer.owner_id) + count_of(session, LoggedPutt, viewer.owner_id)
+
+
+@own_data
+def archived(viewer: Viewer, session: Session, _task: Task) -> Generator[Made]:
+    """Return the archive as a job makes it."""
+    for count, piece in enumerate(archive(viewer, session), start=1):
+        yield Made(piece.encode(), count)
 
 
 @own_data
@@ -90,7 +98,10 @@ def _course_documents(session: Session, golfer_id: int, *, hidden: bool) -> Iter
     greens: dict[str, list[dict[str, Any]]] = {course.name: [] for course in courses_of(session, golfer_id)}
     for course, green, charted in charted_greens(session, golfer_id):
         told: dict[str, Any] = {"green": green.name, "character": green.character}
-        greens[course.name].append(told if hidden or not charted else told | {"chart": charted.chart})
+        if charted and not hidden:
+            scan = {"scan": scan_document(session, charted.scan_id)} if charted.scan_id else {}
+            told["chart"] = charted.chart | scan
+        greens[course.name].append(told)
     for name, told_of in greens.items():
         yield {"course": name, "greens": told_of}
 

@@ -1,7 +1,7 @@
 """A golfer's greens and their charts: listed, made, edited, undone and done again."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from uuid import UUID
 
@@ -11,19 +11,23 @@ from sqlalchemy.orm import Session
 from orthocline.core.chart import Chart, ChartError, Known, surveyed
 from orthocline.core.ground import Sense
 from orthocline.core.relief import Outline, oval
-from orthocline.core.survey import GrainArea, SurveyReading
+from orthocline.core.survey import GrainArea, Scan, SurveyReading
 from orthocline.db.entries import count_of, entry_of, one_at_a_time
 from orthocline.db.ground.models import CHANGE_LENGTH, Course, Green, GreenChart
 from orthocline.db.ground.models import CHARACTER_LENGTH as CHARACTER_LENGTH
 from orthocline.db.ground.queries import (
     add_chart,
+    add_scan,
     charted_greens,
     charts_near,
     green_named,
     kept_course,
     kept_green,
+    scan_document,
+    scan_key,
 )
 from orthocline.formats.chart_document import chart_document, chart_of
+from orthocline.formats.scan_part import ScanPart, scan_members
 from orthocline.services.account.access import Viewer, open_play
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.ground.places import COURSE_LENGTH, GREEN_LENGTH, Place
@@ -45,6 +49,8 @@ class ChartedGreen:
 
     Attributes
     ----------
+    scanned : bool
+        Whether its ground was measured densely; a list of greens has no scans themselves.
     undoes, redoes : str
         What would be undone or done again; empty for nothing.
     """
@@ -53,6 +59,7 @@ class ChartedGreen:
     place: Place
     character: str
     chart: Chart
+    scanned: bool = False
     undoes: str = ""
     redoes: str = ""
 
@@ -61,7 +68,16 @@ class ChartedGreen:
 def list_greens(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
     """Return a golfer's greens, course by course."""
     rows = charted_greens(session, viewer.owner_id)
-    return tuple(_charted(course, green, chart) for course, green, chart in rows)
+    return tuple(
+        ChartedGreen(
+            green.id,
+            Place(course.name, green.name),
+            green.character,
+            chart_of(chart.chart) if chart else Chart(),
+            bool(chart and chart.scan_id),
+        )
+        for course, green, chart in rows
+    )
 
 
 @open_play(ROOM)
@@ -72,12 +88,14 @@ def find_green(viewer: Viewer, session: Session, green_id: int) -> ChartedGreen:
     before, after = near.get(green.chart_number - 1), near.get(green.chart_number + 1)
     course = session.get_one(Course, green.course_id)
     held = near.get(green.chart_number)
-    return _charted(
-        course,
-        green,
-        held,
-        undoes=held.change if held and before else "",
-        redoes=after.change if after else "",
+    return ChartedGreen(
+        green.id,
+        Place(course.name, green.name),
+        green.character,
+        _chart(session, held),
+        bool(held and held.scan_id),
+        held.change if held and before else "",
+        after.change if after else "",
     )
 
 
@@ -95,23 +113,31 @@ def new_green(
     for field, size in (("deep", deep_m), ("wide", wide_m)):
         if not NARROWEST_M <= size <= WIDEST_M:
             raise InvalidError(field, f"A green is between {NARROWEST_M:g} and {WIDEST_M:g} metres across.")
-    names = [
-        (field, short_text(field, name, most))
-        for field, name, most in (
-            ("course", place.course, COURSE_LENGTH),
-            ("green", place.green, GREEN_LENGTH),
-        )
-    ]
-    for field, name in names:
-        if not name:
-            raise InvalidError(field, f"Name the {field}.")
-    if count_of(session, Green, viewer.owner_id) >= MOST_GREENS:
-        raise InvalidError("green", f"{MOST_GREENS} greens are kept at most.")
-    green = kept_green(session, kept_course(session, viewer.owner_id, names[0][1]), names[1][1])
+    green = _named(viewer, session, place)
     if not green.chart_number:
         _keep(session, green, Chart(oval(deep_m, wide_m).corners), "the green charted")
     if character:
         green.character = short_text("character", character, CHARACTER_LENGTH)
+    return green.id
+
+
+@open_play(ROOM)
+def keep_chart(
+    viewer: Viewer, session: Session, where: int | Place, chart: Chart, change: str, key: UUID | None = None
+) -> int:
+    """Let a chart hold for a green, by its number or its name, and return its number; undo has what was.
+
+    Raises
+    ------
+    InvalidError
+        For a name that is missing or too long.
+    NotFoundError
+        For a number that is not theirs.
+    """
+    one_at_a_time(session, viewer.owner_id)
+    green = _own(viewer, session, where) if isinstance(where, int) else _named(viewer, session, where)
+    if not key or all(one.key != key for one in charts_near(session, green).values()):
+        _keep(session, green, chart, change, key)
     return green.id
 
 
@@ -150,14 +176,16 @@ def edit_chart(
         return
     held = near.get(green.chart_number)
     try:
-        edited = edit(chart_of(held.chart) if held else Chart())
-        document = chart_document(edited)
-        chart_of(document)
+        charted = _chart(session, held)
+        edited = edit(charted)
+        # Whatever is no chart is refused as it would be read.
+        chart_of(chart_document(replace(edited, scan=None)))
     except ChartError as error:
         raise InvalidError("chart", str(error)) from error
     except ValidationError as error:
         raise InvalidError("chart", "That is outside what a chart holds.") from error
-    _keep(session, green, edited, change, key)
+    same = held.scan_id if held and edited.scan is charted.scan else None
+    _keep(session, green, edited, change, key, scan_id=same)
 
 
 @open_play(ROOM)
@@ -175,14 +203,40 @@ def redo_edit(viewer: Viewer, session: Session, green_id: int) -> None:
 @open_play(ROOM)
 def known_of(_viewer: Viewer, chart: Chart, own: dict[str, Sense]) -> Known | None:
     """Return what a chart makes known of its ground; None without an outline or readings."""
-    if chart.outline is None or not chart.readings:
+    if chart.outline is None or not (chart.readings or chart.scan):
         return None
-    return _known(surveyed(chart.readings, own), chart.outline, chart.grain)
+    return _known(surveyed(chart.readings, own), chart.outline, chart.grain, chart.scan)
 
 
 @lru_cache(CHARTS_KEPT)
-def _known(readings: tuple[SurveyReading, ...], outline: Outline, grain: tuple[GrainArea, ...]) -> Known:
-    return Known(readings, outline, grain)
+def _known(
+    readings: tuple[SurveyReading, ...], outline: Outline, grain: tuple[GrainArea, ...], scan: Scan | None
+) -> Known:
+    return Known(readings, outline, grain, scan)
+
+
+def _chart(session: Session, held: GreenChart | None) -> Chart:
+    """Return a chart as it is kept, with its scan, which is held in memory: no edit changes one."""
+    if held is None:
+        return Chart()
+    chart = chart_of(held.chart)
+    if held.scan_id is None:
+        return chart
+    return replace(chart, scan=_scan(session, held.scan_id))
+
+
+_SCANS: dict[UUID, Scan] = {}
+
+
+def _scan(session: Session, scan_id: int) -> Scan:
+    key = scan_key(session, scan_id)
+    held = _SCANS.get(key)
+    if held is None:
+        held = ScanPart.model_validate(scan_document(session, scan_id)).scan
+        while len(_SCANS) >= CHARTS_KEPT:
+            _SCANS.pop(next(iter(_SCANS)), None)
+        _SCANS[key] = held
+    return held
 
 
 def _step(viewer: Viewer, session: Session, green_id: int, way: int) -> None:
@@ -192,6 +246,23 @@ def _step(viewer: Viewer, session: Session, green_id: int, way: int) -> None:
         green.chart_number += way
 
 
+def _named(viewer: Viewer, session: Session, place: Place) -> Green:
+    """Return the green of that name, new if there is none; raises InvalidError for a name that is none."""
+    names = [
+        (field, short_text(field, name, most))
+        for field, name, most in (
+            ("course", place.course, COURSE_LENGTH),
+            ("green", place.green, GREEN_LENGTH),
+        )
+    ]
+    for field, name in names:
+        if not name:
+            raise InvalidError(field, f"Name the {field}.")
+    if count_of(session, Green, viewer.owner_id) >= MOST_GREENS:
+        raise InvalidError("green", f"{MOST_GREENS} greens are kept at most.")
+    return kept_green(session, kept_course(session, viewer.owner_id, names[0][1]), names[1][1])
+
+
 def _own(viewer: Viewer, session: Session, green_id: int) -> Green:
     green = entry_of(session, Green, viewer.owner_id, green_id)
     if green is None:
@@ -199,13 +270,18 @@ def _own(viewer: Viewer, session: Session, green_id: int) -> Green:
     return green
 
 
-def _keep(session: Session, green: Green, chart: Chart, change: str, key: UUID | None = None) -> None:
-    kept = GreenChart(key=key, chart=chart_document(chart), change=change[:CHANGE_LENGTH])
+def _keep(
+    session: Session,
+    green: Green,
+    chart: Chart,
+    change: str,
+    key: UUID | None = None,
+    *,
+    scan_id: int | None = None,
+) -> None:
+    """Keep a chart as the one that holds, its scan beside it unless that is kept already."""
+    if chart.scan and scan_id is None:
+        scan_id = add_scan(session, green, scan_members(chart.scan))
+    document = chart_document(replace(chart, scan=None))
+    kept = GreenChart(key=key, chart=document, change=change[:CHANGE_LENGTH], scan_id=scan_id)
     add_chart(session, green, kept, UNDO_STEPS)
-
-
-def _charted(
-    course: Course, green: Green, chart: GreenChart | None, *, undoes: str = "", redoes: str = ""
-) -> ChartedGreen:
-    held = chart_of(chart.chart) if chart else Chart()
-    return ChartedGreen(green.id, Place(course.name, green.name), green.character, held, undoes, redoes)

@@ -1,8 +1,10 @@
 """Work in the background: ask for it, see how far it is, cancel it, take what it made; and carry it out."""
 
-from collections.abc import Iterator
+from collections.abc import Generator, Iterator
+from contextlib import closing
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
+from time import monotonic
 from uuid import UUID
 
 from sqlalchemy.orm import Session, sessionmaker
@@ -15,30 +17,35 @@ from orthocline.db.jobs.queries import (
     add_piece,
     begin_job,
     delete_old_jobs,
+    drop_file,
     end_job,
     move_job,
     pieces_of,
 )
 from orthocline.db.jobs.queue import enqueue
 from orthocline.services.account.access import Mode, Viewer, anyone, own_data, require_open_play
-from orthocline.services.errors import NotFoundError
+from orthocline.services.errors import DomainError, NotFoundError
 from orthocline.services.jobs.registry import KINDS
+from orthocline.services.jobs.task import Made, Task
 
-PIECE_LENGTH = 200_000
-"""About so many letters are one piece of what is made, and how far the work is is said as often."""
+PIECE_LENGTH, PIECE_S = 200_000, 0.4
+"""About so many bytes are one piece of what is made; how far it is is said as often, or so often [s]."""
+NOTHING_ASKED = Task()
 KEPT_FOR = timedelta(days=1)
 """How long what was made is kept."""
 
 
 @dataclass(frozen=True)
 class Progress:
-    """How far a job is: `state` is waiting, running, done, cancelled or failed."""
+    """How far a job is: `state` is waiting, running, done, cancelled or failed, `why` says why it failed."""
 
     id: int
     kind: str
     state: str
     done: int
     total: int
+    task: Task
+    why: str = ""
 
     @property
     def is_open(self) -> bool:
@@ -47,10 +54,13 @@ class Progress:
 
 
 @own_data
-def ask_for(viewer: Viewer, session: Session, kind: str, key: UUID | None = None) -> Progress:
+def ask_for(
+    viewer: Viewer, session: Session, kind: str, task: Task = NOTHING_ASKED, key: UUID | None = None
+) -> Progress:
     """Put a job of one of `KINDS` into the queue. The same `key` again is the same job."""
-    size = KINDS[kind].size(viewer, session)
+    size = KINDS[kind].size(viewer, session, task)
     asked = Job(golfer_id=viewer.owner_id, key=key, kind=kind, mode=viewer.mode.value, total=size)
+    asked.asked, asked.file_id = dict(task.asked), task.file_id
     job = add_once(session, asked)
     if job is asked:
         enqueue(session, job.id)
@@ -71,12 +81,19 @@ def find_job(viewer: Viewer, session: Session, job_id: int) -> Progress:
 
 @own_data
 def cancel_job(viewer: Viewer, session: Session, job_id: int) -> None:
-    """Cancel a job that is not done yet; one that has ended stays as it is. Raises as `find_job` does."""
-    end_job(session, viewer.owner_id, _job(viewer, session, job_id).id, "cancelled")
+    """Cancel a job that is not done yet; one that has ended stays as it is. Raises as `find_job` does.
+
+    The file that it works on goes too.
+    """
+    job = _job(viewer, session, job_id)
+    end_job(session, viewer.owner_id, job.id, "cancelled")
+    session.refresh(job)
+    if job.state == "cancelled" and job.file_id is not None:
+        drop_file(session, viewer.owner_id, job.file_id)
 
 
 @own_data
-def result_of(viewer: Viewer, session: Session, job_id: int) -> Iterator[str]:
+def result_of(viewer: Viewer, session: Session, job_id: int) -> Iterator[bytes]:
     """Return what a job has made, in pieces.
 
     Raises
@@ -109,6 +126,10 @@ def carry_out(sessions: sessionmaker[Session], job_id: int) -> None:
             return
         try:
             _make(job, reading, writing)
+        except DomainError as error:
+            writing.rollback()
+            end_job(writing, job.golfer_id, job_id, "failed", str(error))
+            writing.commit()
         except Exception:
             writing.rollback()
             end_job(writing, job.golfer_id, job_id, "failed")
@@ -127,28 +148,32 @@ def _make(job: Job, reading: Session, writing: Session) -> None:
     golfer = golfer_by_id(reading, job.golfer_id)
     assert golfer is not None, "jobs go with their golfer"
     viewer = Viewer(golfer, Mode(job.mode))
-    for number, (text, done) in enumerate(_joined(KINDS[job.kind].pieces(viewer, reading))):
-        add_piece(writing, job.id, number, text)
-        runs = move_job(writing, job.id, min(done, job.total))
-        if not runs:
-            writing.rollback()
-            return
-        writing.commit()
+    made = KINDS[job.kind].made(viewer, reading, Task(job.asked, job.file_id))
+    with closing(made), closing(_joined(made)) as joined:
+        for number, piece in enumerate(joined):
+            if piece.content:
+                add_piece(writing, job.id, number, piece.content)
+            runs = move_job(writing, job.id, min(piece.done, job.total))
+            if not runs:
+                writing.rollback()
+                return
+            writing.commit()
     move_job(writing, job.id, job.total, state="done")
     writing.commit()
 
 
-def _joined(pieces: Iterator[str]) -> Iterator[tuple[str, int]]:
-    """Join small pieces to larger ones, each with how many went into it and those before."""
-    held: list[str] = []
-    count = length = 0
-    for count, piece in enumerate(pieces, start=1):
-        held.append(piece)
-        length += len(piece)
-        if length >= PIECE_LENGTH:
-            yield "".join(held), count
-            held, length = [], 0
-    yield "".join(held), count
+def _joined(pieces: Iterator[Made]) -> Generator[Made]:
+    """Join small pieces to larger ones, or to those of a moment; the last has all that is left."""
+    held: list[bytes] = []
+    done = length = 0
+    said = monotonic()
+    for content, done in pieces:
+        held.append(content)
+        length += len(content)
+        if length >= PIECE_LENGTH or monotonic() - said > PIECE_S:
+            yield Made(b"".join(held), done)
+            held, length, said = [], 0, monotonic()
+    yield Made(b"".join(held), done)
 
 
 def _job(viewer: Viewer, session: Session, job_id: int) -> Job:
@@ -159,4 +184,4 @@ def _job(viewer: Viewer, session: Session, job_id: int) -> Job:
 
 
 def _progress(job: Job) -> Progress:
-    return Progress(job.id, job.kind, job.state, job.done, job.total)
+    return Progress(job.id, job.kind, job.state, job.done, job.total, Task(job.asked, job.file_id), job.why)

@@ -1,12 +1,13 @@
 """The kinds of work that are done in the background. One more is one more entry."""
 
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Generator, Mapping
 from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
 from orthocline.services.account.access import Viewer
-from orthocline.services.carry.archive import archive, archive_size
+from orthocline.services.carry.archive import archive_size, archived
+from orthocline.services.jobs.task import Made, Task
 
 
 @dataclass(frozen=True)
@@ -17,18 +18,17 @@ class Kind:
     ----------
     size : callable
         Returns how many things are to be done.
-    pieces : callable
-        Yields what is made, a piece for each thing done or a few more.
-    file_name, media_type : str
-        Of what is made.
+    made : callable
+        Yields what is made, and how many things are done with that.
+    file_of : callable
+        Returns the name and the media type of what is made.
     """
 
-    size: Callable[[Viewer, Session], int]
-    pieces: Callable[[Viewer, Session], Iterator[str]]
-    file_name: str
-    media_type: str
+    size: Callable[[Viewer, Session, Task], int]
+    made: Callable[[Viewer, Session, Task], Generator[Made]]
+    file_of: Callable[[Task], tuple[str, str]]
 
 
 KINDS: Mapping[str, Kind] = {
-    "archive": Kind(archive_size, archive, "orthocline-account.json", "application/json"),
+    "archive": Kind(archive_size, archived, lambda _task: ("orthocline-account.json", "application/json")),
 }

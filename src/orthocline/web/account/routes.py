@@ -126,7 +126,7 @@ def time_zone() -> Page:
 @login_required
 def export() -> AnyResponse:
     """Ask for everything that is kept of the golfer, as one JSON file."""
-    job = ask_for(viewer(), session(), "archive", entry_key())
+    job = ask_for(viewer(), session(), "archive", key=entry_key())
     return redirect(url_for("jobs.page", job_id=job.id), 303)
 
 

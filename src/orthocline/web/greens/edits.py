@@ -7,7 +7,7 @@ from typing import Any, Final
 
 import numpy as np
 
-from orthocline.core.chart import MOST, Chart, ChartError, ChartPin, ChartReading, Part, height_readings
+from orthocline.core.chart import Chart, ChartError, ChartPin, ChartReading, Part, with_heights
 from orthocline.core.grain import GRASSES
 from orthocline.core.instruments import GRAIN_STRENGTH_SHARE, GRAIN_WAY_SD_RAD, Gives
 from orthocline.core.relief import Outline, walked
@@ -41,7 +41,6 @@ AREA_M, WIDEST_AREA_M = 4.0, 30.0
 STEEPEST: Final = RANGES.tilt[1]
 PLACES: Final = ";"
 """Between the places of an edge that is typed place by place."""
-MOST_LISTED: Final = 200
 """A list of heights becomes so many readings at most."""
 USUAL_WITHIN, HALF_TURN = math.degrees(2.0 * GRAIN_WAY_SD_RAD), 180.0
 """Within how much a way of growing is known by one clue [deg], and at most."""
@@ -336,14 +335,18 @@ def _walk(typed: _Typed) -> Edit:
 
 def _heights(typed: _Typed) -> Edit:
     """Return the edit that adds a list of heights."""
-    points = typed.field("heights", parse_heights, "The list")
-    room = min(MOST_LISTED, MOST["readings"] - len(typed.chart.readings))
+    points = np.array(typed.field("heights", parse_heights, "The list"))
+    points += np.array([*typed.outline.front, 0.0])
     try:
-        on_map = np.array(points) + np.array([*typed.outline.front, 0.0])
-        readings = height_readings(on_map, typed.outline, room)
+        with_heights(typed.chart, points)
     except ChartError as error:
         raise InvalidError("heights", str(error)) from error
-    return Edit(lambda chart: chart.read(readings), f"{len(readings)} heights added", "")
+    return Edit(lambda chart: with_heights(chart, points), f"{len(points)} heights listed", "")
+
+
+def _unscan(_typed: _Typed) -> Edit:
+    """Return the edit that takes a scan off the chart."""
+    return Edit(lambda chart: replace(chart, scan=None), "the scan taken off", "")
 
 
 TYPED: Final[Mapping[tuple[str, str], Callable[[_Typed], Edit | None]]] = {
@@ -356,5 +359,6 @@ TYPED: Final[Mapping[tuple[str, str], Callable[[_Typed], Edit | None]]] = {
     ("retire", ""): _retire,
     ("walk", ""): _walk,
     ("heights", "height"): _heights,
+    ("unscan", "height"): _unscan,
 }
 """What a button does, by its name and the tool in hand; any tool's has none."""

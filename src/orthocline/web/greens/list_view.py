@@ -54,6 +54,8 @@ def _said(one: ChartedGreen, wording: Wording) -> str:
     (_, low), (_, top) = one.chart.outline.box
     in_use = sum(not pin.retired for pin in one.chart.pins)
     told = [f"{round((top - low) / wording.calibration.pace_m)} paces deep"]
+    if one.scanned:
+        told.append("scanned")
     for count, name in ((len(one.chart.readings), "reading"), (in_use, "pin")):
         told.append(f"{count or 'no'} {name}{'' if count == 1 else 's'}")
     return ", ".join(told)

@@ -28,6 +28,7 @@ from orthocline.wording.ground.greens import (
     odd_words,
     paces_words,
     region_words,
+    scan_words,
     shape_words,
     water_words,
 )
@@ -113,6 +114,12 @@ class MapView:
         """The fields of the address that the page's forms carry."""
         told = self.asked.fields(self.outline, self.wording)
         return {name: text for name, text in told.items() if name != "spot"}
+
+    @property
+    def scan(self) -> str:
+        """What is known of the scan, empty where there is none."""
+        scan = self.green.chart.scan
+        return scan_words(scan, self.wording) if scan else ""
 
     @property
     def putt_values(self) -> dict[str, str]:

@@ -35,7 +35,9 @@ def cancel(job_id: int) -> AnyResponse:
 @login_required
 def result(job_id: int) -> Response:
     """What a job has made, sent as it is read."""
-    kind = KINDS[find_job(viewer(), session(), job_id).kind]
+    job = find_job(viewer(), session(), job_id)
+    name, media_type = KINDS[job.kind].file_of(job.task)
     pieces = streamed(result_of(viewer(), session(), job_id))
-    headers = {"Content-Disposition": f"attachment; filename={kind.file_name}"}
-    return Response(pieces, mimetype=kind.media_type, headers=headers)
+    response = Response(pieces, mimetype=media_type)
+    response.headers.set("Content-Disposition", "attachment", filename=name)
+    return response

@@ -10,7 +10,7 @@ import numpy as np
 from orthocline.core.chart import PinGround
 from orthocline.core.relief import Feature, Kind, Outline, Water
 from orthocline.core.sure import Fall
-from orthocline.core.survey import NextPlace
+from orthocline.core.survey import NextPlace, Scan
 from orthocline.wording.figures import speed_text, tidy
 from orthocline.wording.quantities import QuantityError, parse_degrees, parse_length_m
 from orthocline.wording.wording import Wording
@@ -139,6 +139,14 @@ def region_words(at: Place, outline: Outline) -> str:
     up = "front" if deep < MIDDLE_SHARE else "back" if deep > 1.0 - MIDDLE_SHARE else ""
     side = "left" if across < MIDDLE_SHARE else "right" if across > 1.0 - MIDDLE_SHARE else ""
     return " ".join(filter(None, (up, side))) or "the middle"
+
+
+def scan_words(scan: Scan, wording: Wording) -> str:
+    """Return what is known of a scan: ``Scanned every 10 in, slopes within 0.2 %.``"""
+    sure = wording.slope(2.0 * scan.field.slope_sd)
+    hidden = 1.0 - float(scan.seen.mean())
+    holes = f" {round(100.0 * hidden)} % of its rectangle was not seen." if hidden >= 0.005 else ""
+    return f"Scanned every {wording.short(scan.grid.spacing_m)}, slopes within {sure}.{holes}"
 
 
 def way_words(toward_rad: float) -> str:
