@@ -4,6 +4,7 @@ import click
 
 from orthocline import __version__
 from orthocline.cli.database import backup_command, database, restore_command
+from orthocline.cli.green import green_command
 from orthocline.cli.read import read_command
 from orthocline.cli.serve import demo_command, serve_command
 from orthocline.core.roll import compile_ahead
@@ -33,7 +34,16 @@ def warm_command() -> None:
     compile_ahead()
 
 
-for command in (backup_command, database, demo_command, read_command, restore_command, serve_command):
+COMMANDS = (
+    backup_command,
+    database,
+    demo_command,
+    green_command,
+    read_command,
+    restore_command,
+    serve_command,
+)
+for command in COMMANDS:
     main.add_command(command)
 
 if __name__ == "__main__":

@@ -1,13 +1,12 @@
 """The one writer of scenes: SVG for a page, or a file that stands alone."""
 
 import re
-from functools import cache
 from html import escape
-from importlib.resources import files
 
 import numpy as np
 
 from orthocline.drawing.lettering import LARGE, USUAL
+from orthocline.drawing.plain import plain
 from orthocline.drawing.scene import (
     Area,
     Disc,
@@ -37,24 +36,18 @@ HATCHING = (
 
 def svg(scene: Scene, classes: str = "") -> str:
     """Return a scene as SVG to stand in a page, whose styles give the signs their colours."""
-    return _written(scene, f'class="sheet {escape(classes)}"', "")
+    return _written(scene, f'class="sheet {escape(classes)}"')
 
 
 def svg_file(scene: Scene) -> str:
-    """Return a scene as an SVG document of its own, with its styles in it."""
+    """Return a scene as an SVG document of its own, its styles as attributes."""
     size = (
         f'xmlns="http://www.w3.org/2000/svg" width="{scene.width:g}" height="{scene.height:g}" class="sheet"'
     )
-    return _written(scene, size, f"<style>{_styles()}</style>")
+    return plain(_written(scene, size))
 
 
-@cache
-def _styles() -> str:
-    sheet = files("orthocline.drawing").joinpath("sheet.css").read_text(encoding="utf-8")
-    return sheet.replace("@theme", ":root")
-
-
-def _written(scene: Scene, attributes: str, styles: str) -> str:
+def _written(scene: Scene, attributes: str) -> str:
     data = "".join(f' data-{name}="{value:.7g}"' for name, value in scene.data.items())
     body = "".join(map(_item, scene.items)).replace(UNSURE, f"{UNSURE}{scene.name}")
     defs = _defs(scene, body)
@@ -62,7 +55,7 @@ def _written(scene: Scene, attributes: str, styles: str) -> str:
     view = f"0 0 {scene.width:g} {scene.height:g}"
     return (
         f'<svg{name} viewBox="{view}" {attributes} role="img"'
-        f' aria-label="{escape(scene.says)}" font-size="{USUAL:g}"{data}>{styles}{defs}{body}</svg>'
+        f' aria-label="{escape(scene.says)}" font-size="{USUAL:g}"{data}>{defs}{body}</svg>'
     )
 
 

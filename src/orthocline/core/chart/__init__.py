@@ -10,6 +10,7 @@ from orthocline.core.chart.chart import (
     ChartReading,
     Part,
 )
+from orthocline.core.chart.facts import Facts, Overview, hole_share_of, overview_of, steepest_of
 from orthocline.core.chart.heights import scan_of, with_heights
 from orthocline.core.chart.known import Known
 from orthocline.core.chart.measured import Wanted, laid_out, scanned, way_on_chart
@@ -23,15 +24,20 @@ __all__ = [
     "ChartError",
     "ChartPin",
     "ChartReading",
+    "Facts",
     "Known",
+    "Overview",
     "Part",
     "PinGround",
     "Site",
     "Wanted",
+    "hole_share_of",
     "laid_out",
+    "overview_of",
     "pin_ground",
     "scan_of",
     "scanned",
+    "steepest_of",
     "surveyed",
     "way_on_chart",
     "with_heights",

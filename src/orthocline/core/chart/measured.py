@@ -20,6 +20,7 @@ NARROWEST_M, WIDEST_M, USUAL_M = 3.0, 50.0, 25.0
 STRAIGHTER: Final = 1.3
 """An edge with too many corners loses those that lie least off; each time this much further off."""
 LEAST_OFF_M: Final = 0.02
+SMALLER: Final = 0.97
 
 
 @dataclass(frozen=True)
@@ -42,7 +43,9 @@ class Wanted:
     wide_m: float | None = None
 
 
-def laid_out(points: Figures, corners: Sequence[Place], system: str, wanted: Wanted, onto: Chart) -> Chart:
+def laid_out(
+    points: Figures, corners: Sequence[Place], system: str, wanted: Wanted, onto: Chart, level_m: float = 0.0
+) -> Chart:
     """Return a chart with its site, and the edge that was measured, or said.
 
     Parameters
@@ -56,6 +59,8 @@ def laid_out(points: Figures, corners: Sequence[Place], system: str, wanted: Wan
     wanted : Wanted
     onto : Chart
         As it was; its edge stays where none was measured.
+    level_m : float
+        What the heights of a new site are counted from [m].
 
     Returns
     -------
@@ -80,14 +85,13 @@ def laid_out(points: Figures, corners: Sequence[Place], system: str, wanted: Wan
     else:
         on = turned.onto_chart(points)
         middle = turned.onto_chart(np.array([_middle(points, wanted)]))[0]
-        shape = _shape(on, wanted, onto)
+        shape = _shape(on, middle, wanted, onto)
         (left, low), (right, top) = shape.box
         off = middle - 0.5 * np.array([left + right, low + top])
         shape = Outline(tuple((x + float(off[0]), y + float(off[1])) for x, y in shape.corners))
     front = shape.front
     east, north = turned.off_chart(np.array([front]))[0].tolist()
-    height = round(float(np.median(points[:, 2])), 2) if len(points) else 0.0
-    site = Site(system, round(east, 4), round(north, 4), up, height)
+    site = Site(system, round(east, 4), round(north, 4), up, round(level_m, 2))
     own = tuple((x - front[0], y - front[1]) for x, y in shape.corners)
     return replace(onto, site=site).edged(own)
 
@@ -99,16 +103,30 @@ def _middle(points: Figures, wanted: Wanted) -> Place:
     return x, y
 
 
-def _shape(on: Figures, wanted: Wanted, onto: Chart) -> Outline:
+def _shape(on: Figures, middle: Figures, wanted: Wanted, onto: Chart) -> Outline:
     """Return the edge of a green where none was measured: its chart's, or an oval of its size."""
     if onto.outline and wanted.deep_m is None and wanted.wide_m is None:
         return onto.outline
     sizes = np.ptp(on[:, :2], axis=0).tolist() if len(on) else (USUAL_M, USUAL_M)
     usual = [size if size <= WIDEST_M else USUAL_M for size in sizes]
-    wide, deep = (usual[k] if said is None else said for k, said in enumerate((wanted.wide_m, wanted.deep_m)))
+    said = wanted.wide_m, wanted.deep_m
+    wide, deep = (usual[k] if one is None else one for k, one in enumerate(said))
     if not (NARROWEST_M <= deep <= WIDEST_M and NARROWEST_M <= wide <= WIDEST_M):
         raise ChartError(f"A green is between {NARROWEST_M:g} and {WIDEST_M:g} metres across.")
-    return oval(deep, wide)
+    return oval(deep, wide) if None not in said or not len(on) else _within(on, middle, deep, wide)
+
+
+def _within(on: Figures, middle: Figures, deep_m: float, wide_m: float) -> Outline:
+    """Return the oval of a green, smaller until it lies within what was measured."""
+    hull = shapely.convex_hull(shapely.MultiPoint(on[:, :2])).buffer(LEAST_OFF_M)
+    edge, share = oval(deep_m, wide_m), 1.0
+    while SMALLER * share * min(deep_m, wide_m) > NARROWEST_M:
+        around = edge.curve + middle - (0.0, 0.5 * share * deep_m)
+        if hull.covers(shapely.Polygon(around)):
+            break
+        share *= SMALLER
+        edge = oval(share * deep_m, share * wide_m)
+    return edge
 
 
 def _fewer(corners: Figures) -> tuple[Place, ...]:

@@ -11,6 +11,8 @@ from numpy.typing import NDArray
 from orthocline.core.compiled import BUILT_IN, KEPT
 
 Figures = NDArray[np.float64]
+Doubts = tuple[Figures | float, Figures | float]
+SURE: Final[Doubts] = (1.0, 1.0)
 PLANE_SLOPE_SD: Final = 0.05
 """Of each component of the plane's slope [ratio]."""
 PLANE_HEIGHT_SD_M: Final = 100.0
@@ -60,16 +62,17 @@ class Field:
         Standard deviation of each component of the slope [ratio].
     length_m : float
         Over which length it changes [m].
-    plane_slope_sd : float
-        Of each component of the plane's slope [ratio].
+    plane_slope_sd, plane_height_sd_m : float
+        Of each component of the plane's slope [ratio], and of its height [m].
     """
 
     slope_sd: float
     length_m: float
     plane_slope_sd: float = PLANE_SLOPE_SD
+    plane_height_sd_m: float = PLANE_HEIGHT_SD_M
 
 
-def covariance(one: Looks, other: Looks, field: Field) -> Figures:
+def covariance(one: Looks, other: Looks, field: Field, doubts: Doubts = SURE) -> Figures:
     """Return the covariance of two sets of looks before anything is read.
 
     Parameters
@@ -78,6 +81,8 @@ def covariance(one: Looks, other: Looks, field: Field) -> Figures:
         What is looked at, n and m of it.
     field : Field
         How the ground varies.
+    doubts : tuple of ndarray or float
+        How many times more than that each of both varies about the plane.
 
     Returns
     -------
@@ -91,10 +96,11 @@ def covariance(one: Looks, other: Looks, field: Field) -> Figures:
     A D, slopes by A delta_ij - B Di Dj, where A = s^2 q^2/3 (1 + q r) exp(-q r), B = s^2 q^4/3 exp(-q r).
     """
     smooth = _smooth(_rows(one), _rows(other), field.slope_sd**2, math.sqrt(5.0) / field.length_m)
-    return np.asarray(smooth + _of_plane(one, field) @ _of_plane(other, field).T)
+    mine, its = (np.asarray(one) for one in doubts)
+    return np.asarray(mine[..., None] * its * smooth + _of_plane(one, field) @ _of_plane(other, field).T)
 
 
-def weighed(one: Looks, other: Looks, weights: Figures, field: Field) -> Figures:
+def weighed(one: Looks, other: Looks, weights: Figures, field: Field, doubts: Doubts = SURE) -> Figures:
     """Return the covariance of looks with others, each of those weighed and summed up.
 
     Parameters
@@ -105,6 +111,8 @@ def weighed(one: Looks, other: Looks, weights: Figures, field: Field) -> Figures
         Of the others, shape (m,) [any].
     field : Field
         How the ground varies.
+    doubts : tuple of ndarray or float
+        As `covariance` takes them.
 
     Returns
     -------
@@ -112,11 +120,12 @@ def weighed(one: Looks, other: Looks, weights: Figures, field: Field) -> Figures
         Shape (n,): `covariance` times the weights, without that matrix ever being held.
     """
     rows, others = _rows(one), _rows(other)
-    smooth = _smooth_sums(rows, others, weights, field.slope_sd**2, math.sqrt(5.0) / field.length_m)
-    return np.asarray(smooth + _of_plane(one, field) @ (_of_plane(other, field).T @ weights))
+    mine, its = doubts
+    smooth = _smooth_sums(rows, others, its * weights, field.slope_sd**2, math.sqrt(5.0) / field.length_m)
+    return np.asarray(mine * smooth + _of_plane(one, field) @ (_of_plane(other, field).T @ weights))
 
 
-def variances(looks: Looks, field: Field) -> Figures:
+def variances(looks: Looks, field: Field, doubt: Figures | float = 1.0) -> Figures:
     """Return the variance of each of a set of looks before anything is read.
 
     Parameters
@@ -125,6 +134,8 @@ def variances(looks: Looks, field: Field) -> Figures:
         What is looked at, n of it.
     field : Field
         How the ground varies.
+    doubt : ndarray or float
+        How many times more than that each varies about the plane.
 
     Returns
     -------
@@ -133,7 +144,7 @@ def variances(looks: Looks, field: Field) -> Figures:
     """
     height, east, north = np.square(looks.parts).T
     smooth = field.slope_sd**2 * (3.0 / 5.0 * field.length_m**2 * height + east + north)
-    return np.asarray(smooth + np.square(_of_plane(looks, field)).sum(axis=1))
+    return np.asarray(doubt**2 * smooth + np.square(_of_plane(looks, field)).sum(axis=1))
 
 
 def _rows(looks: Looks) -> Figures:
@@ -182,7 +193,7 @@ def _of_plane(looks: Looks, field: Field) -> Figures:
     x, y = looks.places_m.T
     return np.column_stack(
         [
-            PLANE_HEIGHT_SD_M * height,
+            field.plane_height_sd_m * height,
             field.plane_slope_sd * (height * x + east),
             field.plane_slope_sd * (height * y + north),
         ]

@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.linalg import cho_solve, cholesky, solve_triangular
 
-from orthocline.core.survey.field import Field, Looks, covariance, variances, weighed
+from orthocline.core.survey.field import PLANE_HEIGHT_SD_M, Field, Looks, covariance, variances, weighed
 from orthocline.core.survey.scan import Scan
 
 Figures = NDArray[np.float64]
@@ -54,16 +54,21 @@ class Fit:
 
     @cached_property
     def _factor(self) -> Figures:
-        return _factor(self.before(self.looks, self.looks), self.sds)
+        before = self.before(self.looks, self.looks)
+        if self.scan is not None:
+            # Heights are counted from a mark of their own, of which the scan knows nothing.
+            marked = PLANE_HEIGHT_SD_M * self.looks.parts[:, 0]
+            before = before + np.outer(marked, marked)
+        return _factor(before, self.sds)
 
     @cached_property
     def _weights(self) -> Figures:
         off = self.values if self.scan is None else self.values - self.scan.values(self.looks)
         return np.asarray(cho_solve((self._factor, True), off))
 
-    def _doubt(self, looks: Looks) -> Figures:
+    def _doubt(self, looks: Looks) -> Figures | float:
         """Return how many times less sure looks are than the field has it."""
-        return np.ones(len(looks.parts)) if self.scan is None else self.scan.doubt(looks)
+        return 1.0 if self.scan is None else self.scan.doubt(looks)
 
     @cached_property
     def oddness(self) -> Figures:
@@ -87,8 +92,8 @@ class Fit:
         ndarray
             Heights [m] and slopes [ratio] as they are asked for, shape (n,).
         """
-        weights = self._doubt(self.looks) * self._weights
-        off = self._doubt(looks) * weighed(looks, self.looks, weights, self.field)
+        doubts = self._doubt(looks), self._doubt(self.looks)
+        off = weighed(looks, self.looks, self._weights, self.field, doubts)
         return off if self.scan is None else self.scan.values(looks) + off
 
     def known(self, looks: Looks) -> Figures:
@@ -120,7 +125,7 @@ class Fit:
         ndarray
             Less the products of what is `known` of both it is that of the mean's errors.
         """
-        return np.outer(self._doubt(one), self._doubt(other)) * covariance(one, other, self.field)
+        return covariance(one, other, self.field, (self._doubt(one), self._doubt(other)))
 
     def variances(self, looks: Looks) -> Figures:
         """Return how unsure each of looks is.
@@ -135,7 +140,7 @@ class Fit:
         ndarray
             Variance of the error of what the mean says of each, shape (n,).
         """
-        before = self._doubt(looks) ** 2 * variances(looks, self.field)
+        before = variances(looks, self.field, self._doubt(looks))
         return np.asarray(np.maximum(before - np.square(self.known(looks)).sum(axis=0), 0.0))
 
     def covariance(self, looks: Looks) -> Figures:

@@ -54,7 +54,7 @@ class Scan:
         """How its errors go together."""
         slope = max(self.slope_sd, LEAST_SLOPE_SD)
         length = math.sqrt(5.0 / 3.0) * self.height_sd_m / slope
-        return Field(slope, min(max(length, LENGTHS_M[0]), LENGTHS_M[1]), TILT_SD)
+        return Field(slope, min(max(length, LENGTHS_M[0]), LENGTHS_M[1]), TILT_SD, 0.0)
 
     @cached_property
     def box(self) -> tuple[Place, Place]:

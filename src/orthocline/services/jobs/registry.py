@@ -7,6 +7,8 @@ from sqlalchemy.orm import Session
 
 from orthocline.services.account.access import Viewer
 from orthocline.services.carry.archive import archive_size, archived
+from orthocline.services.ground.green_export import export_size, exported, file_asked
+from orthocline.services.ground.green_import import import_size, imported
 from orthocline.services.jobs.task import Made, Task
 
 
@@ -31,4 +33,6 @@ class Kind:
 
 KINDS: Mapping[str, Kind] = {
     "archive": Kind(archive_size, archived, lambda _task: ("orthocline-account.json", "application/json")),
+    "green_export": Kind(export_size, exported, file_asked),
+    "green_import": Kind(import_size, imported, lambda _task: ("green.json", "application/json")),
 }

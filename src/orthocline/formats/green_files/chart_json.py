@@ -1,0 +1,36 @@
+"""The chart of a green as open JSON: all of it, with its scan, as the product itself keeps it."""
+
+import json
+from typing import Any, BinaryIO, Final
+
+from orthocline.formats.green_files.out import GreenOut
+from orthocline.formats.green_files.source import Feature, FileError, Said, Source, Told, size_of
+
+LARGEST: Final = 20_000_000
+"""Bytes: it is taken whole."""
+VERSION: Final = 1
+
+
+def read(file: BinaryIO, _said: Said) -> Source:
+    """Return the chart of a file, its members to be checked; raises FileError for one that is none."""
+    if size_of(file) > LARGEST:
+        raise FileError(f"This file is larger than {LARGEST // 1_000_000} MB, too large for a chart.")
+    try:
+        data = json.loads(file.read(), parse_constant=_no_constant)
+    except (ValueError, RecursionError) as error:
+        raise FileError("This is no chart: it is not valid JSON.") from error
+    if not isinstance(data, dict) or not isinstance(data.get("chart"), dict):
+        raise FileError("This is no chart of a green: it has no member “chart”.")
+    if data.get("version") != VERSION:
+        raise FileError("This chart is of a version that is not read here.")
+    return Source(Told(whole=True), iter(()), [Feature("chart", [], data["chart"])])
+
+
+def _no_constant(name: str) -> float:
+    raise ValueError(f"{name} is no number")
+
+
+def write(green: GreenOut, file: BinaryIO) -> None:
+    """Write the chart."""
+    told: dict[str, Any] = {"version": VERSION, "green": green.name, "chart": green.document}
+    file.write(json.dumps(told, allow_nan=False).encode())

@@ -1,0 +1,230 @@
+"""A file of a green that a golfer gives: kept for a day, read in the background, taken up when right."""
+
+import json
+import math
+import os
+from collections.abc import Callable, Generator, Iterable, Iterator, Mapping
+from dataclasses import dataclass
+from tempfile import TemporaryFile
+from typing import Any, Final
+from uuid import UUID
+
+from pydantic import BaseModel, ConfigDict, ValidationError
+from sqlalchemy.orm import Session
+
+from orthocline.core.chart import Chart, Facts, Overview, Wanted
+from orthocline.core.units import wrap_rad
+from orthocline.db.entries import count_of, entry_of
+from orthocline.db.jobs.models import FILE_NAME_LENGTH, GivenFile
+from orthocline.db.jobs.queries import add_file, drop_file, file_pieces
+from orthocline.formats.chart_document import chart_of
+from orthocline.formats.green_files.registry import FORMATS, LARGEST_BYTES, format_of
+from orthocline.formats.green_files.source import DEGREES, UNITS, FileError, Said
+from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.errors import DomainError, InvalidError, NotFoundError
+from orthocline.services.ground.charts import ROOM, find_green, keep_chart
+from orthocline.services.ground.green_files import Understood, understand
+from orthocline.services.ground.places import Place
+from orthocline.services.jobs.task import Made, Task
+
+PIECE_BYTES: Final = 1_000_000
+BEGINS: Final = 16
+"""So many bytes tell what a file is."""
+MOST_FILES: Final = 10
+"""A golfer has so many files at once that are not taken up."""
+READ: Final = 0.9
+"""The share of the work after which a file is read."""
+GONE: Final = "That file is gone: files are kept for a day. Give it once more."
+
+
+class Asked(BaseModel):
+    """What is asked of a file that is given: what is said of it, and where the green lies.
+
+    Attributes
+    ----------
+    kind : str
+        Its format.
+    green_id : int or None
+        The green that it is of; None for the one that `course` and `green` name.
+    up_deg : float or None
+        The way play comes in, clockwise from north.
+    """
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+    kind: str
+    course: str = ""
+    green: str = ""
+    green_id: int | None = None
+    system: str = ""
+    unit: str = ""
+    height_unit: str = ""
+    first: str = ""
+    middle: tuple[float, float] | None = None
+    up_deg: float | None = None
+    deep_m: float | None = None
+    wide_m: float | None = None
+
+    @property
+    def said(self) -> Said:
+        """What is said of the file itself."""
+        return Said(self.system, self.unit, self.height_unit, self.first, self.middle)
+
+    @property
+    def wanted(self) -> Wanted:
+        """Where the green lies."""
+        up = None if self.up_deg is None else wrap_rad(math.radians(self.up_deg))
+        return Wanted(up, self.middle, self.deep_m, self.wide_m)
+
+
+@dataclass(frozen=True)
+class GivenGreen:
+    """A file that was understood, as it is looked at."""
+
+    name: str
+    asked: Asked
+    understood: Understood
+
+
+@open_play(ROOM)
+def give_file(
+    viewer: Viewer, session: Session, name: str, pieces: Iterable[bytes], key: UUID | None = None
+) -> tuple[int, str]:
+    """Keep a file for a day; return its number and its format.
+
+    Raises
+    ------
+    InvalidError
+        For a file of no known kind, too large, or empty; nothing is kept of it.
+    """
+    if count_of(session, GivenFile, viewer.owner_id) >= MOST_FILES:
+        raise InvalidError(
+            "file", f"{MOST_FILES} files are kept at once: take one up, or come back tomorrow."
+        )
+    told = name.replace("\\", "/").rpartition("/")[2].strip()[-FILE_NAME_LENGTH:] or "file"
+    held: list[str] = []
+    file = GivenFile(golfer_id=viewer.owner_id, name=told, key=key)
+    add_file(session, file, _checked(told, pieces, held.append))
+    if not file.size:
+        raise InvalidError("file", "This file is empty.")
+    return file.id, held[0]
+
+
+def _checked(name: str, pieces: Iterable[bytes], tell: Callable[[str], None]) -> Iterator[bytes]:
+    """Yield the pieces of a file that is of a known kind and not too large, and tell its format."""
+    size, largest = 0, LARGEST_BYTES
+    for i, piece in enumerate(pieces):
+        if not i:
+            try:
+                kind = format_of(name, piece[:BEGINS])
+            except FileError as error:
+                raise InvalidError("file", str(error)) from error
+            if not kind.reads:
+                raise InvalidError("file", f"{kind.title} is only written here: it is a picture of a map.")
+            largest = kind.largest_bytes
+            tell(kind.name)
+        size += len(piece)
+        if size > largest:
+            raise InvalidError("file", f"Files of this kind are read up to {largest // 1_000_000} MB.")
+        yield piece
+
+
+@open_play(ROOM)
+def import_size(viewer: Viewer, session: Session, task: Task) -> int:
+    """Return how large the file is that is to be read [bytes]; raises NotFoundError where it is gone."""
+    return _given(viewer, session, task).size
+
+
+@open_play(ROOM)
+def imported(viewer: Viewer, session: Session, task: Task) -> Generator[Made]:
+    """Read a file in the background: yield how far that is, and at last what was understood.
+
+    Raises
+    ------
+    DomainError
+        For a file that is not taken; it says why.
+    """
+    file, asked = _given(viewer, session, task), Asked.model_validate(task.asked)
+    onto = Chart() if asked.green_id is None else find_green(viewer, session, asked.green_id).chart
+    # A file without a name: whatever ends this process, nothing of it is left.
+    with TemporaryFile() as held:
+        for piece in file_pieces(session, file.id):
+            held.write(piece)
+            yield Made(b"", 0)
+        held.flush()
+        path = f"/proc/{os.getpid()}/fd/{held.fileno()}"
+        try:
+            for step in understand(path, FORMATS[asked.kind], asked.said, asked.wanted, onto):
+                if isinstance(step, Understood):
+                    yield Made(json.dumps(step.document).encode(), file.size)
+                else:
+                    yield Made(b"", int(READ * step * file.size))
+        except FileError as error:
+            raise DomainError(str(error)) from error
+
+
+@open_play(ROOM)
+def given_green(viewer: Viewer, session: Session, task: Task, result: bytes) -> GivenGreen:
+    """Return what a job understood of a file; raises NotFoundError where the file is gone."""
+    document = json.loads(result)
+    facts: dict[str, Any] = {
+        name: tuple(told) if isinstance(told, list) else told for name, told in document["facts"].items()
+    }
+    overview = Overview(**document["overview"]) if document["overview"] else None
+    middle = tuple(document["middle"]) if document["middle"] else None
+    chart = chart_of(document["chart"])
+    understood = Understood(chart, Facts(**facts), overview, middle, document["up_deg"])
+    return GivenGreen(_given(viewer, session, task).name, Asked.model_validate(task.asked), understood)
+
+
+@open_play(ROOM)
+def import_task(viewer: Viewer, session: Session, file_id: int | None, told: Mapping[str, Any]) -> Task:
+    """Return what is asked of a job that reads a file.
+
+    Raises
+    ------
+    InvalidError
+        For an answer that is none.
+    NotFoundError
+        Where the file is gone.
+    """
+    return Task(_asked(told), _given(viewer, session, Task(file_id=file_id)).id)
+
+
+@open_play(ROOM)
+def take_up(viewer: Viewer, session: Session, task: Task, given: GivenGreen, key: UUID | None = None) -> int:
+    """Keep the chart that was understood, let the file go, and return the number of its green.
+
+    Raises
+    ------
+    InvalidError
+        For a name that is missing or too long.
+    """
+    asked = given.asked
+    place = Place(asked.course, asked.green)
+    change = f"from {given.name}"
+    number = keep_chart(viewer, session, asked.green_id or place, given.understood.chart, change, key)
+    if task.file_id is not None:
+        drop_file(session, viewer.owner_id, task.file_id)
+    return number
+
+
+def _asked(told: Mapping[str, Any]) -> dict[str, Any]:
+    """Return what is asked, as a job keeps it; raises InvalidError for an answer that is none."""
+    try:
+        asked = Asked.model_validate(dict(told))
+    except ValidationError as error:
+        fault = error.errors(include_url=False, include_input=False)[0]
+        raise InvalidError(str(fault["loc"][0]), "That is no figure.") from error
+    if asked.unit not in ("", DEGREES, *UNITS) or asked.height_unit not in ("", *UNITS):
+        raise InvalidError("unit", "That is no unit that is read here.")
+    return asked.model_dump()
+
+
+def _given(viewer: Viewer, session: Session, task: Task) -> GivenFile:
+    file = None
+    if task.file_id is not None:
+        file = entry_of(session, GivenFile, viewer.owner_id, task.file_id)
+    if file is None:
+        raise NotFoundError(GONE)
+    return file
