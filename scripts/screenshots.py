@@ -3,12 +3,15 @@
 import threading
 from datetime import UTC, datetime
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from urllib.parse import urlencode
 
+import numpy as np
 from selenium import webdriver
 from selenium.webdriver.chrome.options import Options
 from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.by import By
+from selenium.webdriver.support.ui import WebDriverWait
 from sqlalchemy import NullPool, create_engine
 from sqlalchemy.orm import Session
 from werkzeug.serving import make_server
@@ -16,6 +19,7 @@ from werkzeug.serving import make_server
 from orthocline.db.server.cluster import ensure_running
 from orthocline.db.server.migrate import upgrade
 from orthocline.db.server.settings import var_folder
+from orthocline.jobs.worker import worker_of
 from orthocline.services.demo.golfer import load_demo
 from orthocline.web.app import create_app
 from orthocline.web.shared.demo_looks import demo_looks
@@ -31,7 +35,6 @@ FELT = "/read?length=5+paces&side=1.5+%25&side_from=feet&rise=1+in&slope=down&sp
 FAN = READ + "&fan=1&tries=12+in+right,+18+in+right,+24+in+right"
 SALTINGS = demo_looks(USUAL_WORDING)[0].address
 LOOK = SALTINGS.replace("stop=ball", "stop=hole")
-PLACES = SALTINGS.replace("/look", "/read")
 READ_ON_GREEN = (
     "/read?on={Breakwater}&hole=back&toward=-12&length=38+ft&course=Ternholm+Links&green=green+6,+Breakwater"
 )
@@ -65,7 +68,6 @@ PICTURES = (
     ("fan-phone", FAN, PHONE),
     ("level-phone", "/level?laid=1.6+deg&turned=-0.8+deg", PHONE),
     ("look-phone", LOOK, PHONE),
-    ("places", PLACES, DESK),
     ("dial", DIAL, DESK),
     ("ball", "/balls?" + urlencode(BALL), DESK),
     ("log", "/log", DESK),
@@ -96,7 +98,7 @@ def chromium() -> webdriver.Chrome:
     return webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
 
 
-def take(driver: webdriver.Chrome, base: str) -> None:
+def take(driver: webdriver.Chrome, base: str, url: str) -> None:
     """Take every picture as the demo golfer."""
     driver.get(base)
     driver.find_element(By.XPATH, "//button[contains(., 'demo putt')]").click()
@@ -107,6 +109,7 @@ def take(driver: webdriver.Chrome, base: str) -> None:
     links = driver.find_elements(By.CSS_SELECTOR, "main li a")
     greens = {one.text.split("\n")[0].split(", ")[-1]: one.get_attribute("href") for one in links}
     numbers = {name: address.rpartition("/")[2] for name, address in greens.items()}
+    survey(driver, base, url, numbers["Homeward"])
     for name, path, size in PICTURES:
         driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
         driver.get(base + path.format(**numbers))
@@ -115,14 +118,35 @@ def take(driver: webdriver.Chrome, base: str) -> None:
         print(f"docs/screenshots/{name}.png")
 
 
+def survey(driver: webdriver.Chrome, base: str, url: str, green: str) -> None:
+    """Give the ridge of Ternholm as a survey has it, and take the picture of what was understood."""
+    x, y = np.meshgrid(np.arange(-13.0, 13.1, 0.5), np.arange(-2.0, 22.1, 0.5))
+    heights = 4.2 + 0.012 * y + 0.16 * np.exp(-(((x + 0.2 * (y - 10.0)) / 2.8) ** 2))
+    heights[(x - 6.0) ** 2 + (y - 15.0) ** 2 < 4.0] = np.nan
+    points = np.column_stack([one.ravel() for one in (565_012.0 + x, 5_930_000.0 + y, heights)])
+    with TemporaryDirectory() as folder:
+        path = Path(folder, "homeward.xyz")
+        np.savetxt(path, points[~np.isnan(heights.ravel())], fmt="%.3f")
+        driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", DESK)
+        driver.get(f"{base}/greens/{green}/files")
+        driver.find_element(By.ID, "file").send_keys(str(path))
+        driver.find_element(By.CSS_SELECTOR, "form .button-first").click()
+    worker_of(url).run_worker(wait=False, install_signal_handlers=False)
+    WebDriverWait(driver, 20).until(lambda _: driver.find_elements(By.ID, "facts"))
+    driver.execute_script("return document.fonts.ready.then(() => 0)")
+    driver.save_screenshot(str(FOLDER / "green-file.png"))
+    print("docs/screenshots/green-file.png")
+
+
 def main() -> None:
     """Serve the demo on a port of its own and take the pictures."""
     FOLDER.mkdir(parents=True, exist_ok=True)
+    url = demo_database()
     app = create_app(
         {
             "SECRET_KEY": "pictures only, of no value at all, never served",
             "DEMO": True,
-            "DATABASE_URL": demo_database(),
+            "DATABASE_URL": url,
         }
     )
     server = make_server("127.0.0.1", 0, app, threaded=True)
@@ -130,7 +154,7 @@ def main() -> None:
     thread.start()
     driver = chromium()
     try:
-        take(driver, f"http://127.0.0.1:{server.server_port}")
+        take(driver, f"http://127.0.0.1:{server.server_port}", url)
     finally:
         driver.quit()
         server.shutdown()

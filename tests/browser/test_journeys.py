@@ -165,6 +165,8 @@ VIEWS = {
     "green-edge": "/greens/{green}?tool=edge",
     "green-grain": "/greens/{green}?tool=grain&spot=nowhere",
     "green-about": "/greens/{green}/about",
+    "green-from-file": "/greens/files",
+    "green-files": "/greens/{green}/files",
     "read-on-green": "/read?on={green}&hole=back&toward=10&length=30+ft",
     "measures": "/measures",
     "beat": "/beat",

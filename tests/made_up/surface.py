@@ -41,5 +41,5 @@ class TroughPart(SurfacePart):
 
 
 def add(monkeypatch):
-    kind = SurfaceKind(NAME, Trough, TroughPart, lambda trough: {"radius_m": trough.radius_m})
+    kind = SurfaceKind(NAME, Trough, TroughPart, lambda trough, _ends: {"radius_m": trough.radius_m})
     monkeypatch.setitem(SURFACES, NAME, kind)

@@ -19,6 +19,7 @@ from orthocline.web import (
     database,
     errors,
     grain,
+    green_files,
     greens,
     jobs,
     log,
@@ -35,7 +36,7 @@ from orthocline.web import (
 )
 from orthocline.web.identity import keep_private, login_manager
 from orthocline.web.page import fill_page
-from orthocline.web.security import CONTENT_SECURITY_POLICY, csrf, limiter
+from orthocline.web.security import CONTENT_SECURITY_POLICY, admit_files, csrf, limiter
 from orthocline.wording.figures import speed_text, tidy, unbroken
 
 LEAST_SECRET = 32
@@ -56,7 +57,7 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, balls, beat, grain, greens, jobs, log, look, measures, mode),
+    *(about, account, balls, beat, grain, green_files, greens, jobs, log, look, measures, mode),
     *(other_methods, phone_level, ramp, read, speed, straight, today),
 )
 
@@ -92,6 +93,7 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     app.jinja_options = {"trim_blocks": True, "lstrip_blocks": True}
     # Its context processor would ask for the golfer on every page, also on those that must not.
     login_manager.init_app(app, add_context_processor=False)
+    app.before_request(admit_files)
     csrf.init_app(app)
     limiter.init_app(app)
     Compress(app)

@@ -3,14 +3,17 @@
 import time
 from typing import Any
 
+from flask import request
 from flask_limiter import Limiter
 from flask_limiter.util import get_remote_address
 from flask_wtf import CSRFProtect
 from limits.storage import Storage
 from sqlalchemy.exc import SQLAlchemyError
 
+from orthocline.formats.green_files.registry import LARGEST_BYTES
 from orthocline.services.request_counts import count_request, forget_requests, requests_counted
 from orthocline.web.database import engine
+from orthocline.web.identity import signed_in
 
 CONTENT_SECURITY_POLICY = {
     "default-src": "'self'",
@@ -27,6 +30,19 @@ READ_LIMIT = "60 per 6 seconds"
 
 csrf = CSRFProtect()
 limiter = Limiter(get_remote_address, in_memory_fallback_enabled=True)
+file_limit = limiter.shared_limit("12 per minute", scope="files")
+"""Decorates whatever reads a file."""
+FILE_ENDPOINTS = ("green_files.give", "green_files.give_to")
+FRAME_BYTES = 100_000
+"""What stands round a file in a form."""
+
+
+def admit_files() -> None:
+    """Let golfers send what is larger than a form, where files are given."""
+    if request.endpoint in FILE_ENDPOINTS and signed_in():
+        request.max_content_length = LARGEST_BYTES + FRAME_BYTES
+
+
 read_limit = limiter.shared_limit(READ_LIMIT, scope="reads")
 """Decorates whatever computes a read or a speed."""
 

@@ -6,12 +6,18 @@ from dataclasses import dataclass
 
 @dataclass(frozen=True)
 class JobWords:
-    """A kind of work: its page's name, what is being made, what is there, the word of its button."""
+    """A kind of work: its page's name, what is being made, what is there, the word of its button.
+
+    `back` is where its page leads back to, in words and by its endpoint; `page` the endpoint of the page that
+    shows what was made, where it has one of its own.
+    """
 
     title: str
     making: str
     made: str
     take: str
+    back: tuple[str, str]
+    page: str = ""
 
 
 JOB_WORDS: Mapping[str, JobWords] = {
@@ -20,5 +26,21 @@ JOB_WORDS: Mapping[str, JobWords] = {
         "Your measures, speeds and putts are written into one file.",
         "Everything that is kept of you is in one file. It lies here for a day.",
         "Take the file",
+        ("Back to your account", "account.page"),
+    ),
+    "green_export": JobWords(
+        "A green as a file",
+        "The green is written into a file.",
+        "The file is written. It lies here for a day.",
+        "Take the file",
+        ("Back to your greens", "greens.page"),
+    ),
+    "green_import": JobWords(
+        "A file of a green",
+        "The file is read. Nothing is kept of it before you have seen what was understood.",
+        "The file is read.",
+        "See what was understood",
+        ("Back to your greens", "greens.page"),
+        "green_files.look",
     ),
 }

@@ -101,8 +101,8 @@ def geojson(path, count=6_000):
     return path
 
 
-def xyz(path, delimiter=" "):
-    np.savetxt(path, scattered(), fmt="%.4f", delimiter=delimiter)
+def xyz(path, delimiter=" ", count=20_000):
+    np.savetxt(path, scattered(count), fmt="%.4f", delimiter=delimiter)
     return path
 
 

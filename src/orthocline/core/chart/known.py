@@ -154,6 +154,10 @@ class Known:
         x, y = places[found.place].tolist()
         return (x, y), found
 
+    def needs(self, at_m: Place) -> bool:
+        """Return whether a place is known no better than an arrow would tell it."""
+        return bool(self.sds(np.array([at_m]))[0] > ARROW_SD)
+
     @cached_property
     def _asked(self) -> Figures:
         """Places within the outline, as far apart as is asked about."""

@@ -8,6 +8,7 @@ from typing import Final
 import numpy as np
 import shapely
 from numpy.typing import NDArray
+from scipy.spatial import ConvexHull
 
 from orthocline.core.chart.chart import MOST, Chart, ChartError, Place
 from orthocline.core.chart.heights import with_heights
@@ -118,7 +119,7 @@ def _shape(on: Figures, middle: Figures, wanted: Wanted, onto: Chart) -> Outline
 
 def _within(on: Figures, middle: Figures, deep_m: float, wide_m: float) -> Outline:
     """Return the oval of a green, smaller until it lies within what was measured."""
-    hull = shapely.convex_hull(shapely.MultiPoint(on[:, :2])).buffer(LEAST_OFF_M)
+    hull = shapely.Polygon(on[ConvexHull(on[:, :2]).vertices, :2]).buffer(LEAST_OFF_M)
     edge, share = oval(deep_m, wide_m), 1.0
     while SMALLER * share * min(deep_m, wide_m) > NARROWEST_M:
         around = edge.curve + middle - (0.0, 0.5 * share * deep_m)

@@ -6,7 +6,7 @@ import numpy as np
 
 from orthocline.formats.green_files.source import Figures
 
-MOST_POINTS: Final = 1_000_000
+MOST_POINTS: Final = 600_000
 REACH_M: Final = 40.0
 """Of a file larger than a green, what lies so far from the green's middle is taken."""
 

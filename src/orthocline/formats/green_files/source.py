@@ -17,6 +17,8 @@ UNITS: Final = {
 }
 """Metres in a unit of length."""
 DEGREES: Final = "degrees"
+FIRST: Final = ("east", "north")
+"""Which coordinate may stand first."""
 HIGHEST_M: Final = 10_000.0
 MOST_VALUES: Final = 30_000_000
 """Points or cells of a file."""

@@ -8,7 +8,7 @@ from uuid import UUID
 from pydantic import ValidationError
 from sqlalchemy.orm import Session
 
-from orthocline.core.chart import Chart, ChartError, Known, surveyed
+from orthocline.core.chart import NARROWEST_M, WIDEST_M, Chart, ChartError, Known, surveyed
 from orthocline.core.ground import Sense
 from orthocline.core.relief import Outline, oval
 from orthocline.core.survey import GrainArea, Scan, SurveyReading
@@ -36,7 +36,6 @@ from orthocline.services.text import short_text
 MOST_GREENS = 300
 UNDO_STEPS = 40
 """So many edits of a chart can be undone."""
-NARROWEST_M, WIDEST_M = 3.0, 50.0
 MISSING = "There is no such green among yours."
 ROOM = "The map of a green"
 CHARTS_KEPT = 24
@@ -246,21 +245,22 @@ def _step(viewer: Viewer, session: Session, green_id: int, way: int) -> None:
         green.chart_number += way
 
 
-def _named(viewer: Viewer, session: Session, place: Place) -> Green:
-    """Return the green of that name, new if there is none; raises InvalidError for a name that is none."""
-    names = [
-        (field, short_text(field, name, most))
-        for field, name, most in (
-            ("course", place.course, COURSE_LENGTH),
-            ("green", place.green, GREEN_LENGTH),
-        )
-    ]
-    for field, name in names:
+def require_names(course: str, green: str) -> tuple[str, str]:
+    """Return the names of a course and a green as they are kept; raises InvalidError for one that is none."""
+    fields = (("course", course, COURSE_LENGTH), ("green", green, GREEN_LENGTH))
+    told = [short_text(field, name, most) for field, name, most in fields]
+    for (field, _, _), name in zip(fields, told, strict=True):
         if not name:
             raise InvalidError(field, f"Name the {field}.")
+    return told[0], told[1]
+
+
+def _named(viewer: Viewer, session: Session, place: Place) -> Green:
+    """Return the green of that name, new if there is none; raises InvalidError for a name that is none."""
+    course, green = require_names(place.course, place.green)
     if count_of(session, Green, viewer.owner_id) >= MOST_GREENS:
         raise InvalidError("green", f"{MOST_GREENS} greens are kept at most.")
-    return kept_green(session, kept_course(session, viewer.owner_id, names[0][1]), names[1][1])
+    return kept_green(session, kept_course(session, viewer.owner_id, course), green)
 
 
 def _own(viewer: Viewer, session: Session, green_id: int) -> Green:

@@ -3,8 +3,9 @@
 import json
 import math
 import os
-from collections.abc import Callable, Generator, Iterable, Iterator, Mapping
+from collections.abc import Generator, Iterable, Iterator, Mapping
 from dataclasses import dataclass
+from itertools import chain
 from tempfile import TemporaryFile
 from typing import Any, Final
 from uuid import UUID
@@ -14,15 +15,15 @@ from sqlalchemy.orm import Session
 
 from orthocline.core.chart import Chart, Facts, Overview, Wanted
 from orthocline.core.units import wrap_rad
-from orthocline.db.entries import count_of, entry_of
+from orthocline.db.entries import count_of, entry_of, one_at_a_time, with_same_key
 from orthocline.db.jobs.models import FILE_NAME_LENGTH, GivenFile
 from orthocline.db.jobs.queries import add_file, drop_file, file_pieces
 from orthocline.formats.chart_document import chart_of
-from orthocline.formats.green_files.registry import FORMATS, LARGEST_BYTES, format_of
-from orthocline.formats.green_files.source import DEGREES, UNITS, FileError, Said
+from orthocline.formats.green_files.registry import FORMATS, GreenFormat, format_of
+from orthocline.formats.green_files.source import DEGREES, FIRST, UNITS, FileError, Said
 from orthocline.services.account.access import Viewer, open_play
 from orthocline.services.errors import DomainError, InvalidError, NotFoundError
-from orthocline.services.ground.charts import ROOM, find_green, keep_chart
+from orthocline.services.ground.charts import ROOM, find_green, keep_chart, require_names
 from orthocline.services.ground.green_files import Understood, understand
 from orthocline.services.ground.places import Place
 from orthocline.services.jobs.task import Made, Task
@@ -85,48 +86,71 @@ class GivenGreen:
     asked: Asked
     understood: Understood
 
+    @property
+    def change(self) -> str:
+        """What keeping it changes."""
+        return f"from {self.name}"
+
 
 @open_play(ROOM)
 def give_file(
-    viewer: Viewer, session: Session, name: str, pieces: Iterable[bytes], key: UUID | None = None
+    viewer: Viewer,
+    session: Session,
+    name: str,
+    pieces: Iterator[bytes],
+    told: Mapping[str, Any],
+    key: UUID | None = None,
 ) -> tuple[int, str]:
-    """Keep a file for a day; return its number and its format.
+    """Keep a file for a day; return its number and its format. The same `key` again is the same file.
 
     Raises
     ------
     InvalidError
-        For a file of no known kind, too large, or empty; nothing is kept of it.
+        For a file of no known kind, too large, or empty, or of a green without a name; nothing is kept of it.
     """
+    if told.get("green_id") is None:
+        require_names(told.get("course", ""), told.get("green", ""))
+    first = next(pieces, b"")
+    called = name.replace("\\", "/").rpartition("/")[2].strip()[-FILE_NAME_LENGTH:] or "file"
+    kind = _kind(called, first)
+    given = GivenFile(golfer_id=viewer.owner_id, name=called, key=key)
+    one_at_a_time(session, viewer.owner_id)
+    before = with_same_key(session, given)
+    if before is not None:
+        return before.id, kind.name
     if count_of(session, GivenFile, viewer.owner_id) >= MOST_FILES:
-        raise InvalidError(
-            "file", f"{MOST_FILES} files are kept at once: take one up, or come back tomorrow."
-        )
-    told = name.replace("\\", "/").rpartition("/")[2].strip()[-FILE_NAME_LENGTH:] or "file"
-    held: list[str] = []
-    file = GivenFile(golfer_id=viewer.owner_id, name=told, key=key)
-    add_file(session, file, _checked(told, pieces, held.append))
-    if not file.size:
+        raise InvalidError("file", f"{MOST_FILES} files are kept at once: use one, or come back tomorrow.")
+    return add_file(session, given, _bounded(chain([first], pieces), kind.largest_bytes)).id, kind.name
+
+
+def _kind(name: str, first: bytes) -> GreenFormat:
+    """Return the format of a file; raises InvalidError for one that is not read."""
+    if not first:
         raise InvalidError("file", "This file is empty.")
-    return file.id, held[0]
+    try:
+        kind = format_of(name, first[:BEGINS])
+    except FileError as error:
+        raise InvalidError("file", str(error)) from error
+    if not kind.reads:
+        raise InvalidError("file", f"{kind.title} is only written here: it is a picture of a map.")
+    return kind
 
 
-def _checked(name: str, pieces: Iterable[bytes], tell: Callable[[str], None]) -> Iterator[bytes]:
-    """Yield the pieces of a file that is of a known kind and not too large, and tell its format."""
-    size, largest = 0, LARGEST_BYTES
-    for i, piece in enumerate(pieces):
-        if not i:
-            try:
-                kind = format_of(name, piece[:BEGINS])
-            except FileError as error:
-                raise InvalidError("file", str(error)) from error
-            if not kind.reads:
-                raise InvalidError("file", f"{kind.title} is only written here: it is a picture of a map.")
-            largest = kind.largest_bytes
-            tell(kind.name)
+def _bounded(pieces: Iterable[bytes], largest: int) -> Iterator[bytes]:
+    """Yield the pieces of a file; raises InvalidError when they become too many."""
+    size = 0
+    for piece in pieces:
         size += len(piece)
         if size > largest:
             raise InvalidError("file", f"Files of this kind are read up to {largest // 1_000_000} MB.")
         yield piece
+
+
+@open_play(ROOM)
+def file_name(viewer: Viewer, session: Session, task: Task) -> str:
+    """Return the name of a file; empty where it is gone."""
+    file = entry_of(session, GivenFile, viewer.owner_id, task.file_id) if task.file_id is not None else None
+    return file.name if file else ""
 
 
 @open_play(ROOM)
@@ -202,8 +226,8 @@ def take_up(viewer: Viewer, session: Session, task: Task, given: GivenGreen, key
     """
     asked = given.asked
     place = Place(asked.course, asked.green)
-    change = f"from {given.name}"
-    number = keep_chart(viewer, session, asked.green_id or place, given.understood.chart, change, key)
+    where = place if asked.green_id is None else asked.green_id
+    number = keep_chart(viewer, session, where, given.understood.chart, given.change, key)
     if task.file_id is not None:
         drop_file(session, viewer.owner_id, task.file_id)
     return number
@@ -218,6 +242,8 @@ def _asked(told: Mapping[str, Any]) -> dict[str, Any]:
         raise InvalidError(str(fault["loc"][0]), "That is no figure.") from error
     if asked.unit not in ("", DEGREES, *UNITS) or asked.height_unit not in ("", *UNITS):
         raise InvalidError("unit", "That is no unit that is read here.")
+    if asked.first not in ("", *FIRST):
+        raise InvalidError("first", "East or north stands first.")
     return asked.model_dump()
 
 

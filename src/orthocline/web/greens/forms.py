@@ -4,7 +4,8 @@ from flask_wtf import FlaskForm
 from wtforms import StringField
 from wtforms.validators import InputRequired, Length, Optional
 
-from orthocline.services.ground.charts import CHARACTER_LENGTH, NARROWEST_M, WIDEST_M
+from orthocline.core.chart import NARROWEST_M, WIDEST_M
+from orthocline.services.ground.charts import CHARACTER_LENGTH
 from orthocline.services.ground.places import GREEN_LENGTH
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
 from orthocline.web.shared.places import TOO_LONG, place_fields

@@ -165,6 +165,8 @@ class MapView:
         if self.putt:
             return None, ""
         place, found = where_next(self.viewer, self.known, chosen.at_m if chosen else None)
+        if not self.known.needs(place):
+            return None, ""
         words = next_words(place, found, self.outline, self.wording)
         return place, f"For {chosen.name}: {words[:1].lower()}{words[1:]}" if chosen else words
 

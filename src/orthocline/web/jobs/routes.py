@@ -16,11 +16,19 @@ blueprint = Blueprint("jobs", __name__)
 
 @blueprint.get("/jobs/<int:job_id>")
 @login_required
-def page(job_id: int) -> str:
+def page(job_id: int) -> str | AnyResponse:
     """How far a job is, asked for again and again by the page itself until it has ended."""
     job = find_job(viewer(), session(), job_id)
+    words = JOB_WORDS[job.kind]
+    if words.page and job.state in ("done", "failed"):
+        return _on(url_for(words.page, job_id=job_id))
     template = "jobs/_progress.html" if is_part() else "jobs/page.html"
-    return render_template(template, job=job, words=JOB_WORDS[job.kind])
+    return render_template(template, job=job, words=words)
+
+
+def _on(address: str) -> AnyResponse:
+    """Lead on to another page, from a page or from a part of one."""
+    return Response(headers={"HX-Redirect": address}) if is_part() else redirect(address, 303)
 
 
 @blueprint.post("/jobs/<int:job_id>/cancel")

@@ -72,8 +72,11 @@ def _heights(facts: Facts, wording: Wording) -> str:
     if facts.low_m is None or facts.high_m is None:
         return ""
     low, high = (wording.far(one[2]) for one in (facts.low_m, facts.high_m))
-    by = "as the file says" if facts.says_heights else "which it does not say itself"
-    return f"Heights from {low} to {high}, in {UNIT_WORDS[facts.height_unit]}, {by}."
+    unit = UNIT_WORDS[facts.height_unit]
+    taken = f"are in {unit}, as it says"
+    if not facts.says_heights:
+        taken = f"are taken as {unit}, since it does not say"
+    return f"Its heights {taken}: from {low} to {high}."
 
 
 def _green(facts: Facts, wording: Wording) -> str:
