@@ -67,6 +67,6 @@ def test_a_file_is_given_without_scripts_and_left(page, work, tmp_path):
     page.see("It waits for its turn", "#job")
     work()
     page.see("A ridge through the middle", "#lead")
-    page.press("Leave it")
+    page.press("Leave it: nothing is kept")
     page.see("Your greens", "h1")
     assert "9, from above" not in page.text("main")

@@ -197,6 +197,12 @@ def test_cancelled_in_the_middle_nothing_is_left(signed_in, session, sessions, t
     assert "It was cancelled" in text(signed_in.get(asked))
 
 
+def test_what_is_left_is_gone_at_once(signed_in, session, understood):
+    assert signed_in.post(f"{understood}/leave").location == "/greens"
+    assert counted(session, GivenFile, FilePiece, Job, JobPiece) == [0, 0, 0, 0]
+    assert signed_in.get(understood).status_code == 404
+
+
 def test_files_go_after_a_day(signed_in, session, sessions, understood):
     assert counted(session, GivenFile) == [1]
     day = {"day": timedelta(days=1, hours=1)}
@@ -231,7 +237,13 @@ def test_a_neighbour_sees_nothing_of_it(signed_in, client, create_golfer, unders
     client.post("/sign-in", data={"name": "Idris", "password": PASSWORD})
     for address in (understood, f"{understood}/overview.svg", f"{green}/files"):
         assert client.get(address).status_code == 404
-    for address in (understood, f"{understood}/keep", f"{green}/files/laz", f"{green}/files"):
+    for address in (
+        understood,
+        f"{understood}/keep",
+        f"{understood}/leave",
+        f"{green}/files/laz",
+        f"{green}/files",
+    ):
         assert client.post(address, data={"file": (io.BytesIO(b"1 2 3"), "a.xyz")}).status_code == 404
 
 

@@ -2,19 +2,23 @@
 
 import http.client
 import os
+import re
 import signal
 import socket
 import subprocess
 import sys
 import time
 from contextlib import ExitStack, closing
+from http.cookies import SimpleCookie
 from pathlib import Path
+from urllib.parse import urlencode
 
 import pytest
 
 from orthocline.cli import serve
+from orthocline.web.serving import ARRIVAL_S
 from orthocline.web.settings import SettingError, settings
-from tests.conftest import SECRET
+from tests.conftest import PASSWORD, SECRET
 
 HALF = {
     "head": b"GET /read HTTP/1.1\r\nHost: 127.0.0.1\r\nX-Slow: ",
@@ -103,6 +107,48 @@ def test_a_drip_of_bytes_is_given_up_too(served):
                 open_still = False
     assert not open_still
     assert time.monotonic() - start < 25
+
+
+class Golfer:
+    """A golfer who signed up: the cookies of their browser, and the guard of a page's form."""
+
+    def __init__(self, served):
+        self.served, self.cookies = served, {}
+        self.ask("POST", "/sign-up", name="Tove", password=PASSWORD, csrf_token=self.guard("/sign-up"))
+
+    def ask(self, method, path, **fields):
+        with closing(http.client.HTTPConnection("127.0.0.1", self.served.port, timeout=30)) as connection:
+            headers = {"Cookie": self.cookie, "Content-Type": "application/x-www-form-urlencoded"}
+            connection.request(method, path, urlencode(fields), headers)
+            answer = connection.getresponse()
+            for name, morsel in SimpleCookie(", ".join(answer.headers.get_all("Set-Cookie", []))).items():
+                self.cookies[name] = morsel.value
+            return answer.read().decode()
+
+    @property
+    def cookie(self):
+        return "; ".join(f"{name}={said}" for name, said in self.cookies.items())
+
+    def guard(self, path):
+        return re.search(r'name="csrf_token" value="([^"]+)"', self.ask("GET", path))[1]
+
+
+def test_a_golfers_file_may_take_longer_to_arrive_than_a_form(served):
+    golfer = Golfer(served)
+    fields = {"csrf_token": golfer.guard("/greens/files"), "course": "Links", "green": "9"}
+    opens = '--edge\r\nContent-Disposition: form-data; name="{}"\r\n\r\n{}'.format
+    parts = [opens(*field) for field in fields.items()]
+    parts.append(opens('file"; filename="a.xyz', "1 2 3\n" * 40_000))
+    body = "\r\n".join([*parts, "--edge--\r\n"]).encode()
+    head = (
+        f"POST /greens/files HTTP/1.1\r\nHost: 127.0.0.1\r\nCookie: {golfer.cookie}\r\n"
+        f"Content-Type: multipart/form-data; boundary=edge\r\nContent-Length: {len(body)}\r\n\r\n"
+    )
+    with served.connect() as client:
+        client.sendall(head.encode() + body[:-9])
+        time.sleep(ARRIVAL_S + 1.0)
+        client.sendall(body[-9:])
+        assert client.recv(4096).startswith(b"HTTP/1.1 303")
 
 
 @pytest.mark.parametrize("length", [5_000, 20_000])

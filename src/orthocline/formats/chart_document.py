@@ -9,8 +9,9 @@ from orthocline.core.chart import FARTHEST_M, MOST, Chart, ChartPin, ChartReadin
 from orthocline.core.instruments import INSTRUMENTS, Gives
 from orthocline.core.roll import RANGES
 from orthocline.core.units import PERCENT, wrap_rad
+from orthocline.formats.part import Part
 from orthocline.formats.scan_part import ScanPart, scan_members
-from orthocline.formats.surface_parts import GrainAreaPart, Part, grain_members
+from orthocline.formats.surface_parts import GrainAreaPart, grain_members
 
 PIN_LENGTH, SYSTEM_LENGTH = 24, 12
 DECIMALS = 4

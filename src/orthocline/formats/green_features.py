@@ -9,13 +9,15 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import ValidationError
 
-from orthocline.core.chart import MOST, Chart, Site, way_on_chart
+from orthocline.core.chart import MOST, Chart, Part, Site, way_on_chart
 from orthocline.formats.chart_document import PIN_LENGTH, chart_document, chart_of
 from orthocline.formats.green_files.source import Feature, FileError
 
+SAME_M: Final = 0.05
+"""What is read by one instrument so near to another place was read there, and came out and in again."""
 STAFF: Final = "staff"
 ARROW: Final = "arrow"
-KINDS: Final = {"pin": "pins", "reading": "readings", "grain": "grain"}
+KINDS: Final[dict[str, Part]] = {"pin": "pins", "reading": "readings", "grain": "grain"}
 """Members of a chart's document by the kinds of features."""
 
 
@@ -46,15 +48,24 @@ def with_features(chart: Chart, features: Sequence[Feature]) -> Chart:
     """Return a chart with the pins, readings and grain of a file; raises FileError for one that is none."""
     assert chart.site is not None, "what is laid out has a site"
     document: dict[str, Any] = chart_document(replace(chart, scan=None))
-    known = {pin["name"].lower() for pin in document["pins"]}
     for one in features:
-        if one.kind not in KINDS or (one.kind == "pin" and one.members["name"].lower() in known):
-            continue
-        document[KINDS[one.kind]].append(_on_chart(one, chart.site, len(document["pins"])))
+        if one.kind in KINDS:
+            held = document[KINDS[one.kind]]
+            told = _on_chart(one, chart.site, len(document["pins"]))
+            if not any(_same(told, other) for other in held):
+                held.append(told)
     for part in KINDS.values():
-        if len(document[part]) > MOST[part]:  # type: ignore[index]
-            raise FileError(f"A chart holds {MOST[part]} {part} at most; with this file it had more.")  # type: ignore[index]
+        if len(document[part]) > MOST[part]:
+            raise FileError(f"A chart holds {MOST[part]} {part} at most; with this file it had more.")
     return replace(_checked(document), scan=chart.scan)
+
+
+def _same(one: dict[str, Any], other: dict[str, Any]) -> bool:
+    """Return whether two members of a chart are one: pins by their name, others by instrument and place."""
+    if "name" in one:
+        return bool(one["name"].lower() == other["name"].lower())
+    apart = math.dist(one["at_m"], other["at_m"])
+    return apart < SAME_M and one.get("by") == other.get("by")
 
 
 def _on_chart(one: Feature, site: Site, pins: int) -> dict[str, Any]:

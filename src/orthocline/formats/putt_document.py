@@ -22,7 +22,8 @@ from orthocline.core.roll import (
 )
 from orthocline.core.sure import CERTAIN, Uncertainty
 from orthocline.core.units import PERCENT, wrap_rad
-from orthocline.formats.surface_parts import Angle, AnySurface, Coordinate, Part, surface_document, within
+from orthocline.formats.part import Coordinate, Part
+from orthocline.formats.surface_parts import Angle, AnySurface, surface_document, within
 
 SCHEMA_ID = "putt-document-1.schema.json"
 LARGEST_LINE = 1024 * 1024

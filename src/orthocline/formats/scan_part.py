@@ -3,25 +3,21 @@
 from typing import Annotated, Any
 
 import numpy as np
-from pydantic import BaseModel, ConfigDict, Field, field_validator
+from pydantic import Field, field_validator
 
 from orthocline.core.ground import LEAST_NODES, Grid
 from orthocline.core.survey import Scan
 from orthocline.core.units import PERCENT
+from orthocline.formats.part import Coordinate, Height, Part, even_rows
 
 MOST_NODES = 60_000
-FARTHEST_M = 1e5
 DECIMALS = 5
 """Of heights [m]: a quarter of a metre apart, a rounded tenth of a millimetre would show in slopes."""
-Coordinate = Annotated[float, Field(ge=-FARTHEST_M, le=FARTHEST_M, description="metres")]
-Height = Annotated[float, Field(ge=-1e4, le=1e4)]
 Run = Annotated[list[Annotated[int, Field(ge=0, le=MOST_NODES)]], Field(min_length=3, max_length=3)]
 
 
-class ScanPart(BaseModel):
+class ScanPart(Part):
     """Heights on a square grid; the first row lies at the smallest y."""
-
-    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)
 
     origin_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
     spacing_m: Annotated[float, Field(ge=0.05, le=2.0)]
@@ -33,14 +29,7 @@ class ScanPart(BaseModel):
     @field_validator("heights_m")
     @classmethod
     def _even(cls, heights: list[list[float]]) -> list[list[float]]:
-        columns = {len(row) for row in heights}
-        if len(columns) > 1:
-            raise ValueError("the rows are not of one length")
-        if min(columns) < LEAST_NODES:
-            raise ValueError(f"a row must have at least {LEAST_NODES} heights")
-        if len(heights) * min(columns) > MOST_NODES:
-            raise ValueError(f"more than {MOST_NODES} heights")
-        return heights
+        return even_rows(heights, MOST_NODES)
 
     @property
     def scan(self) -> Scan:

@@ -8,7 +8,7 @@ from operator import or_
 from typing import Annotated, Any, Literal
 
 import numpy as np
-from pydantic import BaseModel, ConfigDict, Field, PlainValidator, field_validator, model_validator
+from pydantic import Field, PlainValidator, field_validator, model_validator
 from pydantic.json_schema import SkipJsonSchema
 from pydantic_core import PydanticCustomError
 
@@ -24,6 +24,7 @@ from orthocline.core.survey import (
     WayReading,
 )
 from orthocline.core.units import PERCENT, wrap_rad
+from orthocline.formats.part import Coordinate, Height, Part, even_rows
 from orthocline.formats.scan_part import ScanPart, scan_members
 
 MOST_CELLS = 4_000_000
@@ -48,19 +49,12 @@ READING_ALLOWED = (
 )
 
 
-class Part(BaseModel):
-    """A part of a document: unknown members and figures that are none are errors."""
-
-    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)
-
-
 def within(limits: tuple[float, float], scale: float = 1.0) -> Any:
     """Return the field of a figure between two limits, in another unit."""
     return Field(ge=limits[0] * scale, le=limits[1] * scale)
 
 
 Angle = Annotated[float, Field(ge=-36000, le=36000, description="degrees counter-clockwise from +x")]
-Coordinate = Annotated[float, Field(ge=-1e5, le=1e5, description="metres")]
 Slope = Annotated[
     float, Field(ge=-RANGES.tilt[1] / PERCENT, le=RANGES.tilt[1] / PERCENT, description="percent")
 ]
@@ -135,19 +129,12 @@ class GridPart(SurfacePart):
     kind: Literal["grid"]
     origin_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
     spacing_m: Annotated[float, Field(ge=0.01, le=10.0)]
-    heights_m: Annotated[list[list[Annotated[float, Field(ge=-1e4, le=1e4)]]], Field(min_length=LEAST_NODES)]
+    heights_m: Annotated[list[list[Height]], Field(min_length=LEAST_NODES)]
 
     @field_validator("heights_m")
     @classmethod
     def _even(cls, heights: list[list[float]]) -> list[list[float]]:
-        columns = {len(row) for row in heights}
-        if len(columns) > 1:
-            raise ValueError("the rows are not of one length")
-        if min(columns) < LEAST_NODES:
-            raise ValueError(f"a row must have at least {LEAST_NODES} heights")
-        if len(heights) * len(heights[0]) > MOST_CELLS:
-            raise ValueError(f"more than {MOST_CELLS} cells")
-        return heights
+        return even_rows(heights, MOST_CELLS)
 
     def surface(self, ball_m: list[float], hole_m: list[float]) -> Grid:
         """Return the ground; raises PuttError where ball or hole lie off it."""

@@ -4,11 +4,12 @@ import ctypes
 import os
 import signal
 import sys
-
-from orthocline.jobs.worker import worker_of
+from importlib import import_module
 
 DIE_WITH_PARENT = 1
 """PR_SET_PDEATHSIG of Linux's prctl(2)."""
+WORKER = "orthocline.jobs.worker"
+"""Loaded only when this process is tied to its parent: it takes seconds."""
 
 
 def main(parent: str = "") -> None:
@@ -17,7 +18,7 @@ def main(parent: str = "") -> None:
         ctypes.CDLL(None).prctl(DIE_WITH_PARENT, signal.SIGTERM)
         if os.getppid() != int(parent):
             return
-    with worker_of(os.environ["DATABASE_URL"]) as app:
+    with import_module(WORKER).worker_of(os.environ["DATABASE_URL"]) as app:
         app.run_worker(delete_jobs="successful", shutdown_graceful_timeout=5.0)
 
 

@@ -33,14 +33,20 @@ limiter = Limiter(get_remote_address, in_memory_fallback_enabled=True)
 file_limit = limiter.shared_limit("12 per minute", scope="files")
 """Decorates whatever reads a file."""
 FILE_ENDPOINTS = ("green_files.give", "green_files.give_to")
+FILE_ARRIVAL_S = 600.0
+"""A file has so long to arrive."""
 FRAME_BYTES = 100_000
 """What stands round a file in a form."""
 
 
 def admit_files() -> None:
-    """Let golfers send what is larger than a form, where files are given."""
-    if request.endpoint in FILE_ENDPOINTS and signed_in():
-        request.max_content_length = LARGEST_BYTES + FRAME_BYTES
+    """Let golfers send what is larger than a form, and takes longer, where files are given."""
+    if request.endpoint not in FILE_ENDPOINTS or not signed_in():
+        return
+    request.max_content_length = LARGEST_BYTES + FRAME_BYTES
+    client = request.environ.get("gunicorn.socket")
+    if client is not None and hasattr(client, "allow"):
+        client.allow(FILE_ARRIVAL_S)
 
 
 read_limit = limiter.shared_limit(READ_LIMIT, scope="reads")

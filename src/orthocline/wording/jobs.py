@@ -9,7 +9,7 @@ class JobWords:
     """A kind of work: its page's name, what is being made, what is there, the word of its button.
 
     `back` is where its page leads back to, in words and by its endpoint; `page` the endpoint of the page that
-    shows what was made, where it has one of its own.
+    shows what was made, where it has one of its own. How far it is is said `in_percent` or counted.
     """
 
     title: str
@@ -18,6 +18,7 @@ class JobWords:
     take: str
     back: tuple[str, str]
     page: str = ""
+    in_percent: bool = False
 
 
 JOB_WORDS: Mapping[str, JobWords] = {
@@ -42,5 +43,6 @@ JOB_WORDS: Mapping[str, JobWords] = {
         "See what was understood",
         ("Back to your greens", "greens.page"),
         "green_files.look",
+        in_percent=True,
     ),
 }

@@ -3,12 +3,14 @@
 import os
 import subprocess
 import sys
+from pathlib import Path
 
 import pytest
 
-from orthocline.formats.green_files.apart import read_apart
+from orthocline.formats.green_files.apart import READING, read_apart
 from orthocline.formats.green_files.registry import format_of
 from orthocline.formats.green_files.source import FileError, Said
+from tests.formats.green_files import made
 from tests.formats.green_files.hostile import FILES
 
 MOST_KB = 200_000
@@ -38,6 +40,21 @@ def test_reading_them_took_no_more_memory_than_is_allowed(tmp_path):
             check=True,
         )
         assert int(told.stdout) < MOST_KB, name
+
+
+def test_a_reading_that_is_left_ends_at_once(tmp_path):
+    """Its process is gone as soon as nobody waits for it."""
+    reading = read_apart(str(made.las(tmp_path / "a.laz", 400_000)), "laz", Said())
+    assert next(reading) < 1.0
+    (child,) = readers()
+    reading.close()
+    assert readers() == []
+    assert not Path(f"/proc/{child}").exists()
+
+
+def readers():
+    told = Path(f"/proc/{os.getpid()}/task/{os.getpid()}/children").read_text().split()
+    return [pid for pid in told if READING in Path(f"/proc/{pid}/cmdline").read_text()]
 
 
 MEASURE = """

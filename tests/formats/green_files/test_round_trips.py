@@ -19,6 +19,7 @@ from orthocline.core.survey import GrainArea, both_slopes
 from orthocline.formats.green_features import chart_in
 from orthocline.formats.green_files.registry import FORMATS, format_of
 from orthocline.formats.green_files.source import FileError, Said
+from orthocline.formats.green_files.text import delimiter_of
 from orthocline.services.ground.green_files import Understood, file_of, green_out, understand
 from orthocline.wording.wording import USUAL_WORDING
 from tests.formats.green_files import made
@@ -96,6 +97,23 @@ def test_what_a_file_does_not_say_is_taken_as_it_is_said(tmp_path):
     assert turned.low_m[:2] == plain.low_m[1::-1]
     with pytest.raises(FileError, match="no longitude and latitude"):
         taken(path, Said(system="EPSG:4326"))
+
+
+@pytest.mark.parametrize("head", ["x y z", "Easting (m)\tNorthing (m)\tElevation (ft)", '"lat";"lon";"z"'])
+def test_points_may_have_a_head_that_names_them(tmp_path, head):
+    delimiter = delimiter_of(head) or " "
+    places, height = made.scattered(3000), 1.0
+    if "lat" in head:
+        places[:, :2] = made.degrees(places)[:, ::-1]
+    if "ft" in head:
+        height = 0.3048
+    places[:, 2] /= height
+    path = tmp_path / "a.xyz"
+    np.savetxt(path, places, fmt="%.9f", delimiter=delimiter, header=head, comments="")
+    found = taken(path)
+    assert found.facts.values == 3000
+    assert found.facts.high_m[2] == pytest.approx(30.41, abs=0.02)
+    assert errors(found.chart).mean() < NEAR
 
 
 def test_only_ground_is_taken_of_a_cloud_that_says_which_is(tmp_path):
@@ -233,6 +251,35 @@ def test_a_chart_is_added_to_where_it_lies(tmp_path, green):
     assert onto.scan is not green.scan
     more = taken(made.geojson(tmp_path / "a.geojson"), onto=green).chart
     assert [pin.name for pin in more.pins] == ["back", "old", "back left"]
+    path = tmp_path / "own.geojson"
+    path.write_bytes(written(more, "geojson"))
+    again = taken(path, onto=more).chart
+    assert [len(again.part(part)) for part in ("pins", "readings", "grain")] == [3, 3, 1]
+
+
+@pytest.mark.parametrize(
+    ("places", "says"),
+    [
+        ([(0, 0), (0, 0), (0, 0), (0, 0)], "fewer than three|no room within"),
+        ([(0, 0), (40, 0), (20, 0)], "no room within"),
+        ([(0, 0), (9_000_000, 0), (0, 9_000_000)], "more than 120 metres across"),
+        ([(0, 0), (9, 9)], "fewer than three"),
+    ],
+)
+def test_an_edge_that_is_no_green_is_refused(tmp_path, places, says):
+    path = tmp_path / "a.geojson"
+    polygon = {"type": "Polygon", "coordinates": [places]}
+    path.write_text(json.dumps({"type": "Feature", "properties": {}, "geometry": polygon}))
+    with pytest.raises(FileError, match=says):
+        taken(path, Said(unit="metres"))
+
+
+@pytest.mark.parametrize("count", [1, 5, 2000])
+def test_heights_in_one_line_are_no_green(tmp_path, count):
+    path = tmp_path / "a.xyz"
+    np.savetxt(path, np.column_stack([np.linspace(0, 20, count)] * 3))
+    with pytest.raises(FileError, match="in one line"):
+        taken(path)
 
 
 def test_a_damaged_chart_says_which_member_is_wrong(tmp_path, green):

@@ -18,6 +18,8 @@ ROUND_M: Final = 1.5
 """Points so far round a green count for its scan: further off lie banks and bunkers."""
 FINEST_M, COARSEST_M = 0.25, 1.0
 """Between these lies the spacing of a scan [m]: half of how far points lie apart."""
+LEAST_SPREAD_M: Final = 0.3
+"""Points have to spread so far to each side (a standard deviation) to be ground."""
 REACH: Final = 1.5
 """Ground is seen so many times as far as points lie apart: of scattered ones one in a thousand is not."""
 MOST_NODES: Final = 40_000
@@ -53,6 +55,24 @@ def with_heights(chart: Chart, points: Figures) -> Chart:
     return chart.read(tuple(ChartReading((x, y), STAFF, 0.0, z) for x, y, z in held.tolist()))
 
 
+def require_breadth(points: Figures) -> None:
+    """Refuse points that lie in one line, or in one place: no ground goes through them.
+
+    Parameters
+    ----------
+    points : ndarray
+        Places [m], shape (n, 2) or more columns; none are taken.
+
+    Raises
+    ------
+    ChartError
+        Where they spread less than `LEAST_SPREAD_M` to one side.
+    """
+    off = points[:, :2] - points[:, :2].mean(axis=0) if len(points) else np.eye(2)
+    if math.sqrt(max(float(np.linalg.eigvalsh(off.T @ off)[0]) / len(off), 0.0)) < LEAST_SPREAD_M:
+        raise ChartError("These heights lie in one line or in one place: that is no green.")
+
+
 def scan_of(points: Figures, outline: Outline) -> Scan:
     """Return the scan of a green that points make.
 
@@ -67,9 +87,15 @@ def scan_of(points: Figures, outline: Outline) -> Scan:
     -------
     Scan
         Of those on the green and close round it.
+
+    Raises
+    ------
+    ChartError
+        Where they lie in one line.
     """
     close = cKDTree(outline.curve).query(points[:, :2], distance_upper_bound=ROUND_M)[0] < math.inf
     held = points[close | outline.holds(points[:, :2])]
+    require_breadth(held)
     area = float(np.prod(np.maximum(np.ptp(held[:, :2], axis=0), 1.0)))
     apart = math.sqrt(area / len(held))
     spacing = max(min(max(0.5 * apart, FINEST_M), COARSEST_M), math.sqrt(area / MOST_NODES))

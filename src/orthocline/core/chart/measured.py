@@ -10,8 +10,8 @@ import shapely
 from numpy.typing import NDArray
 from scipy.spatial import ConvexHull
 
-from orthocline.core.chart.chart import MOST, Chart, ChartError, Place
-from orthocline.core.chart.heights import with_heights
+from orthocline.core.chart.chart import FARTHEST_M, LEAST_AREA_M2, MOST, Chart, ChartError, Place
+from orthocline.core.chart.heights import require_breadth, with_heights
 from orthocline.core.chart.site import Site
 from orthocline.core.relief import FEWEST_CORNERS, Outline, oval
 
@@ -81,10 +81,10 @@ def laid_out(
     up = wanted.up_rad if wanted.up_rad is not None else onto.site.up_rad if onto.site else 0.0
     turned = Site(system, 0.0, 0.0, up)
     if corners:
-        edge = _fewer(turned.onto_chart(np.array(corners)))
-        shape = Outline(edge)
+        shape = _edge(turned.onto_chart(np.array(corners)))
     else:
         on = turned.onto_chart(points)
+        require_breadth(on)
         middle = turned.onto_chart(np.array([_middle(points, wanted)]))[0]
         shape = _shape(on, middle, wanted, onto)
         (left, low), (right, top) = shape.box
@@ -130,15 +130,21 @@ def _within(on: Figures, middle: Figures, deep_m: float, wide_m: float) -> Outli
     return edge
 
 
-def _fewer(corners: Figures) -> tuple[Place, ...]:
-    """Return the corners of an edge, so many as a chart holds; raises ChartError for no edge."""
+def _edge(corners: Figures) -> Outline:
+    """Return an edge with so many corners as a chart holds; raises ChartError for what is no green's."""
     if len(corners) < FEWEST_CORNERS:
         raise ChartError("The edge in this file has fewer than three corners.")
+    if np.ptp(corners, axis=0).max() > 2.0 * FARTHEST_M:
+        raise ChartError(
+            f"The edge in this file is more than {2.0 * FARTHEST_M:g} metres across: no green's."
+        )
+    if shapely.Polygon(corners).convex_hull.area < LEAST_AREA_M2:
+        raise ChartError("The edge in this file encloses no green: it has no room within.")
     ring, off = shapely.LinearRing(corners[:, :2]), LEAST_OFF_M
     while len(ring.coords) - 1 > MOST["corners"]:
         ring = ring.simplify(off)
         off *= STRAIGHTER
-    return tuple((x, y) for x, y in list(ring.coords)[:-1])
+    return Outline(tuple((x, y) for x, y in list(ring.coords)[:-1]))
 
 
 def scanned(chart: Chart, points: Figures) -> Chart:

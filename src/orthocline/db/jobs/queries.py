@@ -34,6 +34,11 @@ def end_job(session: Session, golfer_id: int, job_id: int, state: str, why: str 
         session.execute(delete(JobPiece).where(JobPiece.job_id == job_id))
 
 
+def drop_job(session: Session, golfer_id: int, job_id: int) -> None:
+    """Delete a job of a golfer's with all that it made."""
+    session.execute(delete(Job).where(Job.id == job_id, Job.golfer_id == golfer_id))
+
+
 def add_piece(session: Session, job_id: int, number: int, content: bytes) -> None:
     """Keep one piece of what a job makes."""
     session.execute(insert(JobPiece).values(job_id=job_id, number=number, content=content))

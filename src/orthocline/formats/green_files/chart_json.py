@@ -4,30 +4,20 @@ import json
 from typing import Any, BinaryIO, Final
 
 from orthocline.formats.green_files.out import GreenOut
-from orthocline.formats.green_files.source import Feature, FileError, Said, Source, Told, size_of
+from orthocline.formats.green_files.source import Feature, FileError, Said, Source, Told
+from orthocline.formats.green_files.text import json_of
 
-LARGEST: Final = 20_000_000
-"""Bytes: it is taken whole."""
 VERSION: Final = 1
 
 
 def read(file: BinaryIO, _said: Said) -> Source:
     """Return the chart of a file, its members to be checked; raises FileError for one that is none."""
-    if size_of(file) > LARGEST:
-        raise FileError(f"This file is larger than {LARGEST // 1_000_000} MB, too large for a chart.")
-    try:
-        data = json.loads(file.read(), parse_constant=_no_constant)
-    except (ValueError, RecursionError) as error:
-        raise FileError("This is no chart: it is not valid JSON.") from error
+    data = json_of(file, "chart")
     if not isinstance(data, dict) or not isinstance(data.get("chart"), dict):
         raise FileError("This is no chart of a green: it has no member “chart”.")
     if data.get("version") != VERSION:
         raise FileError("This chart is of a version that is not read here.")
     return Source(Told(whole=True), iter(()), [Feature("chart", [], data["chart"])])
-
-
-def _no_constant(name: str) -> float:
-    raise ValueError(f"{name} is no number")
 
 
 def write(green: GreenOut, file: BinaryIO) -> None:

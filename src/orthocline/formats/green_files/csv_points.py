@@ -29,7 +29,7 @@ def read(file: BinaryIO, _said: Said) -> Source:
     """Return the points of a table; raises FileError where its head names no places or no height."""
     lines = lines_of(file)
     head = next(lines, "")
-    delimiter = delimiter_of(head) or ","
+    delimiter = delimiter_of(head)
     columns = columns_of(head, delimiter)
     called = [_called(one) for one in columns]
     degrees = "lon" in called and "lat" in called
@@ -46,7 +46,7 @@ def read(file: BinaryIO, _said: Said) -> Source:
     return Source(told, table(lines, lambda line: _picked(line, delimiter, places), 2))
 
 
-def _picked(line: str, delimiter: str, places: Sequence[int]) -> list[str]:
+def _picked(line: str, delimiter: str | None, places: Sequence[int]) -> list[str]:
     columns = columns_of(line, delimiter)
     picked = [columns[i] for i in places]
     # Where semicolons part the columns, commas are decimal ones.

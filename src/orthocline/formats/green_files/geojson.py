@@ -7,11 +7,10 @@ from typing import Any, BinaryIO, Final
 import numpy as np
 
 from orthocline.formats.green_files.out import GreenOut
-from orthocline.formats.green_files.source import Feature, Figures, FileError, Said, Source, Told, size_of
+from orthocline.formats.green_files.source import Feature, Figures, FileError, Said, Source, Told
 from orthocline.formats.green_files.systems import WGS_84, to_degrees
+from orthocline.formats.green_files.text import json_of
 
-LARGEST: Final = 20_000_000
-"""Bytes: it is taken whole."""
 MOST_FEATURES: Final = 200_000
 HEIGHT_NAMES: Final = ("height_m", "height", "elevation", "z")
 SLOPE_NAMES: Final = ("percent", "slope_percent", "slope")
@@ -23,12 +22,7 @@ DEGREE_DECIMALS: Final = 9
 
 def read(file: BinaryIO, said: Said) -> Source:
     """Return what stands in a file; raises FileError for one that is no GeoJSON of a green."""
-    if size_of(file) > LARGEST:
-        raise FileError(f"This file is larger than {LARGEST // 1_000_000} MB, too large for GeoJSON.")
-    try:
-        data = json.loads(file.read(), parse_constant=_no_constant)
-    except (ValueError, RecursionError) as error:
-        raise FileError("This is no GeoJSON: it is not valid JSON.") from error
+    data = json_of(file, "GeoJSON")
     found = list(_features(data))
     if not found:
         raise FileError("This GeoJSON has no features.")
@@ -47,10 +41,6 @@ def read(file: BinaryIO, said: Said) -> Source:
     told = Told(_system(data, said), "metres", len(heights), notes=notes)
     pieces = iter([np.array(heights)] if heights else [])
     return Source(told, pieces, features)
-
-
-def _no_constant(name: str) -> float:
-    raise ValueError(f"{name} is no number")
 
 
 def _system(data: dict[str, Any], said: Said) -> str:

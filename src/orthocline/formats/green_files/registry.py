@@ -125,7 +125,8 @@ FORMATS: Mapping[str, GreenFormat] = {
             (".xyz", ".txt"),
             "XYZ",
             "points, three figures a line",
-            "First and second coordinate and height, parted by blanks, commas, semicolons or tabs; no head.",
+            "First and second coordinate and height, parted by blanks, commas, semicolons or tabs;"
+            " a first line may name them.",
             "text/plain",
             f"{_HERE}.xyz",
         ),

@@ -1,14 +1,17 @@
-"""Figures in lines of text, read piece by piece."""
+"""Text: figures in lines, read piece by piece, and JSON, taken whole."""
 
+import json
 from collections.abc import Callable, Iterator
 from itertools import islice
-from typing import BinaryIO, Final
+from typing import Any, BinaryIO, Final
 
 import numpy as np
 
-from orthocline.formats.green_files.source import MOST_VALUES, PIECE, Figures, FileError
+from orthocline.formats.green_files.source import MOST_VALUES, PIECE, Figures, FileError, size_of
 
 LONGEST_LINE: Final = 4096
+LARGEST_JSON: Final = 20_000_000
+"""Bytes of what is taken whole."""
 LINES: Final = 50_000
 """Lines that are read at once."""
 COMMENTS: Final = ("#", "//")
@@ -24,6 +27,20 @@ def lines_of(file: BinaryIO, longest: int = LONGEST_LINE) -> Iterator[str]:
         if b"\0" in line:
             raise FileError("This is no text: it has bytes that no text has.")
         yield line.decode("utf-8-sig" if number == 1 else "utf-8", "replace").strip()
+
+
+def json_of(file: BinaryIO, what: str) -> Any:
+    """Return the JSON of a file, taken whole; raises FileError for what is none, or too large for that."""
+    if size_of(file) > LARGEST_JSON:
+        raise FileError(f"This file is larger than {LARGEST_JSON // 1_000_000} MB, too large for {what}.")
+    try:
+        return json.loads(file.read(), parse_constant=_no_constant)
+    except (ValueError, RecursionError) as error:
+        raise FileError(f"This is no {what}: it is not valid JSON.") from error
+
+
+def _no_constant(name: str) -> float:
+    raise ValueError(f"{name} is no number")
 
 
 def columns_of(line: str, delimiter: str | None) -> list[str]:

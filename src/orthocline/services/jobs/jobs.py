@@ -18,6 +18,7 @@ from orthocline.db.jobs.queries import (
     begin_job,
     delete_old_jobs,
     drop_file,
+    drop_job,
     end_job,
     move_job,
     pieces_of,
@@ -90,6 +91,15 @@ def cancel_job(viewer: Viewer, session: Session, job_id: int) -> None:
     session.refresh(job)
     if job.state == "cancelled" and job.file_id is not None:
         drop_file(session, viewer.owner_id, job.file_id)
+
+
+@own_data
+def forget_job(viewer: Viewer, session: Session, job_id: int) -> None:
+    """Delete a job with what it made and the file that it works on. Raises as `find_job` does."""
+    job = _job(viewer, session, job_id)
+    if job.file_id is not None:
+        drop_file(session, viewer.owner_id, job.file_id)
+    drop_job(session, viewer.owner_id, job.id)
 
 
 @own_data

@@ -24,7 +24,7 @@ from orthocline.services.ground.green_import import (
     import_task,
     take_up,
 )
-from orthocline.services.jobs.jobs import Progress, ask_for, find_job, result_of
+from orthocline.services.jobs.jobs import Progress, ask_for, find_job, forget_job, result_of
 from orthocline.web.database import session
 from orthocline.web.green_files.forms import GiveForm, LookForm, shown_answers
 from orthocline.web.green_files.view import GivenView, overview_of_file
@@ -114,6 +114,14 @@ def keep(job_id: int) -> AnyResponse:
     number = take_up(viewer(), session(), job.task, given, entry_key())
     flash(f"Charted {given.change}. Undo on the map takes it back.")
     return redirect(url_for("greens.green", green_id=number), 303)
+
+
+@blueprint.post("/greens/files/<int:job_id>/leave")
+@login_required
+def leave(job_id: int) -> AnyResponse:
+    """Let a file go, with all that was understood of it."""
+    forget_job(viewer(), session(), _job(job_id).id)
+    return redirect(url_for("greens.page"), 303)
 
 
 @blueprint.get("/greens/files/<int:job_id>/overview.svg")
