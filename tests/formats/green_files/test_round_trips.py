@@ -84,6 +84,8 @@ def test_a_file_says_its_units_and_its_system(tmp_path):
     degrees = taken(made.geojson(tmp_path / "degrees.geojson"))
     assert degrees.chart.site.system == "EPSG:32632"
     assert degrees.facts.unit == "degrees"
+    both = taken(made.geotiff(tmp_path / "both.tif", system="EPSG:25832+7837")).facts
+    assert (both.height_unit, both.says_heights) == ("metres", True)
 
 
 def test_what_a_file_does_not_say_is_taken_as_it_is_said(tmp_path):
@@ -280,6 +282,14 @@ def test_heights_in_one_line_are_no_green(tmp_path, count):
     np.savetxt(path, np.column_stack([np.linspace(0, 20, count)] * 3))
     with pytest.raises(FileError, match="in one line"):
         taken(path)
+
+
+def test_members_that_are_no_figures_are_passed_over(tmp_path):
+    path = tmp_path / "a.geojson"
+    told = json.loads(made.geojson(path, 400).read_text())
+    told["features"][-1]["properties"] |= {"percent": "steep", "by": 7, "falls_toward_deg": ["north"]}
+    path.write_text(json.dumps(told))
+    assert taken(path).chart.readings[0].size is None
 
 
 def test_a_damaged_chart_says_which_member_is_wrong(tmp_path, green):

@@ -55,13 +55,18 @@ def with_heights(chart: Chart, points: Figures) -> Chart:
     return chart.read(tuple(ChartReading((x, y), STAFF, 0.0, z) for x, y, z in held.tolist()))
 
 
-def require_breadth(points: Figures) -> None:
-    """Refuse points that lie in one line, or in one place: no ground goes through them.
+def broad(points: Figures) -> Figures:
+    """Return points unless they lie in one line, or in one place: no ground goes through such.
 
     Parameters
     ----------
     points : ndarray
-        Places [m], shape (n, 2) or more columns; none are taken.
+        Places [m], shape (n, 2) or more columns.
+
+    Returns
+    -------
+    ndarray
+        The same; none are taken.
 
     Raises
     ------
@@ -71,6 +76,7 @@ def require_breadth(points: Figures) -> None:
     off = points[:, :2] - points[:, :2].mean(axis=0) if len(points) else np.eye(2)
     if math.sqrt(max(float(np.linalg.eigvalsh(off.T @ off)[0]) / len(off), 0.0)) < LEAST_SPREAD_M:
         raise ChartError("These heights lie in one line or in one place: that is no green.")
+    return points
 
 
 def scan_of(points: Figures, outline: Outline) -> Scan:
@@ -94,8 +100,7 @@ def scan_of(points: Figures, outline: Outline) -> Scan:
         Where they lie in one line.
     """
     close = cKDTree(outline.curve).query(points[:, :2], distance_upper_bound=ROUND_M)[0] < math.inf
-    held = points[close | outline.holds(points[:, :2])]
-    require_breadth(held)
+    held = broad(points[close | outline.holds(points[:, :2])])
     area = float(np.prod(np.maximum(np.ptp(held[:, :2], axis=0), 1.0)))
     apart = math.sqrt(area / len(held))
     spacing = max(min(max(0.5 * apart, FINEST_M), COARSEST_M), math.sqrt(area / MOST_NODES))

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from scipy.spatial import ConvexHull
 
 from orthocline.core.chart.chart import FARTHEST_M, LEAST_AREA_M2, MOST, Chart, ChartError, Place
-from orthocline.core.chart.heights import require_breadth, with_heights
+from orthocline.core.chart.heights import broad, with_heights
 from orthocline.core.chart.site import Site
 from orthocline.core.relief import FEWEST_CORNERS, Outline, oval
 
@@ -83,8 +83,7 @@ def laid_out(
     if corners:
         shape = _edge(turned.onto_chart(np.array(corners)))
     else:
-        on = turned.onto_chart(points)
-        require_breadth(on)
+        on = broad(turned.onto_chart(points))
         middle = turned.onto_chart(np.array([_middle(points, wanted)]))[0]
         shape = _shape(on, middle, wanted, onto)
         (left, low), (right, top) = shape.box

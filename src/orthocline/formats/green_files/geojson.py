@@ -14,7 +14,8 @@ from orthocline.formats.green_files.text import json_of
 MOST_FEATURES: Final = 200_000
 HEIGHT_NAMES: Final = ("height_m", "height", "elevation", "z")
 SLOPE_NAMES: Final = ("percent", "slope_percent", "slope")
-MEMBERS: Final = ("by", "percent", "within", "falls_toward_deg", "radius_m", "strength", "within_deg")
+FIGURES: Final = ("percent", "within", "falls_toward_deg", "radius_m", "strength", "within_deg")
+"""Members of readings and grain that are figures."""
 CHART_METRES: Final = "metres of a chart"
 DEGREE_DECIMALS: Final = 9
 """A tenth of a millimetre."""
@@ -130,7 +131,10 @@ def _figure(properties: dict[str, Any], names: tuple[str, ...]) -> float | None:
 
 def _members(properties: dict[str, Any]) -> dict[str, Any]:
     """Return the members of a reading or of grain that are read."""
-    told: dict[str, Any] = {name: properties[name] for name in MEMBERS if properties.get(name) is not None}
+    figures = {name: _figure(properties, (name,)) for name in FIGURES}
+    told: dict[str, Any] = {name: figure for name, figure in figures.items() if figure is not None}
+    if isinstance(properties.get("by"), str):
+        told["by"] = properties["by"]
     slope, height = _figure(properties, SLOPE_NAMES), _figure(properties, HEIGHT_NAMES)
     return (
         told | ({} if slope is None else {"percent": slope}) | ({} if height is None else {"height": height})

@@ -81,7 +81,7 @@ def _read(source: Source, said: Said, file: BinaryIO, path: str) -> Read:
         "unit": frame.unit,
         "height_unit": frame.height_unit,
         "says_system": bool(source.told.system),
-        "says_heights": bool(source.told.height_unit),
+        "says_heights": frame.says_heights,
         "values": source.told.values or kept.count,
         "count": kept.count,
         "spacing": source.told.spacing,

@@ -27,6 +27,8 @@ class Frame:
         What its own system is called; empty where it has none.
     unit, height_unit : str
         Of the file's figures.
+    says_heights : bool
+        Whether the file says the unit of its heights.
     north_first : bool
     moving : Transformer or None
         From degrees to metres.
@@ -36,6 +38,7 @@ class Frame:
     called: str
     unit: str
     height_unit: str
+    says_heights: bool
     north_first: bool
     moving: Transformer | None
 
@@ -77,17 +80,17 @@ def frame_of(told: Told, said: Said, some: Figures) -> Frame:
     crs = _crs(told.system or said.system)
     if crs is None and said.unit == DEGREES:
         crs = CRS.from_user_input(WGS_84)
+    says = told.height_unit or (_vertical(crs) if crs else "")
     if crs is None:
         unit = said.unit or "metres"
-        return Frame("", "", unit, told.height_unit or said.height_unit or unit, north_first, None)
+        return Frame("", "", unit, says or said.height_unit or unit, bool(says), north_first, None)
     if crs.is_geographic:
         moving, number = _to_utm(crs, some, north_first=north_first)
-        height = told.height_unit or _vertical(crs) or said.height_unit or "metres"
-        return Frame(number, crs.name, DEGREES, height, north_first, moving)
+        height = says or said.height_unit or "metres"
+        return Frame(number, crs.name, DEGREES, height, bool(says), north_first, moving)
     unit = _unit(crs.axis_info[0].unit_conversion_factor)
-    number = _number(crs)
-    height = told.height_unit or _vertical(crs) or said.height_unit or unit
-    return Frame(number, crs.name, unit, height, north_first, None)
+    height = says or said.height_unit or unit
+    return Frame(_number(crs), crs.name, unit, height, bool(says), north_first, None)
 
 
 def unit_of(system: str) -> float:
