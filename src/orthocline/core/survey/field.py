@@ -96,8 +96,9 @@ def covariance(one: Looks, other: Looks, field: Field, doubts: Doubts = SURE) ->
     A D, slopes by A delta_ij - B Di Dj, where A = s^2 q^2/3 (1 + q r) exp(-q r), B = s^2 q^4/3 exp(-q r).
     """
     smooth = _smooth(_rows(one), _rows(other), field.slope_sd**2, math.sqrt(5.0) / field.length_m)
-    mine, its = (np.asarray(one) for one in doubts)
-    return np.asarray(mine[..., None] * its * smooth + _of_plane(one, field) @ _of_plane(other, field).T)
+    if doubts is not SURE:
+        smooth *= np.multiply.outer(*doubts)
+    return np.asarray(smooth + _of_plane(one, field) @ _of_plane(other, field).T)
 
 
 def weighed(one: Looks, other: Looks, weights: Figures, field: Field, doubts: Doubts = SURE) -> Figures:

@@ -9,7 +9,16 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.linalg import cho_solve, cholesky, solve_triangular
 
-from orthocline.core.survey.field import PLANE_HEIGHT_SD_M, Field, Looks, covariance, variances, weighed
+from orthocline.core.survey.field import (
+    PLANE_HEIGHT_SD_M,
+    SURE,
+    Doubts,
+    Field,
+    Looks,
+    covariance,
+    variances,
+    weighed,
+)
 from orthocline.core.survey.scan import Scan
 
 Figures = NDArray[np.float64]
@@ -66,9 +75,9 @@ class Fit:
         off = self.values if self.scan is None else self.values - self.scan.values(self.looks)
         return np.asarray(cho_solve((self._factor, True), off))
 
-    def _doubt(self, looks: Looks) -> Figures | float:
-        """Return how many times less sure looks are than the field has it."""
-        return 1.0 if self.scan is None else self.scan.doubt(looks)
+    def _doubts(self, one: Looks, other: Looks) -> Doubts:
+        """Return how many times less sure than the field has it both of some looks are."""
+        return SURE if self.scan is None else (self.scan.doubt(one), self.scan.doubt(other))
 
     @cached_property
     def oddness(self) -> Figures:
@@ -92,7 +101,7 @@ class Fit:
         ndarray
             Heights [m] and slopes [ratio] as they are asked for, shape (n,).
         """
-        doubts = self._doubt(looks), self._doubt(self.looks)
+        doubts = self._doubts(looks, self.looks)
         off = weighed(looks, self.looks, self._weights, self.field, doubts)
         return off if self.scan is None else self.scan.values(looks) + off
 
@@ -125,7 +134,7 @@ class Fit:
         ndarray
             Less the products of what is `known` of both it is that of the mean's errors.
         """
-        return covariance(one, other, self.field, (self._doubt(one), self._doubt(other)))
+        return covariance(one, other, self.field, self._doubts(one, other))
 
     def variances(self, looks: Looks) -> Figures:
         """Return how unsure each of looks is.
@@ -140,7 +149,7 @@ class Fit:
         ndarray
             Variance of the error of what the mean says of each, shape (n,).
         """
-        before = variances(looks, self.field, self._doubt(looks))
+        before = variances(looks, self.field, self._doubts(looks, looks)[0])
         return np.asarray(np.maximum(before - np.square(self.known(looks)).sum(axis=0), 0.0))
 
     def covariance(self, looks: Looks) -> Figures:
