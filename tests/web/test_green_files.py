@@ -78,12 +78,28 @@ def test_what_is_said_of_it_is_read_again(signed_in, work, understood):
     assert (value(page, "system"), value(page, "up"), value(page, "deep")) == ("25832", "70 deg", "16 m")
 
 
+def test_other_units_let_go_of_the_middle_that_was_shown(signed_in, work, understood):
+    shown = value(signed_in.get(understood), "middle")
+    again = work(signed_in.post(understood, data={"unit": "feet", "middle": shown}))
+    east, _north = (float(one) for one in value(signed_in.get(again), "middle").split(", "))
+    assert east == pytest.approx(0.3048 * (made.EAST + 12.0), abs=0.1)
+    assert "lie on the green" in words_at(signed_in.get(again), "#facts")
+
+
+def test_what_is_kept_twice_is_kept_once(signed_in, session, understood):
+    key = {"key": "9f0d9c4e-1f9c-4b62-9c9e-0f3f1f2f6a10"}
+    first, second = (signed_in.post(f"{understood}/keep", data=key) for _ in range(2))
+    assert (first.status_code, second.status_code) == (303, 303)
+    assert first.location == second.location
+    assert counted(session, Green, GreenScan) == [1, 1]
+
+
 def test_the_middle_is_tapped_on_the_picture_of_the_whole_file(signed_in, work, understood):
     picture = signed_in.get(f"{understood}/overview.svg")
     assert picture.mimetype == "image/svg+xml"
     assert "north up" in picture.text
     again = work(
-        signed_in.post(understood, data={"tap.x": "160", "tap.y": "100", "deep": "8 m", "wide": "8 m"})
+        signed_in.post(understood, data={"tap.x": "144", "tap.y": "100", "deep": "8 m", "wide": "8 m"})
     )
     east, north = (float(one) for one in value(signed_in.get(again), "middle").split(", "))
     assert east == pytest.approx(made.EAST + 12.0, abs=0.6)

@@ -8,13 +8,12 @@ import click
 from orthocline.core.chart import Chart, Wanted
 from orthocline.formats.green_features import chart_in
 from orthocline.formats.green_files.out import USUAL_SPACING_M
-from orthocline.formats.green_files.registry import FORMATS, format_of
+from orthocline.formats.green_files.registry import BEGINS, FORMATS, format_of, read_format
 from orthocline.formats.green_files.source import DEGREES, UNITS, FileError, Said
 from orthocline.services.ground.green_files import Understood, file_of, green_out, understand
 from orthocline.wording.ground.green_files import doubt_words, fact_words
 from orthocline.wording.wording import USUAL_WORDING
 
-BEGINS = 16
 CHART = FORMATS["chart"]
 FINEST_M, COARSEST_M = 0.05, 5.0
 File = click.Path(exists=True, dir_okay=False, path_type=Path)
@@ -68,11 +67,9 @@ def import_command(
 
 def _understood(file: Path, said: Said, wanted: Wanted, onto: Chart) -> Understood:
     with file.open("rb") as opened:
-        kind = format_of(file.name, opened.read(BEGINS))
-    if not kind.reads:
-        raise FileError(f"{kind.title} is only written here: it is a picture of a map.")
+        kind = read_format(file.name, opened.read(BEGINS))
     if file.stat().st_size > kind.largest_bytes:
-        raise FileError(f"Files of this kind are read up to {kind.largest_bytes // 1_000_000} MB.")
+        raise FileError(kind.too_large)
     steps = list(understand(str(file), kind, said, wanted, onto))
     understood = steps[-1]
     assert isinstance(understood, Understood)

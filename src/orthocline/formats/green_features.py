@@ -76,7 +76,7 @@ def _on_chart(one: Feature, site: Site, pins: int) -> dict[str, Any]:
     if one.kind == "pin":
         name = told["name"].strip()[:PIN_LENGTH] or f"pin {pins + 1}"
         return at | {"name": name, "retired": told.get("retired", False)}
-    way = told.pop("falls_toward_deg", None)
+    way = told.pop("grows_toward_deg" if one.kind == "grain" else "falls_toward_deg", None)
     if len(places) > 1:
         across, up = (places[1] - places[0]).tolist()
         toward = math.degrees(math.atan2(up, across))
@@ -129,7 +129,7 @@ def features_of(chart: Chart, site: Site) -> list[Feature]:
     for area in document["grain"]:
         at = places(area.pop("at_m"))
         told = {
-            "falls_toward_deg": (way_on_chart(area.pop("toward_deg"), site)) % 360.0,
+            "grows_toward_deg": way_on_chart(area.pop("toward_deg"), site) % 360.0,
             "within": area.pop("within_share"),
         }
         features.append(Feature("grain", at, area | told))

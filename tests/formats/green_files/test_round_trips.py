@@ -284,6 +284,11 @@ def test_heights_in_one_line_are_no_green(tmp_path, count):
         taken(path)
 
 
+def test_features_may_be_called_json_too(tmp_path):
+    chart = taken(made.geojson(tmp_path / "a.json", 400)).chart
+    assert [pin.name for pin in chart.pins] == ["back left"]
+
+
 def test_members_that_are_no_figures_are_passed_over(tmp_path):
     path = tmp_path / "a.geojson"
     told = json.loads(made.geojson(path, 400).read_text())

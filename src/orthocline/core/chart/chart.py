@@ -89,6 +89,11 @@ class Chart:
         """Its edge; None until it has three corners."""
         return Outline(self.corners) if len(self.corners) >= FEWEST_CORNERS else None
 
+    @property
+    def has_ground(self) -> bool:
+        """Whether anything is known of the ground within its edge."""
+        return self.outline is not None and bool(self.readings or self.scan)
+
     def part(self, part: Part) -> tuple[Any, ...]:
         """Return one part of it."""
         return tuple(getattr(self, part))

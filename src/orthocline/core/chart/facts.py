@@ -117,7 +117,7 @@ def steepest_of(chart: Chart) -> float | None:
     float or None
         A slope [ratio]; None where nothing is known of the green.
     """
-    if chart.outline is None or not (chart.readings or chart.scan):
+    if chart.outline is None or not chart.has_ground:
         return None
     relief = Known(surveyed(chart.readings, {}), chart.outline, chart.grain, chart.scan).relief
     return float(relief.steepness[relief.inside].max(initial=0.0))

@@ -22,7 +22,8 @@ from orthocline.drawing.scene import (
 )
 from orthocline.drawing.ticks import tick_step
 
-WIDTH: Final = 320.0
+WIDTH: Final = 288.0
+"""As wide as it is shown: where it is tapped is said in its own units."""
 INSET: Final = 34.0
 MOST_CONTOURS: Final = 12
 ARROW, HEAD, HALF = 30.0, 9.0, 4.5

@@ -4,10 +4,9 @@ from collections.abc import Sequence
 from typing import BinaryIO, Final
 
 from orthocline.formats.green_files.out import GreenOut
-from orthocline.formats.green_files.source import FileError, Said, Source, Told
+from orthocline.formats.green_files.source import WGS_84, FileError, Said, Source, Told
 from orthocline.formats.green_files.text import columns_of, delimiter_of, lines_of, table
 
-WGS_84: Final = "EPSG:4326"
 NAMES: Final = (
     ("east", ("x", "east", "easting", "e", "right")),
     ("north", ("y", "north", "northing", "n", "beyond")),

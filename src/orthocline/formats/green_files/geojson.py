@@ -7,14 +7,17 @@ from typing import Any, BinaryIO, Final
 import numpy as np
 
 from orthocline.formats.green_files.out import GreenOut
-from orthocline.formats.green_files.source import Feature, Figures, FileError, Said, Source, Told
-from orthocline.formats.green_files.systems import WGS_84, to_degrees
+from orthocline.formats.green_files.source import WGS_84, Feature, Figures, FileError, Said, Source, Told
+from orthocline.formats.green_files.systems import to_degrees
 from orthocline.formats.green_files.text import json_of
 
 MOST_FEATURES: Final = 200_000
 HEIGHT_NAMES: Final = ("height_m", "height", "elevation", "z")
 SLOPE_NAMES: Final = ("percent", "slope_percent", "slope")
-FIGURES: Final = ("percent", "within", "falls_toward_deg", "radius_m", "strength", "within_deg")
+FIGURES: Final = (
+    *("percent", "within", "falls_toward_deg", "grows_toward_deg"),
+    *("radius_m", "strength", "within_deg"),
+)
 """Members of readings and grain that are figures."""
 CHART_METRES: Final = "metres of a chart"
 DEGREE_DECIMALS: Final = 9
@@ -23,7 +26,11 @@ DEGREE_DECIMALS: Final = 9
 
 def read(file: BinaryIO, said: Said) -> Source:
     """Return what stands in a file; raises FileError for one that is no GeoJSON of a green."""
-    data = json_of(file, "GeoJSON")
+    return source_of(json_of(file, "GeoJSON"), said)
+
+
+def source_of(data: Any, said: Said) -> Source:
+    """Return what stands in a collection of features; raises FileError for one that is none of a green."""
     found = list(_features(data))
     if not found:
         raise FileError("This GeoJSON has no features.")

@@ -10,6 +10,8 @@ from orthocline.formats.green_files.source import FileError, Said, Source
 
 MEGABYTE: Final = 1_000_000
 LARGEST_BYTES: Final = 200 * MEGABYTE
+BEGINS: Final = 16
+"""So many bytes tell what a file is."""
 
 
 @dataclass(frozen=True)
@@ -51,6 +53,11 @@ class GreenFormat:
     writer: str = "write"
     largest_bytes: int = LARGEST_BYTES
 
+    @property
+    def too_large(self) -> str:
+        """What is said of a file that is larger than those that are read."""
+        return f"Files of this kind are read up to {self.largest_bytes // MEGABYTE} MB."
+
     def read(self, file: BinaryIO, said: Said) -> Source:
         """Return what stands in a file; raises FileError for one that is not taken."""
         reader: Callable[[BinaryIO, Said], Source] = import_module(self.module).read
@@ -73,8 +80,8 @@ FORMATS: Mapping[str, GreenFormat] = {
             "edge, pins, readings, arrows and grain",
             "Longitude and latitude, or any system it names. A polygon is the edge, a point with a name a"
             " pin, a point with a height a height in metres, a line an arrow: the ground falls from its first"
-            " place to its last, by “percent”. Points of kind “reading” and “grain” say by, falls_toward_deg,"
-            " percent, height_m, radius_m, strength.",
+            " place to its last, by “percent”. Points of kind “reading” and “grain” say by, falls_toward_deg"
+            " or grows_toward_deg, percent, height_m, radius_m, strength.",
             "application/geo+json",
             f"{_HERE}.geojson",
             largest_bytes=20 * MEGABYTE,
@@ -178,3 +185,11 @@ def format_of(name: str, begins: bytes = b"") -> GreenFormat:
             return one
     known = ", ".join(suffix for one in FORMATS.values() for suffix in one.suffixes)
     raise FileError(f"Files of this kind are not known here. Known are {known}.")
+
+
+def read_format(name: str, begins: bytes) -> GreenFormat:
+    """Return the format of a file that is to be read; raises FileError as `format_of`, and for a picture."""
+    kind = format_of(name, begins[:BEGINS])
+    if not kind.reads:
+        raise FileError(f"{kind.title} is only written here: it is a picture of a map.")
+    return kind

@@ -17,6 +17,8 @@ UNITS: Final = {
 }
 """Metres in a unit of length."""
 DEGREES: Final = "degrees"
+WGS_84: Final = "EPSG:4326"
+"""The system of longitude and latitude."""
 FIRST: Final = ("east", "north")
 """Which coordinate may stand first."""
 HIGHEST_M: Final = 10_000.0

@@ -9,9 +9,17 @@ from pyproj.aoi import AreaOfInterest
 from pyproj.database import query_utm_crs_info
 from pyproj.exceptions import CRSError
 
-from orthocline.formats.green_files.source import DEGREES, HIGHEST_M, UNITS, Figures, FileError, Said, Told
+from orthocline.formats.green_files.source import (
+    DEGREES,
+    HIGHEST_M,
+    UNITS,
+    WGS_84,
+    Figures,
+    FileError,
+    Said,
+    Told,
+)
 
-WGS_84: Final = "EPSG:4326"
 AREA_DEG: Final = 1e-6
 
 

@@ -202,7 +202,7 @@ def redo_edit(viewer: Viewer, session: Session, green_id: int) -> None:
 @open_play(ROOM)
 def known_of(_viewer: Viewer, chart: Chart, own: dict[str, Sense]) -> Known | None:
     """Return what a chart makes known of its ground; None without an outline or readings."""
-    if chart.outline is None or not (chart.readings or chart.scan):
+    if chart.outline is None or not chart.has_ground:
         return None
     return _known(surveyed(chart.readings, own), chart.outline, chart.grain, chart.scan)
 

@@ -143,8 +143,8 @@ def green_out(name: str, chart: Chart, wording: Wording, spacing_m: float = USUA
     outline, site = chart.outline, chart.site or HOME
     if outline is None:
         raise FileError("This green has no edge yet: there is nothing to write.")
-    has_ground = bool(chart.readings or chart.scan)
-    known = Known(surveyed(chart.readings, {}), outline, chart.grain, chart.scan) if has_ground else None
+    readings = surveyed(chart.readings, {})
+    known = Known(readings, outline, chart.grain, chart.scan) if chart.has_ground else None
     corners = site.off_chart(outline.curve)
     (left, low), (right, top) = corners.min(axis=0).tolist(), corners.max(axis=0).tolist()
 

@@ -19,7 +19,7 @@ from orthocline.db.entries import count_of, entry_of, one_at_a_time, with_same_k
 from orthocline.db.jobs.models import FILE_NAME_LENGTH, GivenFile
 from orthocline.db.jobs.queries import add_file, drop_file, file_pieces
 from orthocline.formats.chart_document import chart_of
-from orthocline.formats.green_files.registry import FORMATS, GreenFormat, format_of
+from orthocline.formats.green_files.registry import FORMATS, GreenFormat, read_format
 from orthocline.formats.green_files.source import DEGREES, FIRST, UNITS, FileError, Said
 from orthocline.services.account.access import Viewer, open_play
 from orthocline.services.errors import DomainError, InvalidError, NotFoundError
@@ -29,11 +29,9 @@ from orthocline.services.ground.places import Place
 from orthocline.services.jobs.task import Made, Task
 
 PIECE_BYTES: Final = 1_000_000
-BEGINS: Final = 16
-"""So many bytes tell what a file is."""
 MOST_FILES: Final = 10
 """A golfer has so many files at once that are not taken up."""
-READ: Final = 0.9
+READ_SHARE: Final = 0.9
 """The share of the work after which a file is read."""
 GONE: Final = "That file is gone: files are kept for a day. Give it once more."
 
@@ -86,11 +84,6 @@ class GivenGreen:
     asked: Asked
     understood: Understood
 
-    @property
-    def change(self) -> str:
-        """What keeping it changes."""
-        return f"from {self.name}"
-
 
 @open_play(ROOM)
 def give_file(
@@ -120,7 +113,7 @@ def give_file(
         return before.id, kind.name
     if count_of(session, GivenFile, viewer.owner_id) >= MOST_FILES:
         raise InvalidError("file", f"{MOST_FILES} files are kept at once: use one, or come back tomorrow.")
-    return add_file(session, given, _bounded(chain([first], pieces), kind.largest_bytes)).id, kind.name
+    return add_file(session, given, _bounded(chain([first], pieces), kind)).id, kind.name
 
 
 def _kind(name: str, first: bytes) -> GreenFormat:
@@ -128,21 +121,18 @@ def _kind(name: str, first: bytes) -> GreenFormat:
     if not first:
         raise InvalidError("file", "This file is empty.")
     try:
-        kind = format_of(name, first[:BEGINS])
+        return read_format(name, first)
     except FileError as error:
         raise InvalidError("file", str(error)) from error
-    if not kind.reads:
-        raise InvalidError("file", f"{kind.title} is only written here: it is a picture of a map.")
-    return kind
 
 
-def _bounded(pieces: Iterable[bytes], largest: int) -> Iterator[bytes]:
+def _bounded(pieces: Iterable[bytes], kind: GreenFormat) -> Iterator[bytes]:
     """Yield the pieces of a file; raises InvalidError when they become too many."""
     size = 0
     for piece in pieces:
         size += len(piece)
-        if size > largest:
-            raise InvalidError("file", f"Files of this kind are read up to {largest // 1_000_000} MB.")
+        if size > kind.largest_bytes:
+            raise InvalidError("file", kind.too_large)
         yield piece
 
 
@@ -182,7 +172,7 @@ def imported(viewer: Viewer, session: Session, task: Task) -> Generator[Made]:
                 if isinstance(step, Understood):
                     yield Made(json.dumps(step.document).encode(), file.size)
                 else:
-                    yield Made(b"", int(READ * step * file.size))
+                    yield Made(b"", int(READ_SHARE * step * file.size))
         except FileError as error:
             raise DomainError(str(error)) from error
 
@@ -190,6 +180,11 @@ def imported(viewer: Viewer, session: Session, task: Task) -> Generator[Made]:
 @open_play(ROOM)
 def given_green(viewer: Viewer, session: Session, task: Task, result: bytes) -> GivenGreen:
     """Return what a job understood of a file; raises NotFoundError where the file is gone."""
+    return GivenGreen(_given(viewer, session, task).name, Asked.model_validate(task.asked), _written(result))
+
+
+def _written(result: bytes) -> Understood:
+    """Return what was understood, as a job has written it."""
     document = json.loads(result)
     facts: dict[str, Any] = {
         name: tuple(told) if isinstance(told, list) else told for name, told in document["facts"].items()
@@ -197,8 +192,7 @@ def given_green(viewer: Viewer, session: Session, task: Task, result: bytes) -> 
     overview = Overview(**document["overview"]) if document["overview"] else None
     middle = tuple(document["middle"]) if document["middle"] else None
     chart = chart_of(document["chart"])
-    understood = Understood(chart, Facts(**facts), overview, middle, document["up_deg"])
-    return GivenGreen(_given(viewer, session, task).name, Asked.model_validate(task.asked), understood)
+    return Understood(chart, Facts(**facts), overview, middle, document["up_deg"])
 
 
 @open_play(ROOM)
@@ -216,18 +210,22 @@ def import_task(viewer: Viewer, session: Session, file_id: int | None, told: Map
 
 
 @open_play(ROOM)
-def take_up(viewer: Viewer, session: Session, task: Task, given: GivenGreen, key: UUID | None = None) -> int:
+def take_up(
+    viewer: Viewer, session: Session, task: Task, result: bytes, change: str, key: UUID | None = None
+) -> int:
     """Keep the chart that was understood, let the file go, and return the number of its green.
+
+    The same `key` again keeps nothing more.
 
     Raises
     ------
     InvalidError
         For a name that is missing or too long.
     """
-    asked = given.asked
+    asked = Asked.model_validate(task.asked)
     place = Place(asked.course, asked.green)
     where = place if asked.green_id is None else asked.green_id
-    number = keep_chart(viewer, session, where, given.understood.chart, given.change, key)
+    number = keep_chart(viewer, session, where, _written(result).chart, change, key)
     if task.file_id is not None:
         drop_file(session, viewer.owner_id, task.file_id)
     return number

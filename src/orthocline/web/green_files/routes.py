@@ -36,6 +36,8 @@ from orthocline.wording.jobs import JOB_WORDS
 blueprint = Blueprint("green_files", __name__)
 Page = str | AnyResponse | tuple[str, int]
 KIND: Final = "green_import"
+FRAMING: Final = ("system", "unit", "first")
+"""Answers that change where the places of a file lie."""
 TAP: Final = ("tap.x", "tap.y")
 """What a picture that was tapped says."""
 
@@ -93,11 +95,14 @@ def again(job_id: int) -> Page:
     given = _understood(job)
     try:
         if form.validate_on_submit():
-            answers = {**form.answers, **_tapped(given)}
+            answers = form.answers | _tapped(given)
+            shown = _shown_form(job, given).middle.data
+            if any(answers[name] != job.task.asked[name] for name in FRAMING) and form.middle.data == shown:
+                # The middle that was shown is a place of the figures as they were taken before.
+                answers["middle"] = None
             task = import_task(viewer(), session(), job.task.file_id, {**job.task.asked, **answers})
-            return redirect(
-                url_for(".look", job_id=ask_for(viewer(), session(), KIND, task, entry_key()).id), 303
-            )
+            asked = ask_for(viewer(), session(), KIND, task, entry_key())
+            return redirect(url_for(".look", job_id=asked.id), 303)
     except InvalidError as error:
         form[error.field if error.field in form else "middle"].errors = [str(error)]
     return _look_page(job, given, form), 422
@@ -108,11 +113,10 @@ def again(job_id: int) -> Page:
 def keep(job_id: int) -> AnyResponse:
     """Keep the chart that was understood."""
     job = _job(job_id)
-    given = _understood(job)
-    if given is None:
-        raise NotFound
-    number = take_up(viewer(), session(), job.task, given, entry_key())
-    flash(f"Charted {given.change}. Undo on the map takes it back.")
+    # A form that is sent twice comes when the file has gone already.
+    change = f"from {file_name(viewer(), session(), job.task) or 'a file'}"
+    number = take_up(viewer(), session(), job.task, _result(job), change, entry_key())
+    flash(f"Charted {change}. Undo on the map takes it back.")
     return redirect(url_for("greens.green", green_id=number), 303)
 
 
@@ -196,8 +200,11 @@ def _job(job_id: int) -> Progress:
 def _understood(job: Progress) -> GivenGreen | None:
     if job.state != "done":
         return None
-    result = b"".join(result_of(viewer(), session(), job.id))
-    return given_green(viewer(), session(), job.task, result)
+    return given_green(viewer(), session(), job.task, _result(job))
+
+
+def _result(job: Progress) -> bytes:
+    return b"".join(result_of(viewer(), session(), job.id))
 
 
 def _shown_form(job: Progress, given: GivenGreen | None) -> LookForm:
