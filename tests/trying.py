@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from orthocline.core.roll import PlaneSets, launches_of_sets
+from orthocline.core.roll import PlaneSets
 from tests.simulated import curve, refitted, swells
 
 DRAWN, DRAWN_PLANES = 1500, 16_000
@@ -28,7 +28,7 @@ def cuts_by_trying(seen, uncertainty, rng):
     def aims(length, side, grade, speed):
         nothing = np.zeros(DRAWN_PLANES)
         sets = PlaneSets(length, side, grade, speed, nothing, nothing)
-        return length * np.tan(launches_of_sets(sets, putt.pace)[:, 0])
+        return length * np.tan(sets.launches(putt.pace)[:, 0])
 
     flat = [np.full(DRAWN_PLANES, figure) for figure in figures]
     now = spread(aims(*true) - aims(*flat))

@@ -17,8 +17,6 @@ from orthocline.core.roll import (
     PlaneSets,
     RollPast,
     last_ways_of_sets,
-    launches_of_sets,
-    misses_of_sets,
     rolling_deceleration_mps2,
 )
 from orthocline.core.sure import normal_scores
@@ -169,7 +167,7 @@ def implied_by_other(ball: SeenBall, conditions: Conditions) -> Implied:
     def misfit(tries: _Tries) -> Figures:
         start, total = tries.launches[:, 0], np.zeros(len(tries.launches))
         if ball.start_right_rad is None:
-            best = launches_of_sets(tries.sets, RollPast(USUAL_PAST_M))[:, 0]
+            best = tries.sets.launches(RollPast(USUAL_PAST_M))[:, 0]
             total += ((start - best) / BEST_LINE_SD_RAD) ** 2
         else:
             total += ((start - ball.start_right_rad) / SEEN_START_SD_RAD) ** 2
@@ -178,7 +176,7 @@ def implied_by_other(ball: SeenBall, conditions: Conditions) -> Implied:
             away = np.angle(np.exp(1j * (last - ball.last_right_rad)))
             total += (away / SEEN_LAST_SD_RAD) ** 2
         if ball.passed and ball.beyond_m > 0.0:
-            passed = misses_of_sets(tries.sets, tries.launches)
+            passed = tries.sets.misses(tries.launches)
             total -= 2.0 * log_ndtr(ball.passed * passed / PASSED_SD_M)
         return total
 
@@ -252,7 +250,7 @@ def _tries(ball: SeenBall | OwnBall, conditions: Conditions, drawn: Figures, sco
         grain.strength * same,
         grain.toward_rad + turn,
     )
-    launches = launches_of_sets(to_finish, RollPast(0.0))
+    launches = to_finish.launches(RollPast(0.0))
     launches[:, 0] += turn
     way = grain.toward_rad * same
     sets = PlaneSets(ball.length_m * same, side, grade, speed, grain.strength * same, way)

@@ -7,7 +7,7 @@ from typing import Final
 import numpy as np
 
 from orthocline.core.calls.school import School
-from orthocline.core.roll import WIDEST_AIM_RAD, PlaneSets, Putt, launches_of_sets
+from orthocline.core.roll import WIDEST_AIM_RAD, PlaneSets, Putt
 from orthocline.core.units import HOUR_RAD, wrap_rad
 
 HOURS: Final = tuple(range(1, 13))
@@ -92,7 +92,7 @@ def dial_of(putt: Putt) -> Dial | None:
         grain.strength * (1.0 - grain.since) * same,
         grain.toward_rad - bearing + hours - own,
     )
-    starts = launches_of_sets(sets, putt.pace)[:, 0].tolist()
+    starts = sets.launches(putt.pace)[:, 0].tolist()
     aims = [putt.length_m * math.tan(one) if abs(one) <= WIDEST_AIM_RAD else None for one in starts]
     hour = (own / HOUR_RAD) % 12.0 or 12.0
     return Dial(hour, tuple(aims[:-1]), aims[-1], wrap_rad(STRAIGHT * HOUR_RAD - own), putt.length_m)

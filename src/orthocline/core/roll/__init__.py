@@ -8,7 +8,7 @@ from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest
 from orthocline.core.roll.make_window import Window
 from orthocline.core.roll.own_read import OwnRoll, own_roll
 from orthocline.core.roll.plane_frame import by_closed_form
-from orthocline.core.roll.plane_sets import PlaneSets, launches_of_sets, misses_of_sets, windows_of_sets
+from orthocline.core.roll.plane_sets import PlaneSets
 from orthocline.core.roll.plane_ways import last_ways_of_sets
 from orthocline.core.roll.putt import (
     NO_GRAIN,
@@ -59,8 +59,6 @@ __all__ = [
     "grain_worth",
     "last_ways_of_sets",
     "launch_to",
-    "launches_of_sets",
-    "misses_of_sets",
     "own_roll",
     "read",
     "read_as_solved",
@@ -70,5 +68,4 @@ __all__ = [
     "sensitivity_of",
     "softest_straight_in",
     "steepest_holding_slope",
-    "windows_of_sets",
 ]

@@ -59,27 +59,55 @@ class PlaneSets:
         left = -self.side + grown * np.sin(self.grain_toward_rad)
         return np.array([drag, PULL_PER_SLOPE_MPS2 * np.hypot(ahead, left), np.arctan2(left, ahead)])
 
+    def launches(self, pace: Pace) -> NDArray[np.float64]:
+        """Return the most direct launch of each set through the hole at a pace, or the nearest there is.
 
-def launches_of_sets(sets: PlaneSets, pace: Pace) -> NDArray[np.float64]:
-    """Return the most direct launch of each set through the hole at a pace, or the nearest there is.
+        Parameters
+        ----------
+        pace : RollPast or SpeedAtHole
+            The pace asked for.
 
-    Parameters
-    ----------
-    sets : PlaneSets
-        Figures of one putt.
-    pace : RollPast or SpeedAtHole
-        The pace asked for.
+        Returns
+        -------
+        ndarray
+            Rows of launch angle to the right [rad] and launch speed [m/s], shape (n, 2).
+        """
+        drag, pull, downhill = self.frames
+        kind, asked = (PAST, pace.past_m) if isinstance(pace, RollPast) else (SPEED, pace.speed_mps)
+        paces = np.full(len(drag), asked)
+        rows = aims_on_plane(drag, pull, np.abs(downhill), self.length_m, kind, paces)
+        return np.column_stack([np.where(downhill > 0.0, 1.0, -1.0) * rows[:, 0], rows[:, 1]])
 
-    Returns
-    -------
-    ndarray
-        Rows of launch angle to the right [rad] and launch speed [m/s], shape (n, 2).
-    """
-    drag, pull, downhill = sets.frames
-    kind, asked = (PAST, pace.past_m) if isinstance(pace, RollPast) else (SPEED, pace.speed_mps)
-    paces = np.full(len(drag), asked)
-    rows = aims_on_plane(drag, pull, np.abs(downhill), sets.length_m, kind, paces)
-    return np.column_stack([np.where(downhill > 0.0, 1.0, -1.0) * rows[:, 0], rows[:, 1]])
+    def windows(self, launches: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return between which start lines a ball drops, for each set at its launch's speed.
+
+        Parameters
+        ----------
+        launches : ndarray
+            A launch of each set, as `launches` returns them, shape (n, 2).
+
+        Returns
+        -------
+        ndarray
+            Rows of the first and the last launch angle to the right [rad] that drop, shape (n, 2); NaN where
+            even the launch given does not.
+        """
+        return np.asarray(_windows(self.frames, self.length_m, np.ascontiguousarray(launches)))
+
+    def misses(self, launches: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return how far balls pass the hole that roll beyond it.
+
+        Parameters
+        ----------
+        launches : ndarray
+            Launch angle to the right [rad] and launch speed [m/s] of each set, shape (n, 2).
+
+        Returns
+        -------
+        ndarray
+            How far off its centre [m], positive where the ball passes on the right of it, shape (n,).
+        """
+        return np.asarray(_misses(self.frames, self.length_m, np.ascontiguousarray(launches)))
 
 
 @njit(types.UniTuple(types.float64, 2)(types.float64[::1], types.float64, types.float64), **KEPT)
@@ -157,40 +185,3 @@ def _windows(frames: Any, length_m: Any, launches: Any) -> NDArray[np.float64]:
             found[i, 0] = _edge(frame, length_m[i], launches[i, 0], -step)
             found[i, 1] = _edge(frame, length_m[i], launches[i, 0], step)
     return found
-
-
-def windows_of_sets(sets: PlaneSets, launches: NDArray[np.float64]) -> NDArray[np.float64]:
-    """Return between which start lines a ball drops, for each set at its launch's speed.
-
-    Parameters
-    ----------
-    sets : PlaneSets
-        Figures of one putt.
-    launches : ndarray
-        Their launches, as `launches_of_sets` returns them, shape (n, 2).
-
-    Returns
-    -------
-    ndarray
-        Rows of the first and the last launch angle to the right [rad] that drop, shape (n, 2); NaN where
-        even the launch given does not.
-    """
-    return np.asarray(_windows(sets.frames, sets.length_m, np.ascontiguousarray(launches)))
-
-
-def misses_of_sets(sets: PlaneSets, launches: NDArray[np.float64]) -> NDArray[np.float64]:
-    """Return how far balls pass the hole that roll beyond it.
-
-    Parameters
-    ----------
-    sets : PlaneSets
-        Figures of one putt.
-    launches : ndarray
-        Launch angle to the right [rad] and launch speed [m/s] of each set, shape (n, 2).
-
-    Returns
-    -------
-    ndarray
-        How far off its centre [m], positive where the ball passes on the right of it, shape (n,).
-    """
-    return np.asarray(_misses(sets.frames, sets.length_m, np.ascontiguousarray(launches)))

@@ -12,9 +12,7 @@ from orthocline.core.roll import (
     Read,
     Sensitivity,
     by_closed_form,
-    launches_of_sets,
     sensitivity_of,
-    windows_of_sets,
 )
 from orthocline.core.sure.counting import Counting, counting_of
 from orthocline.core.sure.doubts import ANGLE, Doubts, doubts_of, is_read_uncertainly
@@ -93,7 +91,7 @@ class Sureness:
             return start_lines_of(np.array([[window.right_rad.least, window.right_rad.most]]))
         if self._by_sets:
             sets = self._sets(FAN_SETS)
-            return start_lines_of(windows_of_sets(sets, self._launches[:FAN_SETS]))
+            return start_lines_of(sets.windows(self._launches[:FAN_SETS]))
         spread = float(np.sqrt(self.doubts.variance[ANGLE])) * normal_scores()[:FAN_SETS, :1]
         return start_lines_of(np.array([window.right_rad.least, window.right_rad.most]) + spread)
 
@@ -105,7 +103,7 @@ class Sureness:
 
     @cached_property
     def _launches(self) -> NDArray[np.float64]:
-        return launches_of_sets(self._sets(), self.read.putt.pace)
+        return self._sets().launches(self.read.putt.pace)
 
     def _sets(self, *count: int) -> PlaneSets:
         return sets_of(self.read.putt, self.uncertainty, *count)
