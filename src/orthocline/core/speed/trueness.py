@@ -4,10 +4,10 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from orthocline.core.instruments import TRUENESS_DEG
+
 LEAST_ROLLS = 3
 """Fewer rolls say nothing about scatter."""
-TRUENESS_DEG = {5: 0.2, 4: 0.3, 3: 0.45, 2: 0.65, 1: 0.9}
-"""Sideways scatter of a roll [degrees], one standard deviation, by the rating of five."""
 
 
 @dataclass(frozen=True)

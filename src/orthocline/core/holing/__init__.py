@@ -1,0 +1,32 @@
+"""How often, how firm: one putt tried by one golfer, and what each roll-past is worth."""
+
+from orthocline.core.holing.advice import DYING_M, FIRMEST_M, PACE_MARKS_M, PaceAdvice, advice_of
+from orthocline.core.holing.chances import Chances, chances_of
+from orthocline.core.holing.leaves import SAFE, Change, Leave, Leaves, SafeLeave, leaves_of, safe_leave_of
+from orthocline.core.holing.make_field import MakeField, make_field
+from orthocline.core.holing.second_putts import SecondPutts
+from orthocline.core.holing.trying import TAKEN_AS_TRUE, Doubt, Spread, spread_of
+
+__all__ = [
+    "DYING_M",
+    "FIRMEST_M",
+    "PACE_MARKS_M",
+    "SAFE",
+    "TAKEN_AS_TRUE",
+    "Chances",
+    "Change",
+    "Doubt",
+    "Leave",
+    "Leaves",
+    "MakeField",
+    "PaceAdvice",
+    "SafeLeave",
+    "SecondPutts",
+    "Spread",
+    "advice_of",
+    "chances_of",
+    "leaves_of",
+    "make_field",
+    "safe_leave_of",
+    "spread_of",
+]

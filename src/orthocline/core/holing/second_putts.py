@@ -1,0 +1,106 @@
+"""The putt after a miss: how often it is holed from anywhere round the hole."""
+
+import math
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+from scipy.interpolate import RegularGridInterpolator
+
+from orthocline.core.account import Golfer, UsualPasts
+from orthocline.core.ground import Plane, mean_gradient
+from orthocline.core.holing.trying import spread_of
+from orthocline.core.roll import RANGES, STILL_AIR, Point, Putt, RollPast, aims, ends_of
+
+AWAY_M: Final = (RANGES.length_m[0], 0.3, 0.45, 0.65, 0.9, 1.2, 1.6, 2.2, 3.0, 4.2, 6.0, 9.0, 15.0)
+"""Distances of the table [m]; nearer than the first a putt is holed."""
+WAYS: Final = 12
+"""Directions of the table."""
+TRIES: Final = 512
+TURN: Final = 2.0 * math.pi
+
+
+@dataclass(frozen=True)
+class SecondPutts:
+    """A table of what a golfer holes on one green from round one hole, by distance and direction.
+
+    Each putt of it is played on the plane that the ground is between its place and the hole, in still air.
+
+    Attributes
+    ----------
+    putt : Putt
+        Hole, ground, green speed and grain.
+    golfer : Golfer
+    pasts : UsualPasts
+        The golfer's usual roll-pasts: what the second putt is rolled at.
+    """
+
+    putt: Putt
+    golfer: Golfer
+    pasts: UsualPasts
+
+    def holed(self, places: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return the share holed from each place.
+
+        Parameters
+        ----------
+        places : ndarray
+            On the map [m], shape (n, 2); NaN where a ball did not rest.
+
+        Returns
+        -------
+        ndarray
+            Shares, 0 to 1, shape (n,); none where a ball did not rest.
+        """
+        east, north = (places - (self.putt.hole.x_m, self.putt.hole.y_m)).T
+        away = np.minimum(np.hypot(east, north), AWAY_M[-1])
+        rested = ~np.isnan(away)
+        found = np.zeros(len(places))
+        ways = np.arctan2(north[rested], east[rested]) % TURN
+        found[rested] = self._between(np.column_stack([away[rested], ways]))
+        return found
+
+    @cached_property
+    def _between(self) -> RegularGridInterpolator:
+        ways = TURN * np.arange(WAYS + 1) / WAYS
+        shares = [[self._share(away, way) for way in ways[:-1].tolist()] for away in AWAY_M[1:]]
+        near = np.ones((2, WAYS))
+        table = np.vstack([near, shares])
+        return RegularGridInterpolator(((0.0, *AWAY_M), ways), np.column_stack([table, table[:, 0]]))
+
+    def _share(self, away_m: float, way_rad: float) -> float:
+        putt = self.second(away_m, way_rad)
+        meant = aims(putt)[0].launch
+        launches = spread_of(self.golfer, putt, meant).launches(TRIES)
+        return float(ends_of(putt, launches).drops.mean())
+
+    def second(self, away_m: float, way_rad: float) -> Putt:
+        """Return the putt from a place round the hole.
+
+        Parameters
+        ----------
+        away_m : float
+            From the hole [m].
+        way_rad : float
+            Direction from the hole [rad], counter-clockwise from +x.
+
+        Returns
+        -------
+        Putt
+            On a plane, at the golfer's usual pace.
+        """
+        hole = self.putt.hole
+        ball = Point(hole.x_m + away_m * math.cos(way_rad), hole.y_m + away_m * math.sin(way_rad))
+        grain = replace(self.putt.grain, since=0.0)
+        putt = replace(self.putt, ball=ball, surface=self._plane(ball), grain=grain, wind=STILL_AIR, line=1)
+        return replace(putt, pace=RollPast(self.pasts.on(putt.grade)))
+
+    def _plane(self, ball: Point) -> Plane:
+        """Return the plane that the ground is on the mean between a place and the hole."""
+        surface, hole = self.putt.surface, self.putt.hole
+        if isinstance(surface, Plane):
+            return surface
+        east, north = mean_gradient(surface, (ball.x_m, ball.y_m), (hole.x_m, hole.y_m))
+        return Plane(math.hypot(east, north), math.atan2(-north, -east))

@@ -1,0 +1,89 @@
+"""How many balls of one putt end: in the hole, off its rim, past it on either side, or short."""
+
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from orthocline.core.constants import CAPTURE_SPEED_MPS, HOLE_RADIUS_M
+from orthocline.core.roll.outcomes import FINISH_X, FINISH_Y, MISS, RIM
+from orthocline.core.roll.putt import Putt
+from orthocline.core.roll.rollers import outcomes_of
+
+SHORT_CLOSE_M: Final = 1e-6
+"""A ball that rests as near to the hole as it ever came never passed it."""
+Flags = NDArray[np.bool_]
+
+
+@dataclass(frozen=True)
+class Ends:
+    """How balls end, each an entry; where a ball rests is meant with the hole covered.
+
+    Attributes
+    ----------
+    putt : Putt
+    rows : ndarray
+        Rows of the figures of `outcomes`, shape (n, 4).
+    """
+
+    putt: Putt
+    rows: NDArray[np.float64]
+
+    @cached_property
+    def meets(self) -> Flags:
+        """Whether each ball crosses the rim, shape (n,)."""
+        return np.asarray((self.rows[:, RIM] >= 0.0) & (np.abs(self.rows[:, MISS]) < HOLE_RADIUS_M))
+
+    @cached_property
+    def drops(self) -> Flags:
+        """Whether each ball drops, shape (n,): v <= 1.63 m/s (1 - (delta/R)^2), as `Capture` has it."""
+        fastest = CAPTURE_SPEED_MPS * (1.0 - (self.rows[:, MISS] / HOLE_RADIUS_M) ** 2)
+        return np.asarray(self.meets & (self.rows[:, RIM] <= fastest))
+
+    @cached_property
+    def short(self) -> Flags:
+        """Whether each ball rests before it has come to the hole, shape (n,)."""
+        east, north = self._from_hole
+        return np.asarray(np.hypot(east, north) - np.abs(self.rows[:, MISS]) < SHORT_CLOSE_M) & ~self.meets
+
+    @cached_property
+    def passes_right(self) -> Flags:
+        """Whether each ball passes the hole's centre on the right, or rests so short of it, shape (n,)."""
+        return np.where(self.short, self.rests[:, 1] > 0.0, self.rows[:, MISS] > 0.0)
+
+    @cached_property
+    def places(self) -> NDArray[np.float64]:
+        """Where each ball rests on the map [m], shape (n, 2); NaN where it rolls on."""
+        return self.rows[:, [FINISH_X, FINISH_Y]]
+
+    @cached_property
+    def rests(self) -> NDArray[np.float64]:
+        """How far beyond the hole, and to its right, each ball rests [m], shape (n, 2)."""
+        east, north = self._from_hole
+        cos, sin = np.cos(self.putt.bearing_rad), np.sin(self.putt.bearing_rad)
+        return np.column_stack([east * cos + north * sin, east * sin - north * cos])
+
+    @property
+    def _from_hole(self) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+        hole = self.putt.hole
+        return self.rows[:, FINISH_X] - hole.x_m, self.rows[:, FINISH_Y] - hole.y_m
+
+
+def ends_of(putt: Putt, launches: NDArray[np.float64]) -> Ends:
+    """Return how many balls of a putt end.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt; its pace is left aside.
+    launches : ndarray
+        Rows of launch angle to the right [rad] and launch speed [m/s], shape (n, 2).
+
+    Returns
+    -------
+    Ends
+        How each ends.
+    """
+    return Ends(putt, outcomes_of(putt)(launches))
