@@ -3,16 +3,19 @@
 import json
 import sys
 from collections.abc import Iterator
-from typing import Any, BinaryIO, TextIO
+from typing import Any, BinaryIO, NamedTuple, TextIO
 
 import click
 
+from orthocline.core.account import USUAL_PASTS
+from orthocline.core.holing import Outlook, outlook_of
 from orthocline.core.roll import PuttError, read
 from orthocline.core.sure import Sureness
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.svg import svg_file
 from orthocline.formats.putt_document import LARGEST_BYTES, LARGEST_LINE, DocumentError, parse_question
 from orthocline.formats.read_document import read_document
+from orthocline.wording.holing.pace import outlook_words
 from orthocline.wording.read.call import call, entry_words
 from orthocline.wording.read.warnings import other_lines_words, warning_words
 from orthocline.wording.sure.next_reading import best_words
@@ -47,20 +50,26 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
     _say(solved)
 
 
-def _solved(text: bytes, largest: int) -> Sureness:
-    """Return the read of a document, and how far it can be trusted.
+class Answer(NamedTuple):
+    """The read of a document, how sure it is, and how often its golfer holes it, if one is named."""
 
-    A putt whose hole no ball reaches counts as one that cannot be read.
-    """
-    putt, uncertainty = parse_question(text, largest)
+    sure: Sureness
+    outlook: Outlook | None
+
+
+def _solved(text: bytes, largest: int) -> Answer:
+    """Return the answer to a document; a putt whose hole no ball reaches is one that cannot be read."""
+    putt, uncertainty, golfer = parse_question(text, largest)
     try:
-        return Sureness(read(putt), uncertainty)
+        solved = read(putt)
     except PuttError as error:
         raise DocumentError(error.member, str(error)) from error
+    outlook = outlook_of(putt, solved.aim, golfer, USUAL_PASTS) if golfer else None
+    return Answer(Sureness(solved, uncertainty), outlook)
 
 
-def _say(sure: Sureness) -> None:
-    solved = sure.read
+def _say(answer: Answer) -> None:
+    sure, solved = answer.sure, answer.sure.read
     said = call(solved, sure=sure.range)
     click.echo(said.sentence)
     for sentence in (said.range, *said.details, *(entry_words(solved) or ())):
@@ -70,6 +79,9 @@ def _say(sure: Sureness) -> None:
         click.echo(best_words(reading, solved, USUAL_WORDING))
     for line in said.lines:
         click.echo(f"{line.title}: {line.words}")
+    if answer.outlook:
+        for sentence in outlook_words(answer.outlook, USUAL_WORDING):
+            click.echo(sentence)
     for warning in warning_words(solved):
         click.echo(f"Note: {warning}")
     for number, words in other_lines_words(solved):
@@ -97,12 +109,13 @@ def _bounded_lines(file: BinaryIO) -> Iterator[bytes]:
         yield line
 
 
-def _document(sure: Sureness) -> dict[str, Any]:
-    return read_document(sure.read, warning_words(sure.read), sure)
+def _document(answer: Answer) -> dict[str, Any]:
+    sure = answer.sure
+    return read_document(sure.read, warning_words(sure.read), sure, answer.outlook)
 
 
-def _drawn(sure: Sureness) -> str:
-    solved = sure.read
+def _drawn(answer: Answer) -> str:
+    sure, solved = answer.sure, answer.sure.read
     says = call(solved, sure=sure.range).sentence
     return svg_file(plan(solved.putt, solved, USUAL_WORDING, says=says, sure=sure).scene)
 

@@ -44,6 +44,8 @@ USUAL_STROKE_RATE: Final = Estimate(5.7, 0.5 * 0.3 * 5.7)
 """Launch speed per length of the whole stroke [1/s], until the golfer's own is known: within 30 %."""
 STROKE_SHARE: Final = 0.04
 """Usual scatter of launch speed from putts of one stroke length, where too few were made to tell."""
+USUAL_PAST_M: Final = FOOT_M
+"""Roll-past until a golfer says another."""
 TRUENESS_DEG: Final = {5: 0.2, 4: 0.3, 3: 0.45, 2: 0.65, 1: 0.9}
 """How far aside the ground scatters a roll [degrees], by the rating of how true it rolls, of five."""
 PHONE_SD: Final = 0.0015

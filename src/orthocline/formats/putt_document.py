@@ -8,6 +8,7 @@ from typing import Annotated, Any, NamedTuple
 from pydantic import ConfigDict, Field, ValidationError
 from pydantic.json_schema import SkipJsonSchema
 
+from orthocline.core.account import Golfer
 from orthocline.core.roll import (
     NO_GRAIN,
     RANGES,
@@ -22,6 +23,7 @@ from orthocline.core.roll import (
 )
 from orthocline.core.sure import CERTAIN, Uncertainty
 from orthocline.core.units import PERCENT, wrap_rad
+from orthocline.formats.golfer_part import AnyGolfer, GolferPart
 from orthocline.formats.part import Coordinate, Part
 from orthocline.formats.surface_parts import Angle, AnySurface, surface_document, within
 
@@ -116,11 +118,12 @@ class PuttDocument(Part):
     grain: GrainPart | SkipJsonSchema[None] = None
     wind: WindPart | SkipJsonSchema[None] = None
     within: WithinPart | SkipJsonSchema[None] = None
+    golfer: AnyGolfer | SkipJsonSchema[None] = None
     line: Annotated[int, Field(ge=RANGES.line[0], le=RANGES.line[1])] = 1
 
 
-BRANCHES = ("constrained-float", "float", "none")
-PARTS = {part.__name__ for part in (PastPart, SpeedPart, GrainPart, WindPart, WithinPart)}
+BRANCHES = ("constrained-float", "float", "none", "function-plain[_golfer()]")
+PARTS = {part.__name__ for part in (PastPart, SpeedPart, GrainPart, WindPart, WithinPart, GolferPart)}
 """Names that pydantic puts into the place of a fault where a member may be of several kinds."""
 
 
@@ -134,10 +137,11 @@ def schema() -> dict[str, Any]:
 
 
 class Question(NamedTuple):
-    """A putt as a document asks for it, and how uncertain its figures are said to be."""
+    """A putt as a document asks for it, how uncertain its figures are said to be, and who putts, if said."""
 
     putt: Putt
     uncertainty: Uncertainty
+    golfer: Golfer | None = None
 
 
 def parse_question(text: str | bytes, largest: int = LARGEST_BYTES) -> Question:
@@ -178,7 +182,11 @@ def question_of(data: Any) -> Question:
         putt = _putt(document)
     except PuttError as error:
         raise DocumentError(error.member, str(error)) from error
-    return Question(putt, document.within.uncertainty if document.within else CERTAIN)
+    return Question(
+        putt,
+        document.within.uncertainty if document.within else CERTAIN,
+        document.golfer,
+    )
 
 
 def document_of(putt: Putt, uncertainty: Uncertainty = CERTAIN) -> dict[str, Any]:
@@ -288,7 +296,7 @@ def _no_constant(name: str) -> float:
 
 
 def _require_no_nulls(data: dict[str, Any]) -> None:
-    for name in ("grain", "wind", "within"):
+    for name in ("grain", "wind", "within", "golfer"):
         if name in data and data[name] is None:
             raise DocumentError(f"/{name}", "is null: leave it out where there is none")
 

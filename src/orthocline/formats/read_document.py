@@ -10,6 +10,7 @@ import numpy as np
 from orthocline.core.calls import SCHOOLS, USUAL_GOLFER
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.estimate import Span
+from orthocline.core.holing import Outlook
 from orthocline.core.roll import Aim, Launch, Putt, Read, Window, roller
 from orthocline.core.sure import AimRange, NextReading, Sureness
 
@@ -18,7 +19,9 @@ LONGEST_WAY = 3.0
 PATH_COLUMN = 4
 
 
-def read_document(read: Read, messages: Sequence[str], sure: Sureness | None = None) -> dict[str, Any]:
+def read_document(
+    read: Read, messages: Sequence[str], sure: Sureness | None = None, outlook: Outlook | None = None
+) -> dict[str, Any]:
     """Return a read as JSON data: the members of the putt document's chapter on the read.
 
     Parameters
@@ -27,6 +30,8 @@ def read_document(read: Read, messages: Sequence[str], sure: Sureness | None = N
         The sentences of the read's warnings, in their order.
     sure : Sureness, optional
         How far the read can be trusted; left out where its figures are taken as they are.
+    outlook : Outlook, optional
+        How often its golfer holes it; left out where nobody was said to putt.
     """
     aim, window = read.aim, read.make_window
     return {
@@ -49,6 +54,7 @@ def read_document(read: Read, messages: Sequence[str], sure: Sureness | None = N
         "entry_window_hours": [hour % 12.0 for hour in read.entry_window_hours or ()] or None,
         **_calls(read),
         **(_range(sure.range, sure.next_readings) if sure and sure.range else {}),
+        **(_outlook(outlook) if outlook else {}),
         "make_window": {
             "launch_angle_right_deg": _window(window.right_rad, math.degrees(1.0)),
             "launch_speed_mps": _window(window.speed_mps, 1.0),
@@ -119,6 +125,17 @@ def _line(read: Read, number: int, aim: Aim) -> dict[str, Any]:
         "launch_speed_mps": aim.launch.speed_mps,
         "speed_at_hole_mps": aim.speed_at_hole_mps,
         "time_to_hole_s": aim.time_to_hole_s,
+    }
+
+
+def _outlook(outlook: Outlook) -> dict[str, Any]:
+    chances, advice = outlook.chances, outlook.advice
+    return {
+        "holed_share": chances.holed,
+        "three_putt_share": chances.three_putts,
+        "expected_putts": chances.putts,
+        "best_past_m": advice.best_m if advice else None,
+        "best_expected_putts": advice.best_putts if advice else None,
     }
 
 

@@ -48,6 +48,12 @@ def side(right_m: float) -> str:
     return "right" if right_m > 0 else "left"
 
 
+def both(one: str, other: str, joined: str) -> str:
+    """Return two figures with their unit said once, if it is the same: ``9 to 15 in``."""
+    figure, _, unit = one.rpartition(" ")
+    return f"{figure if unit == other.rpartition(' ')[2] else one} {joined} {other}"
+
+
 def hour_words(hours: float) -> str:
     """Return an hour on the rim to the nearest quarter: ``half past five``."""
     count = round(hours * 4) % 48

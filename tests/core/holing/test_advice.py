@@ -7,7 +7,6 @@ import numpy as np
 import pytest
 
 from orthocline.core.account import GOLFERS, UsualPasts
-from orthocline.core.ground import Plane
 from orthocline.core.holing import (
     SAFE,
     Change,
@@ -18,8 +17,9 @@ from orthocline.core.holing import (
     leaves_of,
     safe_leave_of,
 )
-from orthocline.core.roll import Point, Putt, RollPast, aims, ends_of
+from orthocline.core.roll import RollPast, aims, ends_of
 from orthocline.core.units import FOOT_M, INCH_M
+from tests.holing import SPECIMENS
 from tests.putts import FORMULAS, on_grid, plane_putt
 
 A_FOOT = UsualPasts(FOOT_M)
@@ -28,27 +28,13 @@ A_FOOT = UsualPasts(FOOT_M)
 class MeanOfWays(SecondPutts):
     """Second putts as the separate program has them: the mean over all directions."""
 
-    def holed(self, places):
-        away = np.hypot(*(places - (self.putt.hole.x_m, self.putt.hole.y_m)).T)
+    def holed(self, from_hole):
+        away = np.hypot(*from_hole.T)
         ways = np.linspace(0.0, 2.0 * math.pi, 24, endpoint=False)
         rings = [away[:, None] * (math.cos(way), math.sin(way)) for way in ways.tolist()]
-        hole = (self.putt.hole.x_m, self.putt.hole.y_m)
-        return np.mean([super(MeanOfWays, self).holed(ring + hole) for ring in rings], axis=0)
+        return np.mean([super(MeanOfWays, self).holed(ring) for ring in rings], axis=0)
 
 
-def putt_of(feet, tilt, downhill_deg, speed_ft):
-    plane = Plane(tilt, math.radians(downhill_deg))
-    return Putt(Point(0, 0), Point(feet * FOOT_M, 0), plane, speed_ft, RollPast(FOOT_M))
-
-
-SPECIMENS = [
-    # putt; tournament: first and last best [in], putts; the same of the middle golfer
-    (putt_of(10, 0.015, -90, 10), (18, 24, 1.660), (12, 12, 1.837)),
-    (putt_of(10, 0.03, 17, 11), (18, 24, 1.587), (12, 18, 1.811)),
-    (putt_of(10, 0.03, 163, 10), (12, 18, 1.612), (6, 12, 1.848)),
-    (putt_of(30, 0.015, -90, 10), (6, 6, 1.971), (1, 6, 2.194)),
-    (putt_of(5, 0.02, -90, 10), (24, 24, 1.359), (18, 18, 1.585)),
-]
 DYING = 1.791
 """Putts of the tournament golfer on the first of them, dying."""
 

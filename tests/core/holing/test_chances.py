@@ -109,15 +109,15 @@ def test_second_putts_from_the_table_are_those_of_the_ground_itself():
         played_there = seconds.second(away, way)
         ground = replace(played_there, surface=putt.surface)
         truly = chances(ground, golfer)
-        place = np.array([[played_there.ball.x_m, played_there.ball.y_m]])
+        place = away * np.array([[math.cos(way), math.sin(way)]])
         assert seconds.holed(place)[0] == pytest.approx(truly.holed, abs=0.03)
 
 
 def test_second_putts_are_sure_at_the_hole_and_none_where_no_ball_rests():
     putt = plane_putt(10, side_right=0.02)
     seconds = SecondPutts(putt, GOLFERS["new"], A_FOOT)
-    at, near, lost = np.array([[putt.hole.x_m, 0.0], [putt.hole.x_m + 0.1, 0.0], [np.nan, np.nan]])
-    assert seconds.holed(np.array([at, near, lost])).tolist() == [1.0, 1.0, 0.0]
+    places = np.array([[0.0, 0.0], [0.1, 0.0], [np.nan, np.nan]])
+    assert seconds.holed(places).tolist() == [1.0, 1.0, 0.0]
 
 
 def test_second_putts_are_rolled_at_the_usual_pace_of_their_slope():

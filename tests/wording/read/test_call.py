@@ -13,7 +13,8 @@ from orthocline.core.constants import RAMP_SPEED_MPS
 from orthocline.core.roll import Launch, RollPast, SpeedAtHole, capture_of, own_roll, read, roller
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.wording.calls.saying import STRAIGHT_M
-from orthocline.wording.read.call import call, entry_words, own_words
+from orthocline.wording.read.call import call, entry_words
+from orthocline.wording.read.rolled import own_words
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
 from tests.putts import elsewhere, plane_putt

@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass
 
+from orthocline.core.instruments import USUAL_PAST_M
+
 LEVEL_GRADE = 0.005
 """A putt that rises or falls less [ratio] counts as level."""
 
@@ -31,3 +33,7 @@ class UsualPasts:
         if abs(grade) > LEVEL_GRADE:
             own = self.uphill_m if grade > 0.0 else self.downhill_m
         return self.level_m if own is None else own
+
+
+USUAL_PASTS = UsualPasts(USUAL_PAST_M)
+"""Those of a golfer who has said none."""

@@ -9,8 +9,9 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.special import log_ndtr
 
+from orthocline.core.account import GOLFERS, USUAL_LEVEL
 from orthocline.core.estimate import Estimate
-from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE
+from orthocline.core.instruments import FIRST_SD, FIRST_SLOPE, USUAL_PAST_M
 from orthocline.core.roll import (
     NO_GRAIN,
     Grain,
@@ -37,11 +38,8 @@ LAST_M: Final = 2.0 * FOOT_M
 """The last feet."""
 PASSED_SD_M: Final = 0.5 * INCH_M
 """On which side a ball passed the hole is seen so sharply."""
-USUAL_PAST_M: Final = FOOT_M
-"""Players mean their ball to roll so far past."""
-OWN_START_SD_RAD: Final = math.radians(1.75)
-ENERGY_SHARE: Final = 0.12
-"""Spread of the own ball's start line, and of the energy of its roll, as of a golfer of middle strength."""
+WHO: Final = GOLFERS[USUAL_LEVEL]
+"""Who struck the own ball, as far as is known."""
 ROUNDS, DRAWN = 4, 512
 WIDER: Final = 2.0
 """Each round draws so many grounds where the last one found them, with so much more variance."""
@@ -202,8 +200,8 @@ def implied_by_own(ball: OwnBall, conditions: Conditions) -> Implied:
     def misfit(tries: _Tries) -> Figures:
         drag = rolling_deceleration_mps2(tries.sets.green_speed_ft)
         energy = tries.launches[:, 1] ** 2 / (2.0 * drag * (ball.length_m + ball.meant_past_m))
-        aside = (tries.launches[:, 0] / OWN_START_SD_RAD) ** 2
-        return np.asarray(aside + ((energy - 1.0) / ENERGY_SHARE) ** 2)
+        aside = (tries.launches[:, 0] / WHO.start_line_rad) ** 2
+        return np.asarray(aside + ((energy - 1.0) / WHO.energy) ** 2)
 
     return _implied(ball, conditions, misfit)
 

@@ -4,6 +4,7 @@ from orthocline.core.holing.advice import DYING_M, FIRMEST_M, PACE_MARKS_M, Pace
 from orthocline.core.holing.chances import Chances, chances_of
 from orthocline.core.holing.leaves import SAFE, Change, Leave, Leaves, SafeLeave, leaves_of, safe_leave_of
 from orthocline.core.holing.make_field import MakeField, make_field
+from orthocline.core.holing.outlook import Outlook, Ways, outlook_of
 from orthocline.core.holing.second_putts import SecondPutts
 from orthocline.core.holing.trying import TAKEN_AS_TRUE, Doubt, Spread, spread_of
 
@@ -19,14 +20,17 @@ __all__ = [
     "Leave",
     "Leaves",
     "MakeField",
+    "Outlook",
     "PaceAdvice",
     "SafeLeave",
     "SecondPutts",
     "Spread",
+    "Ways",
     "advice_of",
     "chances_of",
     "leaves_of",
     "make_field",
+    "outlook_of",
     "safe_leave_of",
     "spread_of",
 ]

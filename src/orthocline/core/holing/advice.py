@@ -167,13 +167,33 @@ def at_past(putt: Putt, past_m: float, golfer: Golfer, seconds: SecondPutts) -> 
     Chances or None
         None where no ball has that roll-past.
     """
-    at_pace = replace(putt, pace=RollPast(past_m))
+    meant = launch_at(putt, past_m)
+    if meant is None:
+        return None
+    return chances_of(replace(putt, pace=RollPast(past_m)), meant, golfer, seconds)
+
+
+def launch_at(putt: Putt, past_m: float) -> Launch | None:
+    """Return the launch of a putt at a roll-past.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt; its own pace is left aside.
+    past_m : float
+        Roll-past [m].
+
+    Returns
+    -------
+    Launch or None
+        By its line where that is there; None where no ball has that roll-past.
+    """
     try:
-        lines = aims(at_pace)
+        lines = aims(replace(putt, pace=RollPast(past_m)))
     except PuttError:
         return None
     aim = lines[: putt.line][-1]
-    return chances_of(at_pace, aim.launch, golfer, seconds) if aim.pace_met and aim.past_m else None
+    return aim.launch if aim.pace_met and aim.past_m is not None else None
 
 
 def _past_m(putt: Putt) -> float:

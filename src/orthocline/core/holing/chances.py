@@ -45,7 +45,7 @@ class Chances:
     @cached_property
     def second_holed(self) -> NDArray[np.float64]:
         """Share that the next putt is holed from where each try rests, shape (n,)."""
-        return self.seconds.holed(self.ends.places)
+        return self.seconds.holed(self.ends.from_hole)
 
     @cached_property
     def three_putts(self) -> float:

@@ -215,12 +215,11 @@ def _lower(chances: Chances) -> Iterator[tuple[float, Chances]]:
 
 def _below(chances: Chances) -> float | None:
     """Return the share of the misses that rest below the hole; None where nothing misses."""
-    ends, hole = chances.ends, chances.putt.hole
-    missed = ~ends.drops & ~np.isnan(ends.places[:, 0])
+    ends = chances.ends
+    missed = ~ends.drops & ~np.isnan(ends.rests[:, 0])
     if not missed.any():
         return None
-    from_hole = ends.places[missed] - (hole.x_m, hole.y_m)
-    return float((from_hole @ _gradient_at_hole(chances) < 0.0).mean())
+    return float((ends.from_hole[missed] @ _gradient_at_hole(chances) < 0.0).mean())
 
 
 def _gradient_at_hole(chances: Chances) -> tuple[float, float]:

@@ -41,23 +41,23 @@ class SecondPutts:
     golfer: Golfer
     pasts: UsualPasts
 
-    def holed(self, places: NDArray[np.float64]) -> NDArray[np.float64]:
+    def holed(self, from_hole: NDArray[np.float64]) -> NDArray[np.float64]:
         """Return the share holed from each place.
 
         Parameters
         ----------
-        places : ndarray
-            On the map [m], shape (n, 2); NaN where a ball did not rest.
+        from_hole : ndarray
+            East and north of the hole [m], shape (n, 2); NaN where a ball did not rest.
 
         Returns
         -------
         ndarray
             Shares, 0 to 1, shape (n,); none where a ball did not rest.
         """
-        east, north = (places - (self.putt.hole.x_m, self.putt.hole.y_m)).T
+        east, north = from_hole.T
         away = np.minimum(np.hypot(east, north), AWAY_M[-1])
         rested = ~np.isnan(away)
-        found = np.zeros(len(places))
+        found = np.zeros(len(from_hole))
         ways = np.arctan2(north[rested], east[rested]) % TURN
         found[rested] = self._between(np.column_stack([away[rested], ways]))
         return found

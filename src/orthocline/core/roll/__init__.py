@@ -7,7 +7,7 @@ from orthocline.core.roll.ends import Ends, ends_of
 from orthocline.core.roll.finish_launch import launch_to
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
 from orthocline.core.roll.make_window import Window
-from orthocline.core.roll.own_read import OwnRoll, own_roll
+from orthocline.core.roll.own_read import OwnRoll, own_roll, roll_of
 from orthocline.core.roll.plane_frame import by_closed_form
 from orthocline.core.roll.plane_sets import PlaneSets
 from orthocline.core.roll.plane_ways import last_ways_of_sets
@@ -66,6 +66,7 @@ __all__ = [
     "read",
     "read_as_solved",
     "roll",
+    "roll_of",
     "roller",
     "rolling_deceleration_mps2",
     "sensitivity_of",

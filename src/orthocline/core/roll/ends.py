@@ -45,8 +45,8 @@ class Ends:
     @cached_property
     def short(self) -> Flags:
         """Whether each ball rests before it has come to the hole, shape (n,)."""
-        east, north = self._from_hole
-        return np.asarray(np.hypot(east, north) - np.abs(self.rows[:, MISS]) < SHORT_CLOSE_M) & ~self.meets
+        closest = np.hypot(*self.from_hole.T) - np.abs(self.rows[:, MISS]) < SHORT_CLOSE_M
+        return np.asarray(closest & ~self.meets)
 
     @cached_property
     def passes_right(self) -> Flags:
@@ -54,21 +54,17 @@ class Ends:
         return np.where(self.short, self.rests[:, 1] > 0.0, self.rows[:, MISS] > 0.0)
 
     @cached_property
-    def places(self) -> NDArray[np.float64]:
-        """Where each ball rests on the map [m], shape (n, 2); NaN where it rolls on."""
-        return self.rows[:, [FINISH_X, FINISH_Y]]
+    def from_hole(self) -> NDArray[np.float64]:
+        """Where each ball rests, east and north of the hole [m], shape (n, 2); NaN where it rolls on."""
+        hole = self.putt.hole
+        return self.rows[:, [FINISH_X, FINISH_Y]] - (hole.x_m, hole.y_m)
 
     @cached_property
     def rests(self) -> NDArray[np.float64]:
-        """How far beyond the hole, and to its right, each ball rests [m], shape (n, 2)."""
-        east, north = self._from_hole
+        """The same beyond the hole, and to its right, as its golfer faces it [m]."""
+        east, north = self.from_hole.T
         cos, sin = np.cos(self.putt.bearing_rad), np.sin(self.putt.bearing_rad)
         return np.column_stack([east * cos + north * sin, east * sin - north * cos])
-
-    @property
-    def _from_hole(self) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
-        hole = self.putt.hole
-        return self.rows[:, FINISH_X] - hole.x_m, self.rows[:, FINISH_Y] - hole.y_m
 
 
 def ends_of(putt: Putt, launches: NDArray[np.float64]) -> Ends:

@@ -1,4 +1,4 @@
-"""My read first: the roll that the golfer's own aim would have given at the read's pace."""
+"""Another launch than the read's: the golfer's own aim at the read's pace, or one that is tried."""
 
 import math
 from dataclasses import dataclass
@@ -11,18 +11,20 @@ from orthocline.core.roll.putt import Point, Putt
 from orthocline.core.roll.rollers import roller
 from orthocline.core.roll.track import Track
 
+SHORT_CLOSE_M = 1e-3
 LOOKS = 401
 """How often a ball's way is looked at for the side on which it passes."""
 
 
 @dataclass(frozen=True)
 class OwnRoll:
-    """The ball that starts at the golfer's own aim spot, as fast as the read says.
+    """The ball of one launch.
 
     Attributes
     ----------
     aim_right_m : float
-        The golfer's aim [m] at the hole's distance, positive to the right.
+        Where it starts for [m] at the hole's distance, positive to the right.
+    launch : Launch
     track : Track
     capture : Capture
         How it meets the hole.
@@ -40,6 +42,13 @@ class OwnRoll:
     passed_right_m: float
     finish_along_m: float
     finish_right_m: float
+
+    @property
+    def short(self) -> bool:
+        """Whether it rests before it has come to the hole, rather than beside it."""
+        away = math.hypot(self.finish_along_m, self.finish_right_m)
+        nearest = self.track.rests and away - self.capture.closest_m < SHORT_CLOSE_M
+        return nearest and -self.finish_along_m > abs(self.finish_right_m)
 
 
 def own_roll(putt: Putt, aim: Aim, aim_right_m: float) -> OwnRoll:
@@ -59,11 +68,30 @@ def own_roll(putt: Putt, aim: Aim, aim_right_m: float) -> OwnRoll:
     OwnRoll
         The ball and how it ends.
     """
-    launch = Launch(math.atan2(aim_right_m, putt.length_m), aim.launch.speed_mps)
+    return roll_of(putt, aim, Launch(math.atan2(aim_right_m, putt.length_m), aim.launch.speed_mps))
+
+
+def roll_of(putt: Putt, aim: Aim, launch: Launch) -> OwnRoll:
+    """Return the roll of a launch near the solved one.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    aim : Aim
+        Its solved aim.
+    launch : Launch
+        The launch, less than a quarter turn off the hole's direction.
+
+    Returns
+    -------
+    OwnRoll
+        The ball and how it ends.
+    """
     track = roller(putt, aim)(launch)
     along, right = putt.along_and_right_m(track.finish)
     return OwnRoll(
-        aim_right_m,
+        putt.length_m * math.tan(launch.right_rad),
         launch,
         track,
         capture_of(track, putt.hole),

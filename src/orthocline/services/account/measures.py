@@ -11,10 +11,10 @@ from orthocline.core.account import PacedTape, UsualPasts, stride
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.estimate import Estimate
 from orthocline.core.ground import Sense, SlopePair, sense
-from orthocline.core.instruments import INSTRUMENTS, USUAL_SHOE_M
+from orthocline.core.instruments import INSTRUMENTS, USUAL_PAST_M, USUAL_SHOE_M
 from orthocline.core.roll import RANGES
 from orthocline.core.speed import StrokePutt, Tempo, stroke_rate
-from orthocline.core.units import FOOT_M, PACE_M
+from orthocline.core.units import PACE_M
 from orthocline.db.account import models
 from orthocline.db.account.models import OwnMeasures
 from orthocline.db.account.queries import measures_of
@@ -110,8 +110,6 @@ TRIALS: Mapping[str, type[models.Trial]] = {
 SENSES = ("feet", "eye")
 STRIDE_RANGE_M = (0.3, 1.5)
 MOST_TRIALS, MOST_PAIRS = 20, 40
-USUAL_PAST_M = FOOT_M
-"""Roll-past until a golfer says another."""
 
 
 @own_data

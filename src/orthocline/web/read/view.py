@@ -35,7 +35,8 @@ from orthocline.web.shared.readings import FIELD
 from orthocline.wording.calls.saying import CallLine
 from orthocline.wording.figures import speed_text
 from orthocline.wording.instruments import instrument_choice
-from orthocline.wording.read.call import Call, call, entry_words, own_words
+from orthocline.wording.read.call import Call, call, entry_words
+from orthocline.wording.read.rolled import own_words
 from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.book import source_words
 from orthocline.wording.speed.day import day_words

@@ -7,11 +7,12 @@ from functools import cached_property
 
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures, level_twin_of
 from orthocline.core.constants import HOLE_RADIUS_M
-from orthocline.core.roll import OwnRoll, Read, RollPast
+from orthocline.core.roll import Read, RollPast
 from orthocline.core.sure import AimRange
 from orthocline.wording.calls import call_lines
 from orthocline.wording.calls.saying import STRAIGHT_M, CallLine, is_centre
 from orthocline.wording.figures import cups_words, hour_words, side, tidy
+from orthocline.wording.holing.window import tolerance_words
 from orthocline.wording.sure.ranges import blurred, range_words, speed_range_words
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
@@ -63,7 +64,7 @@ class Call:
         lines = call_lines(self.read, self.wording, self.golfer)
         if self.read.make_window is None:
             return tuple(lines)
-        return (*lines, CallLine("make_window", "Drops within", _window_words(self.read)))
+        return (*lines, CallLine("make_window", "Drops within", tolerance_words(self.read)))
 
 
 def call(
@@ -79,26 +80,6 @@ def call(
     borne = blurred(wording, read, sure)
     words = range_words(sure, wording) if sure else ""
     return Call(read, borne, golfer, sure, words, *_aim(read, borne), _pace(read, borne))
-
-
-def own_words(read: Read, own: OwnRoll, wording: Wording = USUAL_WORDING) -> str:
-    """Return what the golfer's own aim would have done, in one sentence."""
-    off = own.aim_right_m - (read.aim_right_m or 0.0)
-    by = f"{wording.short(off)} {side(off)} of the read" if abs(off) > STRAIGHT_M else "just as the read"
-    if own.capture.drops:
-        return f"{by}: it would drop."
-    if own.capture.rim is not None:
-        return f"{by}: it would lip out, too fast for that edge."
-    away = math.hypot(own.finish_along_m, own.finish_right_m)
-    rest = f"and stop {wording.short(away)} away" if own.track.rests else "and not stop on this slope"
-    return f"{by}: it would pass {wording.short(own.capture.closest_m)} {_missed(read, own)} {rest}."
-
-
-def _missed(read: Read, own: OwnRoll) -> str:
-    """Return the side of a miss: high is the side that the read aims to; a straight putt has none."""
-    if abs(math.tan(read.launch_right_rad)) * read.putt.length_m < STRAIGHT_M:
-        return side(own.passed_right_m)
-    return "high" if own.passed_right_m * read.launch_right_rad > 0 else "low"
 
 
 def _aim(read: Read, wording: Wording) -> tuple[str, str, str]:
@@ -140,16 +121,6 @@ def _edge_words(aim: float, width: float, wording: Wording) -> str:
     cups = f", {cups_words(aim)}" if abs(aim) < MOST_CUPS * 2 * HOLE_RADIUS_M else ""
     by = wording.short(edge, min(width, EDGE_STEPS * wording.units.near_m))
     return f"{where} the {side(aim)} edge by {by}{cups}."
-
-
-def _window_words(read: Read) -> str:
-    window = read.make_window
-    assert window is not None
-    left = math.degrees(read.launch_right_rad - window.right_rad.least)
-    right = math.degrees(window.right_rad.most - read.launch_right_rad)
-    slow = 100 * (1 - window.speed_mps.least / read.launch_speed_mps)
-    fast = 100 * (window.speed_mps.most / read.launch_speed_mps - 1)
-    return f"{tidy(left)}° left, {tidy(right)}° right; {tidy(slow)} % soft, {tidy(fast)} % firm"
 
 
 def entry_words(read: Read) -> tuple[str, str] | None:

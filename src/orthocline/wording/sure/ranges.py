@@ -7,7 +7,7 @@ from orthocline.core.calls import plays_like_m
 from orthocline.core.estimate import Span
 from orthocline.core.roll import Read
 from orthocline.core.sure import AimRange
-from orthocline.wording.figures import side, tidy
+from orthocline.wording.figures import both, side, tidy
 from orthocline.wording.wording import Wording
 
 LEAST_AIM_M = 0.001
@@ -53,7 +53,7 @@ def range_text(span: Span, wording: Wording, joined: str = "to") -> str:
     one, other = (wording.short(end, width) for end in _ends(span))
     if not wording.borne(_ends(span)[0], width):
         return f"the centre {joined} {other}"
-    return _both(one, other, joined)
+    return both(one, other, joined)
 
 
 def _ends(span: Span) -> tuple[float, float]:
@@ -75,18 +75,12 @@ def speed_range_words(read: Read, sure: AimRange | None, wording: Wording) -> st
         return ""
     plays = _plays_like(read, sure)
     least, most = (wording.far(end, plays.width) for end in (plays.least, plays.most))
-    return _both(least, most, "to") if least != most else ""
+    return both(least, most, "to") if least != most else ""
 
 
 def _plays_like(read: Read, sure: AimRange) -> Span:
     least, most = (plays_like_m(read, speed) for speed in (sure.speed_mps.least, sure.speed_mps.most))
     return Span(max(least, 0.0), most)
-
-
-def _both(one: str, other: str, joined: str) -> str:
-    """Return two figures with their unit said once, if it is the same."""
-    figure, _, unit = one.rpartition(" ")
-    return f"{figure if unit == other.rpartition(' ')[2] else one} {joined} {other}"
 
 
 def _angle(right_rad: float) -> str:

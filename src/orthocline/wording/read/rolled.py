@@ -1,0 +1,48 @@
+"""What another launch than the read's does, in words: the golfer's own aim, or one that is tried."""
+
+import math
+
+from orthocline.core.roll import OwnRoll, Read
+from orthocline.wording.calls.saying import STRAIGHT_M
+from orthocline.wording.figures import side, tidy
+from orthocline.wording.wording import USUAL_WORDING, Wording
+
+
+def own_words(read: Read, own: OwnRoll, wording: Wording = USUAL_WORDING) -> str:
+    """Return what the golfer's own aim would have done, in one sentence."""
+    off = own.aim_right_m - (read.aim_right_m or 0.0)
+    by = f"{wording.short(off)} {side(off)} of the read" if abs(off) > STRAIGHT_M else "just as the read"
+    return f"{by}: it would {fate_words(read, own, wording)}"
+
+
+def fate_words(read: Read, rolled: OwnRoll, wording: Wording) -> str:
+    """Return what becomes of a ball: ``drop.``, ``pass 4 in low and stop 20 in away.``"""
+    if rolled.capture.drops:
+        return "drop."
+    away = math.hypot(rolled.finish_along_m, rolled.finish_right_m)
+    rest = f"and stop {wording.short(away)} away" if rolled.track.rests else "and not stop on this slope"
+    if rolled.capture.rim is not None:
+        return "lip out, too fast for that edge."
+    if rolled.short:
+        return f"come up {wording.short(away)} short."
+    return f"pass {wording.short(rolled.capture.closest_m)} {_missed(read, rolled)} {rest}."
+
+
+def _missed(read: Read, own: OwnRoll) -> str:
+    """Return the side of a miss: high is the side that the read aims to; a straight putt has none."""
+    if abs(math.tan(read.launch_right_rad)) * read.putt.length_m < STRAIGHT_M:
+        return side(own.passed_right_m)
+    return "high" if own.passed_right_m * read.launch_right_rad > 0 else "low"
+
+
+def trial_words(read: Read, rolled: OwnRoll, wording: Wording) -> str:
+    """Return what one launch of the window does."""
+    off_deg = math.degrees(rolled.launch.right_rad - read.launch_right_rad)
+    share = 100 * (rolled.launch.speed_mps / read.launch_speed_mps - 1)
+    line = (
+        f"{tidy(abs(off_deg))}° {'right' if off_deg > 0 else 'left'} of the line"
+        if round(off_deg, 1)
+        else "On line"
+    )
+    pace = f"{tidy(abs(share))} % {'firm' if share > 0 else 'soft'}" if round(share, 1) else "at its pace"
+    return f"{line}, {pace}: {fate_words(read, rolled, wording)}"
