@@ -35,6 +35,10 @@ class Span:
         """How wide it is."""
         return self.most - self.least
 
+    def holds(self, figure: float) -> bool:
+        """Return whether a figure lies in it, its ends included."""
+        return self.least <= figure <= self.most
+
 
 def widened(scatter_sd: float, freedom: int, other_sd: float = 0.0) -> float:
     """Return the standard deviation that gives a 95 % range its due where scatter is known from few trials.

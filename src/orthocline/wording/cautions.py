@@ -34,6 +34,10 @@ CAUTIONS: Mapping[str, str] = {
         " yours; a level, a phone and what is worked out here are for open play: ask the committee. Stand"
         " round the hole only while nobody putts."
     ),
+    "firm.page": (
+        "Chances as of a usual golfer, and no promise of this putt. What advice may be asked for or given in"
+        " a round the rules in force say."
+    ),
     "balls.page": (
         "Watch another's ball from where you disturb nobody, and never ask for advice or give it against the"
         " rules in force. A ball struck to test the green is for practice: ask the committee."

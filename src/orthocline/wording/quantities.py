@@ -2,7 +2,7 @@
 
 import math
 import re
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 
 from orthocline.core.grain import GRASSES
 from orthocline.core.units import FOOT_M, INCH_M, KILOMETRE_PER_HOUR_MPS, MILE_PER_HOUR_MPS, PERCENT, YARD_M
@@ -60,11 +60,7 @@ def parse_near_m(text: str, wording: Wording = USUAL_WORDING) -> float:
 
 def parse_aside_m(text: str, wording: Wording = USUAL_WORDING) -> float:
     """Return how far aside something lies [m], positive to the right: ``3 in left``, ``-3 in``."""
-    words = text.strip().lower()
-    for side, sign in (("left", -1.0), ("right", 1.0)):
-        if words.endswith(side):
-            return sign * parse_near_m(words.removesuffix(side), wording)
-    return parse_near_m(text, wording)
+    return _sided(text, {"left": -1.0, "right": 1.0}, lambda words: parse_near_m(words, wording))
 
 
 def parted(text: str) -> tuple[str, str]:
@@ -119,6 +115,30 @@ def parse_degrees(text: str) -> float:
     """Return an angle in degrees: ``20 deg``, ``20°`` or ``20``."""
     units = dict.fromkeys(("deg", "°", "degree", "degrees"), 1.0)
     return _sum(text, units, "deg", "an angle such as 20 deg")
+
+
+def parse_off_rad(text: str) -> float:
+    """Return how far a start line is off [rad], positive to the right: ``0.8 deg left``."""
+    return math.radians(_sided(text, {"left": -1.0, "right": 1.0}, parse_degrees))
+
+
+def parse_firmer(text: str) -> float:
+    """Return how much firmer a putt is struck, as a share of its speed: ``4 % firm``, ``4 % soft``."""
+    return _sided(text, {"soft": -1.0, "firm": 1.0}, parse_share)
+
+
+def _sided(text: str, sides: Mapping[str, float], parse: Callable[[str], float]) -> float:
+    """Return a figure with the sign of the word that it ends with, if any."""
+    words = text.strip().lower()
+    for side, sign in sides.items():
+        if words.endswith(side):
+            return sign * parse(words.removesuffix(side))
+    return parse(words)
+
+
+def parse_share(text: str) -> float:
+    """Return a share: ``12 %`` or ``12``."""
+    return PERCENT * _sum(text, dict.fromkeys(("%", "percent"), 1.0), "%", "a share such as 12 %")
 
 
 def parse_seconds(text: str) -> float:

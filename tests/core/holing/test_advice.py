@@ -67,7 +67,7 @@ def test_the_curves_pass_through_what_was_tried_and_the_flat_stretch_is_as_good(
     found = advised(SPECIMENS[0][0], "middle")
     putts = found.curve(found.putts)
     for past, tried in zip(found.pasts_m, found.putts, strict=True):
-        assert found.at(found.putts, past) == pytest.approx(tried, abs=0.002)
+        assert found.at(found.putts, past) == pytest.approx(tried, abs=0.005)
     within = (found.looks_m >= found.as_good.least) & (found.looks_m <= found.as_good.most)
     assert putts[within].max() <= found.best_putts + 0.01
     assert putts[~within].min() > found.best_putts + 0.0099

@@ -136,11 +136,11 @@ def test_the_plan_is_the_read_to_scale(side, length_ft):
 def test_own_aim_is_drawn_where_it_was_said():
     putt = plane_putt(14, side_right=-0.021)
     solved = read(putt)
-    drawn = plan(putt, solved, USUAL_WORDING, own_roll(putt, solved.aim, 9 * INCH_M))
+    drawn = plan(putt, solved, USUAL_WORDING, {"your aim": own_roll(putt, solved.aim, 9 * INCH_M)})
     mark, finish = (drawn.scene.item(name).spots[-1] for name in ("own-line", "own-way"))
     assert mark[0] - drawn.hole.x == pytest.approx(drawn.frame.scale * 9 * INCH_M, abs=0.15)
     assert finish[0] < drawn.hole.x, "too low a start finishes below the hole"
-    right = plan(putt, solved, USUAL_WORDING, own_roll(putt, solved.aim, solved.aim_right_m))
+    right = plan(putt, solved, USUAL_WORDING, {"your aim": own_roll(putt, solved.aim, solved.aim_right_m)})
     assert tuple(right.scene.item("own-way").spots[-1]) == drawn.hole, "it ends in the hole"
 
 

@@ -31,6 +31,8 @@ METRIC = {
     "bend": "borrow",
     "hand": "left",
     "eye": "right",
+    "golfer_level": "middle",
+    "pace": "usual",
     "shoe_m": 0.29,
 }
 

@@ -26,7 +26,8 @@ from orthocline.services.log import putts as log
 from orthocline.services.read.reading import compare_own, read_again, read_putt, read_to_roll
 from orthocline.services.speed.book import list_speeds
 from orthocline.services.today import today
-from orthocline.wording.read.call import call, own_words
+from orthocline.wording.read.call import call
+from orthocline.wording.read.rolled import own_words
 from tests.conftest import PASSWORD
 from tests.putts import plane_putt
 

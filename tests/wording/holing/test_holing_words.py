@@ -59,9 +59,12 @@ def test_the_pace_chosen_is_told_against_the_best():
     assert chosen_words(outlook(putt), USUAL_WORDING).startswith(
         "One foot past holes 32 of 100, three-putts fewer"
     )
-    assert chosen_words(outlook(putt), USUAL_WORDING).endswith("as good as the best.")
+    assert chosen_words(outlook(putt), USUAL_WORDING).endswith(" putts, 0.01 more than the best.")
+    good = replace(putt, pace=RollPast(0.45))
+    assert chosen_words(outlook(good), USUAL_WORDING).endswith(" putts, as good as the best.")
     dying = replace(putt, pace=RollPast(0.0254))
-    cost = outlook(dying).chances.putts - outlook(dying).advice.best_putts
+    advice = outlook(dying).advice
+    cost = advice.at(advice.putts, 0.0254) - advice.best_putts
     assert chosen_words(outlook(dying), USUAL_WORDING).endswith(f"{cost:.2f} more than the best.")
 
 
@@ -128,12 +131,12 @@ def test_tolerances_and_trials():
         at = Launch(launch.right_rad + math.radians(off_deg), share * launch.speed_mps)
         return trial_words(solved, roll_of(solved.putt, solved.aim, at), USUAL_WORDING)
 
-    assert tried(0.0, 1.0) == "On line, at its pace: drop."
-    assert tried(0.0, 0.9).startswith("On line, 10 % soft: come up ")
-    assert tried(2.0, 1.02).startswith("2° right of the line, 2 % firm: pass ")
+    assert tried(0.0, 1.0) == "On line, at its pace: it would drop."
+    assert tried(0.0, 0.9).startswith("On line, 10 % soft: it would come up ")
+    assert tried(2.0, 1.02).startswith("2° right of the line, 2 % firm: it would pass ")
     assert tried(-1.2, 1.0).startswith("1.2° left of the line, at its pace: ")
 
 
 def test_who_putts():
     assert set(LEVEL_WORDS) == set(GOLFERS)
-    assert spread_words(GOLFERS["middle"]).startswith("start line 1.8°, energy 12 %, read 42 % of the aim")
+    assert spread_words(GOLFERS["middle"]).startswith("start line 1.75°, energy 12 %, read 42 % of the aim")

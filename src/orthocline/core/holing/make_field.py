@@ -19,7 +19,8 @@ ON_PLANE, ELSEWHERE = (80, 60), (40, 30)
 SPREADS: Final = 3.0
 """The field reaches so many standard deviations of the golfer to each side of the launch that is meant."""
 HOLES: Final = 2.5
-"""And at least to so many holes' widths beside it, seen from the ball."""
+"""And at least to so many holes' widths beside it, seen from the ball, and at most to so many:"""
+MOST_HOLES: Final = 10.0
 ENERGY: Final = 0.25
 """And at least to so much less or more of its energy, as a share."""
 HALVINGS: Final = 8
@@ -132,7 +133,8 @@ def _ceil(at: Figures) -> Figures:
 
 
 def _reach(putt: Putt, meant: Launch, spread: Spread, paces: tuple[Launch, ...]) -> tuple[Span, Span]:
-    half = max(SPREADS * spread.sideways_rad, HOLES * math.atan2(2.0 * HOLE_RADIUS_M, putt.length_m))
+    hole = math.atan2(2.0 * HOLE_RADIUS_M, putt.length_m)
+    half = min(max(SPREADS * spread.sideways_rad, HOLES * hole), MOST_HOLES * hole)
     angles = [meant.right_rad - half, meant.right_rad + half, *(one.right_rad for one in paces)]
     energy = min(max(SPREADS * spread.energy, ENERGY), 0.9)
     speeds = [meant.speed_mps * math.sqrt(1.0 + way * energy) for way in (-1.0, 1.0)]

@@ -2,7 +2,6 @@
 
 from dataclasses import dataclass
 from functools import cached_property
-from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
@@ -12,8 +11,6 @@ from orthocline.core.roll.outcomes import FINISH_X, FINISH_Y, MISS, RIM
 from orthocline.core.roll.putt import Putt
 from orthocline.core.roll.rollers import outcomes_of
 
-SHORT_CLOSE_M: Final = 1e-6
-"""A ball that rests as near to the hole as it ever came never passed it."""
 Flags = NDArray[np.bool_]
 
 
@@ -44,9 +41,8 @@ class Ends:
 
     @cached_property
     def short(self) -> Flags:
-        """Whether each ball rests before it has come to the hole, shape (n,)."""
-        closest = np.hypot(*self.from_hole.T) - np.abs(self.rows[:, MISS]) < SHORT_CLOSE_M
-        return np.asarray(closest & ~self.meets)
+        """Whether each ball rests before it has come as far as the hole, shape (n,)."""
+        return np.asarray((self.rests[:, 0] < 0.0) & ~self.meets)
 
     @cached_property
     def passes_right(self) -> Flags:

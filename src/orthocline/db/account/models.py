@@ -25,7 +25,10 @@ POSITIVE = (
     *("shoe_m", "finger_1_m", "finger_2_m", "finger_3_m", "arm_full_m", "arm_bent_m"),
     *("stance_m", "back_s", "beat_s"),
 )
-PASTS = ("usual_past_m", "usual_past_uphill_m", "usual_past_downhill_m")
+NONE_OR_MORE = (
+    *("usual_past_m", "usual_past_uphill_m", "usual_past_downhill_m"),
+    *("start_line_rad", "energy", "read_share"),
+)
 
 
 class Golfer(Base):
@@ -67,8 +70,10 @@ class OwnMeasures(Base):
         CheckConstraint("bend IN ('break', 'borrow')", name="bend"),
         CheckConstraint("hand IN ('right', 'left')", name="hand"),
         CheckConstraint("eye IN ('right', 'left', 'unknown')", name="eye"),
+        CheckConstraint("golfer_level IN ('tournament', 'low', 'middle', 'new')", name="golfer_level"),
+        CheckConstraint("pace IN ('usual', 'advised')", name="pace"),
         *(CheckConstraint(f"{name} > 0", name=name) for name in POSITIVE),
-        *(CheckConstraint(f"{name} >= 0", name=name) for name in PASTS),
+        *(CheckConstraint(f"{name} >= 0", name=name) for name in NONE_OR_MORE),
     )
 
     golfer_id: Mapped[int] = mapped_column(
@@ -79,6 +84,8 @@ class OwnMeasures(Base):
     bend: Mapped[str] = mapped_column(String(10), server_default="break")
     hand: Mapped[str] = mapped_column(String(10), server_default="right")
     eye: Mapped[str] = mapped_column(String(10), server_default="unknown")
+    golfer_level: Mapped[str] = mapped_column(String(10), server_default="middle")
+    pace: Mapped[str] = mapped_column(String(10), server_default="usual")
     shoe_m: Mapped[float | None]
     finger_1_m: Mapped[float | None]
     finger_2_m: Mapped[float | None]
@@ -91,6 +98,9 @@ class OwnMeasures(Base):
     usual_past_m: Mapped[float | None]
     usual_past_uphill_m: Mapped[float | None]
     usual_past_downhill_m: Mapped[float | None]
+    start_line_rad: Mapped[float | None]
+    energy: Mapped[float | None]
+    read_share: Mapped[float | None]
     stride_trials: Mapped[list["StrideTrial"]] = relationship(order_by="StrideTrial.id", viewonly=True)
     stroke_trials: Mapped[list["StrokeTrial"]] = relationship(order_by="StrokeTrial.id", viewonly=True)
     slope_pairs: Mapped[list["SlopePair"]] = relationship(order_by="SlopePair.id", viewonly=True)

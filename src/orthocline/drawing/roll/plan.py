@@ -1,7 +1,7 @@
 """The plan of a putt: to scale, the golfer's eye up, with its dimensions."""
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -92,7 +92,7 @@ def plan(
     putt: Putt,
     read: Read | None,
     wording: Wording,
-    own: OwnRoll | None = None,
+    rolls: Mapping[str, OwnRoll] | None = None,
     held: tuple[float, float, float, float] | None = None,
     says: str = "The putt, drawn to scale",
     sure: Sureness | None = None,
@@ -103,6 +103,8 @@ def plan(
 
     Parameters
     ----------
+    rolls : mapping, optional
+        Other launches that are rolled beside the read's, by what they are: ``your aim``.
     held : tuple of four float, or None
         Scale, hole x, hole y and turn of a drawing to keep still, while something is dragged; it has no
         labels then.
@@ -116,10 +118,10 @@ def plan(
         Readings of the ground, drawn where they were made.
     """
     found = sure.range if sure else None
-    frame = Frame(*held) if held else _fit(putt, read, own, found)
+    frame = Frame(*held) if held else _fit(putt, read, tuple((rolls or {}).values()), found)
     fall = _fall_deg(putt) + frame.turn_deg
     way = way_of(putt, read, frame) if read else None
-    mine = own_way(putt, own, frame) if own else None
+    others = [own_way(putt, one, frame, says) for says, one in (rolls or {}).items()]
     said = blurred(wording, read, found) if read else wording
     ground = hachures(putt.mean_plane.tilt, fall, frame.scale, frame.hole, wording)
     sheet = PuttSheet(read, frame, said) if read else None
@@ -129,7 +131,7 @@ def plan(
         *(() if held else _length_items(putt, frame)),
         *_sure_items(putt, sure, frame, tries_m),
         *(readings.items if readings else ()),
-        *(_read_items(sheet, way, mine, sure, readings, held=bool(held)) if sheet and way else ()),
+        *(_read_items(sheet, way, others, sure, readings, held=bool(held)) if sheet and way else ()),
         *_hole_and_ball(putt, frame),
         *(() if held else (_rolling(putt, frame),)),
         *dial_items(fall if ground else None),
@@ -171,7 +173,7 @@ def _fall_deg(putt: Putt) -> float:
     return clockwise_from_up(putt.grade, putt.side_tilt_right)
 
 
-def _fit(putt: Putt, read: Read | None, own: OwnRoll | None, sure: AimRange | None) -> Frame:
+def _fit(putt: Putt, read: Read | None, rolls: Sequence[OwnRoll], sure: AimRange | None) -> Frame:
     beyond, right = [0.0, -putt.length_m], [0.0, 0.0]
     if read:
         for rows in (read.path, read.path_past):
@@ -185,9 +187,9 @@ def _fit(putt: Putt, read: Read | None, own: OwnRoll | None, sure: AimRange | No
         ends = (sure.aim_right_m.least, sure.aim_right_m.most)
         right += np.clip(ends, min(right) - FAR_M, max(right) + FAR_M).tolist()
         beyond += [0.0, 0.0]
-    if own:
+    for one in rolls:
         beyond.append(0.0)
-        right.append(float(np.clip(own.aim_right_m, min(right) - FAR_M, max(right) + FAR_M)))
+        right.append(float(np.clip(one.aim_right_m, min(right) - FAR_M, max(right) + FAR_M)))
     spots = np.column_stack([beyond, right])
     return fit(spots, width=COLUMN, height=BOTTOM - TOP, center_x=CENTER, top=TOP)
 
@@ -234,7 +236,7 @@ def _length_items(putt: Putt, frame: Frame) -> Iterator[Item]:
 def _read_items(
     sheet: PuttSheet,
     way: Way,
-    own: OwnWay | None,
+    others: Sequence[OwnWay],
     sure: Sureness | None,
     readings: Layer | None,
     *,
@@ -249,7 +251,7 @@ def _read_items(
     if sure and not held:
         layers += [next_mark(sheet, best) for best in sure.next_readings[:1]]
     drawn = [
-        *way_items(way, own, _ball_radius(frame)),
+        *way_items(way, others, _ball_radius(frame)),
         *(item for layer in layers for item in layer.items),
     ]
     yield from drawn
@@ -261,7 +263,7 @@ def _read_items(
     wanted = [label for layer in layers for label in layer.labels]
     drawn += readings.items if readings else ()
     lines = [Line(_fall_line(putt, frame), Sign.FALL, 1.6), *_hole_and_ball(putt, frame), *drawn]
-    for label in place_labels([*wanted, *_wanted(sheet, way, own)], ink_of(lines), ROOM):
+    for label in place_labels([*wanted, *_wanted(sheet, way, others)], ink_of(lines), ROOM):
         yield from label.items
 
 
@@ -284,14 +286,14 @@ def _foot(putt: Putt, ground: Hachures | None) -> str:
     return f"your eye up · lines every {ground.interval} of fall" if ground else "your eye up"
 
 
-def _wanted(sheet: PuttSheet, way: Way, own: OwnWay | None) -> Iterator[Wanted]:
+def _wanted(sheet: PuttSheet, way: Way, others: Sequence[OwnWay]) -> Iterator[Wanted]:
     """Yield the labels of ball, clock and own aim; the schools' layers bring their own."""
     yield Wanted("your ball", way.ball, "right")
     middles = 0.5 * (way.seconds[::2] + way.seconds[1::2])
     for i, (x, y) in enumerate(middles[:LABELLED_SECONDS].tolist(), start=1):
         if abs(y - sheet.frame.hole_y) >= CLEAR:
             yield Wanted(f"{i} s", Spot(x, y), sheet.inside, Sign.INK, needed=False)
-    if own:
-        outside: LabelSide = "right" if own.mark.x > sheet.frame.hole_x else "left"
-        below = Spot(own.mark.x, own.mark.y + CLEAR)
-        yield Wanted("your aim", below, outside, Sign.REAL, needed=False)
+    for one in others:
+        outside: LabelSide = "right" if one.mark.x > sheet.frame.hole_x else "left"
+        below = Spot(one.mark.x, one.mark.y + CLEAR)
+        yield Wanted(one.says, below, outside, Sign.REAL, needed=False)

@@ -1,7 +1,7 @@
 """What the golfer does and what the ball does, on the plan of a putt."""
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 
 import numpy as np
@@ -72,8 +72,9 @@ class Way:
 
 @dataclass(frozen=True)
 class OwnWay:
-    """The golfer's own aim and the ball it would have sent, into the hole if it drops."""
+    """Another launch than the read's and the ball that it sends, into the hole if it drops."""
 
+    says: str
     line: Spots
     mark: Spot
     way: Spots
@@ -107,10 +108,10 @@ def way_of(putt: Putt, read: Read, frame: Frame) -> Way:
     )
 
 
-def way_items(way: Way, own: OwnWay | None, ball_radius: float) -> Iterator[Item]:
-    """Yield what is drawn of a read, the own one below it."""
-    if own:
-        yield from own.items
+def way_items(way: Way, others: Iterable[OwnWay], ball_radius: float) -> Iterator[Item]:
+    """Yield what is drawn of a read, others below it."""
+    for one in others:
+        yield from one.items
     yield Line(way.aim_line, Sign.DO, 2.4, name="aim-line")
     yield Line(way.beyond, Sign.INK, 2.0, "2 5")
     yield Line(way.to_hole, Sign.INK, 3.2, name="way")
@@ -141,8 +142,8 @@ def aim_dimension(read: Read, frame: Frame, wording: Wording) -> Iterator[Item]:
         yield Words(figure, Spot(mark.x + 12 * way, y + 7), Sign.DO, anchor, large=True)
 
 
-def own_way(putt: Putt, own: OwnRoll, frame: Frame) -> OwnWay:
-    """Return the golfer's own aim, and its ball, on the sheet."""
+def own_way(putt: Putt, own: OwnRoll, frame: Frame, says: str) -> OwnWay:
+    """Return another launch, and its ball, on the sheet."""
     rows = own.track.even_times(0.0, own.track.duration_s, 41)
     if own.capture.drops:
         beyond, _ = hole_frame(putt, rows[:, 1:3])
@@ -151,7 +152,7 @@ def own_way(putt: Putt, own: OwnRoll, frame: Frame) -> OwnWay:
     way = way_spots(putt, rows[:, 1:3], frame)
     if own.capture.drops:
         way = np.vstack([way, frame.spot(0.0, 0.0)])
-    return OwnWay(spots_of(ball, mark), mark, way)
+    return OwnWay(says, spots_of(ball, mark), mark, way)
 
 
 def _ticks(putt: Putt, read: Read, frame: Frame, *, whole: bool) -> Spots:

@@ -1,13 +1,13 @@
 """A golfer's own measures: stride, shoe, hand, eye, fingers, arms, stroke, usual pace, units and words."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
-from typing import Any
+from dataclasses import dataclass, replace
+from typing import Any, NamedTuple
 from uuid import UUID
 
 from sqlalchemy.orm import Session
 
-from orthocline.core.account import PacedTape, UsualPasts, stride
+from orthocline.core.account import GOLFERS, USUAL_LEVEL, Golfer, PacedTape, UsualPasts, stride
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.estimate import Estimate
 from orthocline.core.ground import Sense, SlopePair, sense
@@ -32,6 +32,8 @@ KEPT = (
     "bend",
     "hand",
     "eye",
+    "golfer_level",
+    "pace",
     "shoe_m",
     "finger_1_m",
     "finger_2_m",
@@ -42,6 +44,9 @@ KEPT = (
     "usual_past_m",
     "usual_past_uphill_m",
     "usual_past_downhill_m",
+    "start_line_rad",
+    "energy",
+    "read_share",
 )
 """What `keep_measures` keeps; `keep_tempo` keeps the tempo, trials are added and removed one by one."""
 TEMPO = ("back_s", "beat_s")
@@ -85,6 +90,8 @@ class Measures:
     bend: str = "break"
     hand: str = "right"
     eye: str = "unknown"
+    golfer_level: str = USUAL_LEVEL
+    pace: str = "usual"
     shoe_m: float | None = None
     finger_1_m: float | None = None
     finger_2_m: float | None = None
@@ -97,9 +104,20 @@ class Measures:
     usual_past_m: float | None = None
     usual_past_uphill_m: float | None = None
     usual_past_downhill_m: float | None = None
+    start_line_rad: float | None = None
+    energy: float | None = None
+    read_share: float | None = None
     stride_trials: tuple[StrideTrial, ...] = ()
     stroke_trials: tuple[StrokeTrial, ...] = ()
     slope_pairs: tuple[KeptPair, ...] = ()
+
+
+class WhoPutts(NamedTuple):
+    """A golfer's spreads, the level that the usual ones are of, and whether any is the golfer's own."""
+
+    golfer: Golfer
+    level: str
+    own: bool
 
 
 TRIALS: Mapping[str, type[models.Trial]] = {
@@ -186,6 +204,26 @@ def usual_pasts(measures: Measures | None) -> UsualPasts | None:
         return None
     level, uphill, downhill = pasts
     return UsualPasts(USUAL_PAST_M if level is None else level, uphill, downhill)
+
+
+def golfer_of(measures: Measures | None, level: str = "") -> WhoPutts:
+    """Return who putts: the golfer, or the usual one of another level, if one is asked for."""
+    if level or measures is None:
+        level = level or USUAL_LEVEL
+        return WhoPutts(GOLFERS[level], level, own=False)
+    usual = GOLFERS[measures.golfer_level]
+    own = {
+        "start_line_rad": measures.start_line_rad,
+        "energy": measures.energy,
+        "read": measures.read_share,
+    }
+    kept = {name: figure for name, figure in own.items() if figure is not None}
+    return WhoPutts(replace(usual, **kept), measures.golfer_level, own=bool(kept))
+
+
+def wants_advice(measures: Measures | None) -> bool:
+    """Return whether the golfer's reads take the advised pace, rather than the usual one."""
+    return measures is not None and measures.pace == "advised"
 
 
 @own_data

@@ -149,6 +149,8 @@ def _own_measures(session: Session, golfer: Golfer) -> None:
             "bend": "break",
             "hand": "right",
             "eye": "left",
+            "golfer_level": "low",
+            "pace": "usual",
             "shoe_m": 11.5 * INCH_M,
             "finger_1_m": 0.018,
             "finger_2_m": 0.019,
@@ -159,6 +161,9 @@ def _own_measures(session: Session, golfer: Golfer) -> None:
             "usual_past_m": 9.0 * INCH_M,
             "usual_past_uphill_m": 12.0 * INCH_M,
             "usual_past_downhill_m": 6.0 * INCH_M,
+            "start_line_rad": None,
+            "energy": None,
+            "read_share": None,
         },
     )
     for paces, tape_ft in ((10.0, 28.2), (10.0, 27.9), (20.0, 56.5)):

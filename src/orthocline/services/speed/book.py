@@ -107,6 +107,11 @@ class DaySpeed:
         return methods.pop() if len(methods) == 1 else SEVERAL
 
     @property
+    def trueness(self) -> int | None:
+        """How true the green rolls, as it was rated last."""
+        return next((note.condition.trueness for note in self.notes if note.condition.trueness), None)
+
+    @property
     def origin(self) -> SpeedOrigin:
         """The same as a read carries it in its address: as sure as it was when measured."""
         then = _combined(self.notes, self.measured_at)

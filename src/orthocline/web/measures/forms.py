@@ -1,19 +1,24 @@
 """Forms of the golfer's own measures."""
 
+import math
 from typing import Any
 
 from wtforms import RadioField
 from wtforms.fields.choices import SelectChoice
 
+from orthocline.core.account import USUAL_LEVEL
 from orthocline.core.roll import RANGES
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.services.account.measures import Measures
+from orthocline.services.account.measures import Measures, golfer_of
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
+from orthocline.wording.holing.golfers import LEVEL_WORDS, spread_texts
 from orthocline.wording.quantities import (
+    parse_degrees,
     parse_far_m,
     parse_green_speed_ft,
     parse_near_m,
     parse_number,
+    parse_share,
     parse_slope,
 )
 from orthocline.wording.wording import Wording
@@ -22,7 +27,9 @@ PASTS = ("usual_past", "usual_past_uphill", "usual_past_downhill")
 LENGTHS = ("shoe", "finger_1", "finger_2", "finger_3", "arm_full", "arm_bent", "stance", *PASTS)
 STEEPEST = 0.1
 """Nobody putts on steeper ground [ratio]."""
-CHOICES = ("units", "slopes", "bend", "hand", "eye")
+CHOICES = ("units", "slopes", "bend", "hand", "eye", "golfer_level", "pace")
+SPREADS = {"start_line": "start_line_rad", "energy": "energy", "read_share": "read_share"}
+"""Fields of how one putt scatters, and what they are kept as."""
 
 
 def _length(label: str, least_m: float, most_m: float, allowed: str) -> QuantityField:
@@ -33,8 +40,15 @@ def _past(label: str) -> QuantityField:
     return _length(label, *RANGES.past_m, "between 0 and 16 ft (5 m), such as 10 in or 25 cm")
 
 
-def _choice(label: str, **choices: str) -> RadioField:
-    return RadioField(label, choices=[SelectChoice(value, words) for value, words in choices.items()])
+def _share(label: str, most: float, allowed: str) -> QuantityField:
+    return QuantityField(
+        label, lambda text, _: parse_share(text), between=(0.0, most), allowed=allowed, optional=True
+    )
+
+
+def _choice(label: str, default: str | None = None, **choices: str) -> RadioField:
+    said = [SelectChoice(value, words) for value, words in choices.items()]
+    return RadioField(label, choices=said, default=default)
 
 
 def _slope(label: str) -> QuantityField:
@@ -61,6 +75,17 @@ class MeasuresForm(PostedFigureForm):
     arm_full = _length("Eye to finger, arm straight", 0.3, 1.0, "between 12 and 39 in (30 and 100 cm)")
     arm_bent = _length("Eye to finger, arm bent", 0.15, 0.9, "between 6 and 35 in (15 and 90 cm)")
     stance = _length("Stance, outer width", 0.1, 1.2, "between 4 and 47 in (10 and 120 cm)")
+    golfer_level = _choice("I putt as", USUAL_LEVEL, **LEVEL_WORDS)
+    pace = _choice("Reads take", "usual", usual="my usual roll-past", advised="the one advised")
+    start_line = QuantityField(
+        "Start line",
+        lambda text, _: math.radians(parse_degrees(text)),
+        between=(0.0, math.radians(10.0)),
+        allowed="between 0 and 10 degrees, such as 1.5 deg",
+        optional=True,
+    )
+    energy = _share("Energy of the roll", 0.5, "between 0 and 50 %, such as 10 %")
+    read_share = _share("Read", 2.0, "between 0 and 200 % of the aim, such as 35 %")
     usual_past = _past("On the level")
     usual_past_uphill = _past("Uphill")
     usual_past_downhill = _past("Downhill")
@@ -69,7 +94,7 @@ class MeasuresForm(PostedFigureForm):
         """Return what is to be kept, in SI units."""
         chosen = {name: self[name].data for name in CHOICES}
         lengths = {f"{name}_m": self[name].figure for name in LENGTHS}
-        return chosen | lengths
+        return chosen | lengths | {kept: self[name].figure for name, kept in SPREADS.items()}
 
 
 class StrideForm(PostedFigureForm):
@@ -115,6 +140,11 @@ def measures_texts(measures: Measures, wording: Wording) -> dict[str, str]:
     """Return own measures as the fields say them."""
     chosen = {name: getattr(measures, name) for name in CHOICES}
     lengths = {name: getattr(measures, f"{name}_m") for name in LENGTHS}
-    return chosen | {
-        name: wording.typed_near(length) if length is not None else "" for name, length in lengths.items()
-    }
+    texts = {name: wording.typed_near(length) for name, length in lengths.items() if length is not None}
+    return chosen | texts | _spread_texts(measures)
+
+
+def _spread_texts(measures: Measures) -> dict[str, str]:
+    """Return the golfer's own spreads as their fields say them; a usual one is left empty."""
+    said = spread_texts(golfer_of(measures).golfer)
+    return {name: said[name] for name, kept in SPREADS.items() if getattr(measures, kept) is not None}

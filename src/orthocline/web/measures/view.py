@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from orthocline.core.account import GOLFERS
 from orthocline.core.speed import stroke_rate
 from orthocline.drawing.account.measures import stride_drawing, strokes_drawing
 from orthocline.drawing.account.senses import senses_drawing
@@ -25,6 +26,7 @@ from orthocline.wording.account.measures import (
     stroke_words,
     tempo_words,
 )
+from orthocline.wording.holing.golfers import spread_texts, spread_words
 from orthocline.wording.wording import Wording
 
 
@@ -49,6 +51,8 @@ class OwnView:
     strokes: Scene | None
     tempo: str
     senses: tuple[SenseView, ...]
+    usual_spread: str
+    usual: dict[str, str]
 
 
 def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
@@ -67,6 +71,8 @@ def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
         strokes_drawing(putts, stroke_rate(putts), wording),
         tempo_words(own_tempo(measures)),
         tuple(_sense(measures, name, wording) for name in SENSES),
+        spread_words(GOLFERS[measures.golfer_level]),
+        spread_texts(GOLFERS[measures.golfer_level]),
     )
 
 

@@ -8,12 +8,9 @@ from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.account import LEVEL_GRADE
 from orthocline.core.calls import GolferFigures, beat_mark_of, stroke_of
-from orthocline.core.estimate import Estimate
 from orthocline.core.instruments import FIRST_LOOK
-from orthocline.core.roll import OwnRoll, Read, ReadWarning, RollPast, SpeedAtHole, softest_straight_in
-from orthocline.core.speed import aged
+from orthocline.core.roll import OwnRoll, Read, ReadWarning, SpeedAtHole, softest_straight_in
 from orthocline.core.sure import Sureness
 from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import Plan, plan
@@ -22,8 +19,9 @@ from orthocline.drawing.scene import Scene
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import Measures, golfer_figures
 from orthocline.services.ground.places import Place
+from orthocline.services.read.holing import try_launch
 from orthocline.services.read.reading import against_usual, compare_own, how_sure, read_putt
-from orthocline.services.speed.book import hours_since, is_stale
+from orthocline.web.read.beside import Source, beside, source_of
 from orthocline.web.read.handles import Handle, handles_of
 from orthocline.web.read.sure_view import SureView
 from orthocline.web.shared.asked import Asked
@@ -33,14 +31,11 @@ from orthocline.web.shared.read_form import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.web.shared.readings import FIELD
 from orthocline.wording.calls.saying import CallLine
-from orthocline.wording.figures import speed_text
 from orthocline.wording.instruments import instrument_choice
 from orthocline.wording.read.call import Call, call, entry_words
 from orthocline.wording.read.rolled import own_words
 from orthocline.wording.read.warnings import note_words, other_lines_words
-from orthocline.wording.speed.book import source_words
 from orthocline.wording.speed.day import day_words
-from orthocline.wording.typed import RISE_STEPS
 from orthocline.wording.wording import Wording
 
 LEADING = ("aim_spot", "curve_gate", "pace_target")
@@ -50,15 +45,6 @@ DRAGGED = (
     *("grain_toward", "wind_toward", "toward"),
 )
 """The fields that a drag changes."""
-
-
-@dataclass(frozen=True)
-class Source:
-    """Where the green speed comes from: a few words for the head line, how sure, and whether it is old."""
-
-    words: str
-    sure: str
-    stale: bool
 
 
 @dataclass(frozen=True)
@@ -141,7 +127,12 @@ class ReadView:
     @property
     def here(self) -> str:
         """The address of this read, to come back to."""
-        return f"/read?{urlencode(self.exact)}"
+        return f"/read?{self.query}"
+
+    @property
+    def query(self) -> str:
+        """The query of this read's address."""
+        return urlencode(self.exact)
 
     @property
     def look_address(self) -> str:
@@ -172,7 +163,7 @@ class ReadView:
     @property
     def source(self) -> Source:
         """Where the green speed comes from."""
-        return _source(self.read, self.wording, self.now)
+        return source_of(self.read, self.wording, self.now)
 
     @cached_property
     def answer(self) -> Read | None:
@@ -266,9 +257,18 @@ class ReadView:
         held = self._read.held
         tries = self._read.tries_m if self._read.fan else None
         return plan(
-            *(self.solved.putt, self.answer, self.wording, self.own_roll, held, says, self.sure, tries),
+            *(self.solved.putt, self.answer, self.wording, self.rolls, held, says, self.sure, tries),
             self.places.marks,
         )
+
+    @property
+    def rolls(self) -> dict[str, OwnRoll]:
+        """The rolls beside the read's: of the golfer's own aim, and of a launch that is tried."""
+        rolls = {"your aim": self.own_roll} if self.own_roll else {}
+        tried = self._read.playing.tried
+        if self.answer and tried:
+            rolls["tried"] = try_launch(self.viewer, self.answer, *tried)
+        return rolls
 
     @property
     def profile(self) -> Scene | None:
@@ -321,7 +321,7 @@ class ReadView:
     @property
     def beside(self) -> dict[str, str]:
         """What stands beside each input: the same figure in other words."""
-        return _beside(self._read, self.wording) if self.solved else {}
+        return beside(self._read, self.wording) if self.solved else {}
 
     @property
     def beat(self) -> dict[str, str] | None:
@@ -355,36 +355,3 @@ def view(
     """Return the page of what is asked; refused in Competition."""
     solved = read_putt(viewer, asked.putt) if asked.putt else None
     return ReadView(asked, viewer, golfer_figures(measures), now, solved, usual_ft)
-
-
-def _source(read: ReadRequest | None, wording: Wording, now: datetime) -> Source:
-    origin = read.speed_origin if read else None
-    if origin is None:
-        return Source("as typed", "", stale=False)
-    age = hours_since(origin.measured_at, now)
-    sure = aged(Estimate(origin.speed_ft, origin.within_ft / 2.0), age).within
-    ago, stale = wording.calendar.ago(origin.measured_at, now), is_stale(origin.measured_at, now)
-    # Of an old one its age is what counts, and the head line is full.
-    return Source(ago if stale else source_words(origin.method, ago), f"±{speed_text(sure)} ft", stale)
-
-
-def _beside(read: ReadRequest, wording: Wording) -> dict[str, str]:
-    putt = read.putt
-    paces = wording.paces(putt.length_m)
-    own_unit = read.units.length == wording.units.far
-    past = "if covered" if isinstance(putt.pace, RollPast) else "speed at the hole"
-    if read.usual:
-        level = abs(putt.grade) <= LEVEL_GRADE
-        past = "usual" if level else "usual uphill" if putt.grade > 0.0 else "usual downhill"
-    return {
-        "length": paces if own_unit else f"{wording.far(putt.length_m)} · {paces}",
-        "rise": _rise_words(read, wording),
-        "past": past,
-    }
-
-
-def _rise_words(read: ReadRequest, wording: Wording) -> str:
-    """Return the rise as it was not typed: over the putt, or as a slope."""
-    if read.units.rise in RISE_STEPS:
-        return wording.slope(abs(read.putt.grade))
-    return wording.short(abs(read.putt.grade) * read.putt.length_m)

@@ -1,5 +1,7 @@
 """The fields of a read: what was typed, checked, and turned into a putt."""
 
+import math
+
 from wtforms import Form, RadioField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import AnyOf, Optional, StopValidation
@@ -7,7 +9,7 @@ from wtforms.validators import AnyOf, Optional, StopValidation
 from orthocline.core.account import UsualPasts
 from orthocline.core.grain import GRASSES
 from orthocline.core.ground import plane_from_grade
-from orthocline.core.instruments import Gives, giving
+from orthocline.core.instruments import TRUENESS_DEG, Gives, giving
 from orthocline.core.roll import NO_GRAIN, RANGES, STILL_AIR, Grain, Point, Putt, RollPast, SpeedAtHole, Wind
 from orthocline.core.sure import GrainBy, Source
 from orthocline.core.units import FOOT_M
@@ -17,8 +19,9 @@ from orthocline.services.text import tidy_text
 from orthocline.web.shared.fields import DoubtedField, FigureForm, LengthField, QuantityField, WayField
 from orthocline.web.shared.places import place_fields
 from orthocline.web.shared.read_request import ReadRequest
-from orthocline.web.shared.read_value import Held, Known, TypedUnits
+from orthocline.web.shared.read_value import Held, Known, Playing, Tried, TypedUnits
 from orthocline.web.shared.readings import Noted
+from orthocline.wording.holing.golfers import LEVEL_WORDS
 from orthocline.wording.instruments import INSTRUMENT_WORDS, TYPED_WORDS
 from orthocline.wording.quantities import (
     SPEED_UNITS_MPS,
@@ -28,9 +31,11 @@ from orthocline.wording.quantities import (
     parse_aside_m,
     parse_degrees,
     parse_far_m,
+    parse_firmer,
     parse_grain,
     parse_green_speed_ft,
     parse_near_m,
+    parse_off_rad,
     parse_slope,
     parse_speed_mps,
     sensed,
@@ -41,6 +46,8 @@ from orthocline.wording.wording import Wording
 LINES = [str(number) for number in range(RANGES.line[0], RANGES.line[1] + 1)]
 MOST_LENGTH_SHARE, MOST_SPEED_FT = 0.5, 5.0
 """A length is sure within a share of it, a green speed within so many feet, at most."""
+MOST_OFF_RAD = math.radians(60.0)
+TRUE_WORDS = {str(rated): f"{rated} of 5" for rated in sorted(TRUENESS_DEG, reverse=True)}
 MOST_TRIES, MOST_TRY_M = 9, 100.0 * FOOT_M
 UNREAD_LENGTH_M = 10.0 * FOOT_M
 """Length over which a rise counts while the putt's own cannot be read."""
@@ -230,6 +237,32 @@ class ReadForm(FigureForm):
         optional=True,
     )
     usual = StringField("Usual roll-past")
+    golfer = SelectField(
+        "Who putts",
+        choices=[SelectChoice("", "you"), *(SelectChoice(*said) for said in LEVEL_WORDS.items())],
+        default="",
+    )
+    true = SelectField(
+        "How true it rolls",
+        choices=[SelectChoice("", "as usual"), *(SelectChoice(*said) for said in TRUE_WORDS.items())],
+        default="",
+    )
+    advised = StringField("Advised roll-past")
+    doubted = StringField("Count how sure the read is")
+    off_line = QuantityField(
+        "Start line off",
+        lambda text, _: parse_off_rad(text),
+        between=(-MOST_OFF_RAD, MOST_OFF_RAD),
+        allowed="at most 60 degrees off, such as 0.8 deg left",
+        optional=True,
+    )
+    off_pace = QuantityField(
+        "Pace off",
+        lambda text, _: parse_firmer(text),
+        between=(-0.9, 1.0),
+        allowed="90 % soft to 100 % firm, such as 4 % firm",
+        optional=True,
+    )
     measured = OriginField("Speed from", validators=[Optional()])
     first = StringField("My read first")
     fan = StringField("Fan of start lines")
@@ -275,7 +308,16 @@ class ReadForm(FigureForm):
             self.fan.data == "1",
             self.tries.tries_m,
             noted,
+            playing=self._playing(),
         )
+
+    def _playing(self) -> Playing:
+        line, pace = self.off_line.figure, self.off_pace.figure
+        tried = None if line is None and pace is None else Tried(line or 0.0, pace or 0.0)
+        rated = int(self.true.data) if self.true.data else None
+        # The advised pace is taken until another one is typed.
+        advised = bool(self.advised.data) and self.advised.data == self.past.data
+        return Playing(self.golfer.data or "", rated, advised, self.doubted.data == "1", tried)
 
     def _known(self) -> Known:
         paced = is_paced(self.length.plain) and self.length.within is None

@@ -18,7 +18,7 @@ from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.services.speed.book import hours_since
 from orthocline.web.shared.lies import Lie
-from orthocline.web.shared.read_value import LEVEL, Known, ReadValue, TypedUnits
+from orthocline.web.shared.read_value import LEVEL, Known, ReadValue, Tried, TypedUnits
 from orthocline.web.shared.readings import Noted, Readings, noted_of
 from orthocline.wording.typed import DRAGGED, RISE_STEPS, STEPS, slope_in, slope_of
 from orthocline.wording.wording import Wording
@@ -158,7 +158,18 @@ class ReadRequest(ReadValue):
         changed = self._changed(pace=pace)
         if changed is self:
             return self
-        return replace(changed, units=replace(self.units, past=unit), usual=None)
+        own = replace(self.playing, advised=False)
+        return replace(changed, units=replace(self.units, past=unit), usual=None, playing=own)
+
+    def at_advised_past(self, past_m: float) -> "ReadRequest":
+        """Return it at the advised roll-past, which it goes by from now on."""
+        unit = self.units.past if self.units.past in DRAGGED else self.wording.units.near
+        taken = self.at_pace(RollPast(past_m), unit)
+        return replace(taken, playing=replace(taken.playing, advised=True))
+
+    def trying(self, tried: Tried | None) -> "ReadRequest":
+        """Return it with another launch tried, or none."""
+        return replace(self, playing=replace(self.playing, tried=tried))
 
     def at_usual_past(self) -> "ReadRequest":
         """Return it at the golfer's usual roll-past for its slope, unless another pace was asked for."""

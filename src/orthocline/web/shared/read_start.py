@@ -6,7 +6,7 @@ from flask import request
 
 from orthocline.core.account import UsualPasts
 from orthocline.core.units import PERCENT
-from orthocline.services.account.measures import usual_pasts
+from orthocline.services.account.measures import usual_pasts, wants_advice
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.identity import measures, viewer, wording
@@ -32,10 +32,14 @@ def start_values() -> dict[str, str]:
     pasts = own_pasts()
     if pasts and "past" not in request.values:
         values["past"] = values["usual"] = said.typed_near(pasts.level_m)
+    if wants_advice(measures()) and "past" not in request.values:
+        values["advised"] = values["past"]
     if who.golfer and not who.in_competition and "speed" not in request.values:
         place = place_in(request.values)
         day = day_speed(who, session(), datetime.now(UTC), place)
         values |= speed_values(day.origin) if day else {}
+        if day and day.trueness:
+            values["true"] = str(day.trueness)
         if day and not place.course:
             values |= {"course": day.place.course, "green": day.place.green}
     return values

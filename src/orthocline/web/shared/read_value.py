@@ -1,13 +1,16 @@
 """What a read asks for: one value in SI units, and the address in which it is written, field by field."""
 
+import math
 from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
+from typing import NamedTuple
 from urllib.parse import urlencode
 
 from orthocline.core.account import UsualPasts
 from orthocline.core.roll import Grain, Putt, SpeedAtHole
 from orthocline.core.sure import BY_NOTHING, TYPED, GrainBy, Source
+from orthocline.core.units import PERCENT
 from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.web.shared.lies import Lie
@@ -62,6 +65,40 @@ class Known:
 KNOWN_BY_NOTHING = Known()
 
 
+class Tried(NamedTuple):
+    """A launch that is tried: how far right of the read's [rad], how much firmer as a share of its speed."""
+
+    right_rad: float
+    firmer: float
+
+
+@dataclass(frozen=True)
+class Playing:
+    """Who putts, on how true a green, and what they want to know.
+
+    Attributes
+    ----------
+    level : str
+        Of the usual golfer who is asked about; empty for whoever asks.
+    trueness : int or None
+        How true the green rolls that day, of five.
+    advised : bool
+        Whether the pace is to be the one advised.
+    doubted : bool
+        Whether it counts how sure the read is.
+    tried : Tried or None
+    """
+
+    level: str = ""
+    trueness: int | None = None
+    advised: bool = False
+    doubted: bool = False
+    tried: Tried | None = None
+
+
+AS_USUAL = Playing()
+
+
 @dataclass(frozen=True)
 class ReadValue:
     """One read as it is asked for, and the address that asks for it again.
@@ -94,6 +131,8 @@ class ReadValue:
         none says anything.
     lie : Lie or None
         Where it lies on a charted green, whose ground is then the putt's; tilt and rise are the mean of it.
+    playing : Playing
+        Who putts.
     """
 
     putt: Putt
@@ -110,6 +149,7 @@ class ReadValue:
     tries_m: tuple[float, ...] = ()
     noted: tuple[Noted, ...] = ()
     lie: Lie | None = None
+    playing: Playing = AS_USUAL
 
     @property
     def readings(self) -> Readings:
@@ -192,10 +232,26 @@ def _other_fields(read: ReadValue, figure: Figure) -> dict[str, str]:
         "first": "1" if read.mine_first else "",
         "fan": "1" if read.fan else "",
         "tries": ", ".join(_aside(read, aim, figure) for aim in read.tries_m),
+        **_playing_fields(read, figure),
     }
     if read.own_right_m is not None:
         fields["own"] = _long(read, abs(read.own_right_m), read.units.own, figure)
         fields["own_side"] = "left" if read.own_right_m < 0.0 else "right"
+    return fields
+
+
+def _playing_fields(read: ReadValue, figure: Figure) -> dict[str, str]:
+    playing, tried = read.playing, read.playing.tried
+    fields = {
+        "golfer": playing.level,
+        "true": str(playing.trueness or ""),
+        "advised": _long(read, read.pace_figure, read.units.past, figure) if playing.advised else "",
+        "doubted": "1" if playing.doubted else "",
+    }
+    if tried:
+        line, firmer = math.degrees(tried.right_rad), tried.firmer / PERCENT
+        fields["off_line"] = f"{figure(abs(line))} deg {'left' if line < 0.0 else 'right'}"
+        fields["off_pace"] = f"{figure(abs(firmer))} % {'soft' if firmer < 0.0 else 'firm'}"
     return fields
 
 

@@ -7,16 +7,25 @@ from orthocline.core.units import PERCENT
 from orthocline.wording.figures import tidy
 
 LEVEL_WORDS = {
-    "tournament": "tournament golfer",
-    "low": "low handicap",
-    "middle": "middle handicap",
-    "new": "new to golf",
+    "tournament": "tournament",
+    "low": "low-handicap",
+    "middle": "middle-handicap",
+    "new": "new",
 }
-"""The usual golfers, by level."""
+"""What kind of golfer the usual ones are, by level."""
+
+
+def spread_texts(golfer: Golfer) -> dict[str, str]:
+    """Return the spreads of a golfer as they would be typed, by field."""
+    return {
+        "start_line": f"{tidy(math.degrees(golfer.start_line_rad), 2)} deg",
+        "energy": f"{tidy(golfer.energy / PERCENT, 2)} %",
+        "read_share": f"{tidy(golfer.read / PERCENT, 2)} %",
+    }
 
 
 def spread_words(golfer: Golfer) -> str:
-    """Return how one putt of a golfer scatters: ``start line 1.8°, energy 12 %, read 42 %, green 0.3°``."""
-    line, ground = (tidy(math.degrees(rad)) for rad in (golfer.start_line_rad, golfer.ground_rad))
-    energy, read = (tidy(share / PERCENT) for share in (golfer.energy, golfer.read))
-    return f"start line {line}°, energy {energy} %, read {read} % of the aim, green {ground}° on ten feet"
+    """Return how one putt of a golfer scatters."""
+    said = spread_texts(golfer)
+    line = said["start_line"].replace(" deg", "°")
+    return f"start line {line}, energy {said['energy']}, read {said['read_share']} of the aim"

@@ -28,10 +28,15 @@ def leave_words(leave: Leave, *, right: bool, high_right: bool | None, wording: 
     name = side_name(right=right, high_right=high_right)
     return LeaveWords(
         f"{name}, {of_hundred(leave.share)}",
-        wording.short(leave.away_m, 2.0 * INCH_M),
+        leave_length(leave, wording),
         _slope_words(leave.rise, wording),
         f"{of_hundred(leave.holed)} holed",
     )
+
+
+def leave_length(leave: Leave, wording: Wording) -> str:
+    """Return how long a putt misses of one side leave."""
+    return wording.short(leave.away_m, 4.0 * INCH_M)
 
 
 def side_name(*, right: bool, high_right: bool | None) -> str:

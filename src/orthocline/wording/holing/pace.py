@@ -1,5 +1,6 @@
 """How firm, in words: what each roll-past is worth to one golfer on one putt."""
 
+from collections.abc import Sequence
 from typing import NamedTuple
 
 from orthocline.core.estimate import Span
@@ -10,6 +11,10 @@ from orthocline.wording.wording import Wording
 
 ROUNDED_M = 4.0 * INCH_M
 """Roll-pasts of advice are rounded to what a range so wide bears: an inch, or two centimetres."""
+DIES_M = 4.0 * INCH_M
+"""A putt that is best rolled no further past is one to let die."""
+TOLD = 0.005
+"""A share that is more by less is not told: it is none of a hundred."""
 PACE_WORDS = {
     "dying": "dies in",
     "hand": "a hand",
@@ -18,6 +23,8 @@ PACE_WORDS = {
     "two_feet": "two feet",
 }
 """The schools' paces."""
+PACE_SHORT = {"dying": "dies", "hand": "hand", "foot": "1 ft", "foot_and_half": "1½ ft", "two_feet": "2 ft"}
+"""The same where there is little room."""
 
 
 class PaceCall(NamedTuple):
@@ -44,6 +51,11 @@ def advised(past_m: float, wording: Wording) -> str:
     return wording.short(past_m, ROUNDED_M)
 
 
+def advised_m(past_m: float, wording: Wording) -> float:
+    """Return a roll-past of advice as it is said [m]."""
+    return wording.borne(past_m, ROUNDED_M)
+
+
 def stretch_words(stretch: Span, wording: Wording) -> str:
     """Return a stretch of roll-pasts: ``12 to 26 in past``, ``dying to 16 in past``."""
     if stretch.least <= DYING_M + 0.5 * INCH_M:
@@ -54,23 +66,40 @@ def stretch_words(stretch: Span, wording: Wording) -> str:
 def pace_call(advice: PaceAdvice, wording: Wording) -> PaceCall:
     """Return which roll-past suits a golfer, and why."""
     stretch, softest = advice.as_good, advice.pasts_m[0]
-    firm = min(advice.pasts_m[-1], PACE_MARKS_M["two_feet"])
-    holed, three = advice.holed, advice.three_putts
+    if stretch.width >= advice.pasts_m[-1] - softest - INCH_M:
+        holed, three = (_counted(advice, one, advice.best_m) for one in (advice.holed, advice.three_putts))
+        return PaceCall("Any pace is as good.", f"You hole {holed} and three-putt {three} whatever it is.")
     if stretch.least <= softest + INCH_M:
-        what = f"Let it die, at most {advised(stretch.most, wording)} past."
-        rarely = f"you hole {of_hundred(advice.at(holed, advice.best_m))}"
-        soft, hard = (of_hundred(advice.at(three, past)) for past in (softest, firm))
-        return PaceCall(
-            what, f"Near matters more: {rarely}; three-putts {soft} dying, {hard} {wording.past(firm)} past."
-        )
-    what = f"Roll it {stretch_words(stretch, wording)}."
-    best, soft = (of_hundred(advice.at(holed, past)) for past in (advice.best_m, softest))
-    far = advice.at(three, firm) - advice.at(three, advice.best_m)
+        most = advised(stretch.most, wording)
+        dies = advice.best_m <= DIES_M
+        what = f"Let it die, at most {most} past." if dies else f"Roll it softly: dying to {most} past."
+        return PaceCall(what, _why_soft(advice, wording))
+    return PaceCall(f"Roll it {stretch_words(stretch, wording)}.", _why_firm(advice, wording))
+
+
+def _why_soft(advice: PaceAdvice, wording: Wording) -> str:
+    firm = _firm_m(advice)
+    soft, hard = (_counted(advice, advice.three_putts, past) for past in (advice.pasts_m[0], firm))
+    rarely = f"you hole {_counted(advice, advice.holed, advice.best_m)}"
+    return f"Near matters more: {rarely}; three-putts {soft} dying, {hard} {wording.past(firm)} past."
+
+
+def _why_firm(advice: PaceAdvice, wording: Wording) -> str:
+    best, soft = (_counted(advice, advice.holed, past) for past in (advice.best_m, advice.pasts_m[0]))
     why = f"It holds its line: you hole {best}, dying {soft}"
-    if far >= 0.005 and firm > stretch.most:
-        worse = of_hundred(advice.at(three, firm))
-        return PaceCall(what, f"{why}; {wording.past(firm)} past three-putts {worse}.")
-    return PaceCall(what, f"{why}.")
+    firm, three = _firm_m(advice), advice.three_putts
+    if firm > advice.as_good.most and advice.at(three, firm) - advice.at(three, advice.best_m) >= TOLD:
+        return f"{why}; {wording.past(firm)} past three-putts {_counted(advice, three, firm)}."
+    return f"{why}."
+
+
+def _firm_m(advice: PaceAdvice) -> float:
+    """Return a firm roll-past [m], or the firmest there is."""
+    return min(advice.pasts_m[-1], PACE_MARKS_M["two_feet"])
+
+
+def _counted(advice: PaceAdvice, figures: Sequence[float], past_m: float) -> str:
+    return of_hundred(advice.at(figures, past_m))
 
 
 def outlook_words(outlook: Outlook, wording: Wording) -> tuple[str, ...]:
@@ -92,9 +121,9 @@ def _cost_words(outlook: Outlook) -> str:
     advice, past_m = outlook.advice, outlook.aim.past_m
     if advice is None or past_m is None:
         return ""
-    if advice.as_good.least <= past_m <= advice.as_good.most:
+    if advice.as_good.holds(past_m):
         return ", as good as the best"
-    return f", {putts_text(outlook.chances.putts - advice.best_putts)} more than the best"
+    return f", {putts_text(advice.at(advice.putts, past_m) - advice.best_putts)} more than the best"
 
 
 def curves_words(advice: PaceAdvice, wording: Wording) -> str:

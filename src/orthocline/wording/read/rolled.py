@@ -45,4 +45,4 @@ def trial_words(read: Read, rolled: OwnRoll, wording: Wording) -> str:
         else "On line"
     )
     pace = f"{tidy(abs(share))} % {'firm' if share > 0 else 'soft'}" if round(share, 1) else "at its pace"
-    return f"{line}, {pace}: {fate_words(read, rolled, wording)}"
+    return f"{line}, {pace}: it would {fate_words(read, rolled, wording)}"

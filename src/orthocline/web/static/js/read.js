@@ -11,6 +11,8 @@ const handles = new Map(parts("[data-handle]").map((one) => [one.dataset.handle,
 // The server reads sixty putts in six seconds for one address: a drag asks for 57 in its first six, and fewer after.
 const BURST = 15;
 const PER_SECOND = 7;
+// What is swapped beside the putt, and changes no field of it.
+const BESIDE = ["trouble", "firm", "curves", "make-window"];
 let turns = BURST;
 let counted = performance.now();
 let drag = null; // the handle held, with the putt as it was when it was taken up
@@ -252,8 +254,25 @@ document.addEventListener("keydown", (event) => {
   if (event.key === "s") part("#save button").click();
 });
 
+// A tap on the make window rolls the putt that starts so: how far off the line, how much firmer or softer.
+part("#make-window").addEventListener("click", (event) => {
+  const field = around(event, "svg");
+  if (!(field instanceof SVGSVGElement)) return;
+  const at = spotOn(event, field);
+  const { left, right, top, foot, leastDeg, mostDeg, leastPercent, mostPercent } = field.dataset;
+  const deg = between((at.x - +left) / (+right - +left), +leastDeg, +mostDeg);
+  const percent = between((+foot - at.y) / (+foot - +top), +leastPercent, +mostPercent);
+  ask({
+    ...values(),
+    off_line: `${Math.abs(deg).toFixed(1)} deg ${deg < 0 ? "left" : "right"}`,
+    off_pace: `${Math.abs(percent).toFixed(1)} % ${percent < 0 ? "soft" : "firm"}`,
+  });
+});
+
+const between = (share, least, most) => least + Math.min(Math.max(share, 0), 1) * (most - least);
+
 document.body.addEventListener("htmx:afterSwap", ({ detail }) => {
-  if (detail.target.id === "trouble") return;
+  if (BESIDE.includes(detail.target.id)) return;
   sync();
   if (stepping) {
     stepping.value = shown()[stepping.name] ?? stepping.value;

@@ -1,0 +1,1 @@
+"""How often and how firm, drawn."""
