@@ -5,8 +5,8 @@
 2. Batches: aims and rolls of many putts at once, on a plane and on the grid.
 3. Reads in wind over the whole range that may be asked, the worst beside the median.
 4. How far stated ranges hold, and whether the reading named first is the best (`sureness.py`); what a
-   watched ball implies (`watched.py`); greens that are surveyed (`greens.py`), and their files
-   (`green_files.py`).
+   watched ball implies (`watched.py`); surveyed greens (`greens.py`), their files (`green_files.py`); how
+   often and how firm (`holing.py`).
 5. Server time of a Read redraw, alone, with eight clients at once, and beside 64 slow sockets, on the
    processes `serve` runs.
 6. The pages and the archive of a log of 20,000 putts, and the memory that they take.
@@ -40,6 +40,7 @@ from sqlalchemy import NullPool, create_engine, text
 from client import enter, fetch, fetch_archive, some_address
 from green_files import bench_green_files
 from greens import bench_greens
+from holing import bench_holing
 from orthocline.core.ground import UNSAID, Grid, Reading, Station, Stations, plane_from_grade, stations_of
 from orthocline.core.roll import Point, Putt, RollPast, Wind, read, roller, rolling_deceleration_mps2
 from orthocline.core.roll.aim import aim
@@ -394,4 +395,5 @@ if __name__ == "__main__":
     bench_watched()
     bench_greens(bench_database())
     bench_green_files()
+    bench_holing(bench_database())
     bench_server()

@@ -49,13 +49,10 @@ ROLLED = {"length": "14 ft", "speed": "10.2", "past": "9 in", "side": "2 %", "ri
 FELT_ROUND = ROLLED | {"side_from": "feet", "rise_from": "feet"}
 PLATE = {"spot-0-at": "hole", "spot-0-falls": "ball and left", "spot-0-by": "plate"}
 DIAL = "/straight?" + urlencode(ROLLED | {"side_from": "first_look", "rise_from": "first_look"} | PLATE)
-BALL = FELT_ROUND | {
-    "start": "16 ft 5 h",
-    "stopped": "2 ft past 8 in left",
-    "passed": "left",
-    "seen_line": "18 in right",
-}
+FIRM = "/firm?length=10+ft&side=1.5+%25&rise=0+%25&speed=10&off_line=1.5+deg+left&off_pace=3+%25+firm"
 RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
+ADVISED = "return !document.querySelector('#firm-ask[hx-get]') || !!document.querySelector('#firm p')"
+"""Whether what comes after the call is there."""
 PICTURES = (
     ("today", "/", DESK),
     ("read", READ, DESK),
@@ -63,13 +60,13 @@ PICTURES = (
     ("speed", "/speed", DESK),
     ("ramp", RAMP, DESK),
     ("measures", "/measures", DESK),
-    ("beat-phone", "/beat?mark=6.8+ft&stroke=16+in", PHONE),
     ("sure", FELT, DESK),
     ("fan-phone", FAN, PHONE),
     ("level-phone", "/level?laid=1.6+deg&turned=-0.8+deg", PHONE),
     ("look-phone", LOOK, PHONE),
     ("dial", DIAL, DESK),
-    ("ball", "/balls?" + urlencode(BALL), DESK),
+    ("firm", FIRM, DESK),
+    ("firm-phone", FIRM + "&past=4+in", PHONE),
     ("log", "/log", DESK),
     ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
     ("green-sure", "/greens/{Breakwater}?tool=slope", DESK),
@@ -114,6 +111,7 @@ def take(driver: webdriver.Chrome, base: str, url: str) -> None:
         driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
         driver.get(base + path.format(**numbers))
         driver.execute_script("return document.fonts.ready.then(() => 0)")
+        WebDriverWait(driver, 20).until(lambda _: driver.execute_script(ADVISED))
         driver.save_screenshot(str(FOLDER / f"{name}.png"))
         print(f"docs/screenshots/{name}.png")
 

@@ -37,6 +37,7 @@ def test_a_new_user_says_a_tilt_was_felt_and_learns_what_would_halve_the_range(p
         lambda: Select(page.find("select[name=side_from]")).first_selected_option.text.startswith("level")
     )
     assert 0 < width_of_band(page) < 0.6 * felt
+    page.press("Find out next")
     page.see("of 100 parts of the turning, but its slope counts only", "#counting")
 
 

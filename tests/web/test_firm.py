@@ -30,7 +30,12 @@ def test_the_read_asks_for_the_advice_and_does_not_wait_for_it(client, monkeypat
     for headers in ({}, HTMX):
         page = client.get("/read", query_string=TEN, headers=headers)
         asks = [one["hx-get"] for one in parsed(page).select("[id$=-ask]")]
-        assert [address.partition("?")[0] for address in asks] == ["/firm", "/firm/curves", "/firm/window"]
+        assert [address.partition("?")[0] for address in asks] == [
+            "/firm",
+            "/firm/curves",
+            "/firm/golfers",
+            "/firm/window",
+        ]
         assert all(fields(address)["length"] == ["10 ft"] for address in asks)
     frame = client.get("/read", query_string=TEN | {"frame": "100,320,120,0"}, headers=HTMX)
     assert not parsed(frame).select("[id$=-ask]")
@@ -73,6 +78,15 @@ def test_one_tap_takes_the_advised_pace(client):
 def test_a_pace_that_is_as_good_is_left_alone(client):
     assert not parsed(firm(client, golfer="tournament", past="16 in")).select("#take")
     assert link(firm(client, "/curves", golfer="tournament", past="16 in"), "Take 19 in")
+
+
+def test_the_same_putt_for_golfers_of_all_levels(client):
+    page = firm(client, "/golfers")
+    rows = [drawn(page, f"as-good-{level}")[0]["d"] for level in GOLFERS]
+    assert len(set(rows)) == len(rows)
+    assert parsed(page).svg["aria-label"] == (
+        "Best past: tournament 19 in, low-handicap 17 in, middle-handicap 12 in, new 6 in"
+    )
 
 
 def test_the_window_shows_what_drops_and_where_this_golfers_putts_go(client):
@@ -140,7 +154,7 @@ def test_what_cannot_be_read_is_said_beside_it(client, name, typed, message):
 def test_the_page_has_everything_without_scripts(client):
     page = client.get("/firm", query_string=TEN | {"golfer": "middle", "doubted": "1", "true": "2"})
     assert page.status_code == 200
-    for scene in ("#pace-curves", "#leaves", "#window"):
+    for scene in ("#pace-curves", "#leaves", "#golfers", "#window"):
         assert parsed(page).select(scene), scene
     back = link(page, "Back to the read")
     assert fields(back)["golfer"] == ["middle"]
@@ -187,7 +201,7 @@ def test_what_was_worked_out_is_kept_for_the_same_putt(client):
 
 def test_all_of_it_is_refused_in_competition(signed_in):
     signed_in.post("/mode", data={"mode": "competition"})
-    for what in ("", "/curves", "/window"):
+    for what in ("", "/curves", "/golfers", "/window"):
         assert signed_in.get(f"/firm{what}", query_string=TEN).status_code == 403
 
 

@@ -42,15 +42,15 @@ def older(page):
 
 
 def test_every_putt_is_on_one_page_and_in_order(long_log):
-    page, seen = long_log.get("/log?result=holed"), []
-    assert "1,000 or more putts" in text(page)
+    assert "1,000 or more putts" in text(long_log.get("/log?result=holed"))
+    page, seen = long_log.get("/log?result=holed&place=GREEN+8"), []
     while True:
         seen += numbers(page)
         if older(page) is None:
             break
         assert len(numbers(page)) == 50
         page = long_log.get(older(page))
-    assert len(seen) == len(set(seen)) == 4_999
+    assert len(seen) == len(set(seen)) == 556
 
 
 def test_filters_go_along_and_the_way_back_is_there(long_log):

@@ -39,7 +39,7 @@ def outlook(putt, level="tournament"):
 def test_firm_is_said_of_the_short_putt_and_dying_of_the_long_one():
     firm = pace_call(outlook(SPECIMENS[0][0]).advice, USUAL_WORDING)
     assert re.fullmatch(r"Roll it 1\d to 2\d in past\.", firm.what)
-    assert re.fullmatch(r"It holds its line: you hole 3\d of 100, dying 2\d of 100\.", firm.why)
+    assert re.fullmatch(r"It holds its line: 3\d of 100 drop, dying 2\d of 100\.", firm.why)
     soft = pace_call(outlook(SPECIMENS[3][0], "middle").advice, USUAL_WORDING)
     assert re.fullmatch(r"Let it die, at most 1\d in past\.", soft.what)
     assert "three-putts 2" in soft.why

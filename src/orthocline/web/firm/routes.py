@@ -36,6 +36,13 @@ def curves() -> Response:
     return _page("firm/_curves.html")
 
 
+@blueprint.get("/firm/golfers")
+@read_limit
+def golfers() -> Response:
+    """The same putt for golfers of all levels."""
+    return _page("firm/_golfers.html")
+
+
 @blueprint.get("/firm/window")
 @read_limit
 def window() -> Response:

@@ -6,11 +6,12 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import NamedTuple
 
-from orthocline.core.account import Golfer, UsualPasts
-from orthocline.core.holing import TAKEN_AS_TRUE, Doubt, Outlook
+from orthocline.core.account import GOLFERS, Golfer, UsualPasts
+from orthocline.core.holing import TAKEN_AS_TRUE, Doubt, Outlook, PaceAdvice
 from orthocline.core.roll import OwnRoll, Read, RollPast
 from orthocline.core.sure import Sureness
 from orthocline.drawing.holing.curves import curves
+from orthocline.drawing.holing.golfers import golfers_drawing
 from orthocline.drawing.holing.leaves import leaves_drawing
 from orthocline.drawing.holing.strip import strip
 from orthocline.drawing.holing.window import window
@@ -73,6 +74,11 @@ class FirmView:
         whose = f"yours where you have kept any, else {usual}" if self.who.own else usual
         return f"The spreads are {whose}: {spread_words(self.golfer)}."
 
+    @property
+    def for_whom(self) -> str:
+        """The same in a few words."""
+        return "your own spreads" if self.who.own else f"usual {LEVEL_WORDS[self.who.level]} golfer"
+
     @cached_property
     def outlook(self) -> Outlook:
         """How often, and how firm."""
@@ -105,6 +111,13 @@ class FirmView:
         """What each roll-past is worth."""
         advice = self.outlook.advice
         return curves(advice, self._past_m, self.wording) if advice else None
+
+    @property
+    def golfers(self) -> Scene | None:
+        """The same putt for the usual golfers of all levels."""
+        found = {level: self._advice_for(golfer) for level, golfer in GOLFERS.items()}
+        there = {level: advice for level, advice in found.items() if advice}
+        return golfers_drawing(there, self._past_m, self.wording) if there else None
 
     @property
     def take(self) -> str:
@@ -189,6 +202,10 @@ class FirmView:
     def _tried(self) -> OwnRoll | None:
         tried = self.asked.playing.tried
         return try_launch(self.viewer, self.solved, *tried) if tried else None
+
+    def _advice_for(self, golfer: Golfer) -> PaceAdvice | None:
+        on_ground = golfer.on_ground(self.asked.playing.trueness)
+        return outlook(self.viewer, self.solved, on_ground, self.pasts, self._doubt).advice
 
     @property
     def _past_m(self) -> float | None:

@@ -68,7 +68,9 @@ def pace_call(advice: PaceAdvice, wording: Wording) -> PaceCall:
     stretch, softest = advice.as_good, advice.pasts_m[0]
     if stretch.width >= advice.pasts_m[-1] - softest - INCH_M:
         holed, three = (_counted(advice, one, advice.best_m) for one in (advice.holed, advice.three_putts))
-        return PaceCall("Any pace is as good.", f"You hole {holed} and three-putt {three} whatever it is.")
+        return PaceCall(
+            "Any pace is as good.", f"{_capital(holed)} drop and {three} are three-putted whatever it is."
+        )
     if stretch.least <= softest + INCH_M:
         most = advised(stretch.most, wording)
         dies = advice.best_m <= DIES_M
@@ -80,13 +82,13 @@ def pace_call(advice: PaceAdvice, wording: Wording) -> PaceCall:
 def _why_soft(advice: PaceAdvice, wording: Wording) -> str:
     firm = _firm_m(advice)
     soft, hard = (_counted(advice, advice.three_putts, past) for past in (advice.pasts_m[0], firm))
-    rarely = f"you hole {_counted(advice, advice.holed, advice.best_m)}"
+    rarely = f"{_counted(advice, advice.holed, advice.best_m)} drop"
     return f"Near matters more: {rarely}; three-putts {soft} dying, {hard} {wording.past(firm)} past."
 
 
 def _why_firm(advice: PaceAdvice, wording: Wording) -> str:
     best, soft = (_counted(advice, advice.holed, past) for past in (advice.best_m, advice.pasts_m[0]))
-    why = f"It holds its line: you hole {best}, dying {soft}"
+    why = f"It holds its line: {best} drop, dying {soft}"
     firm, three = _firm_m(advice), advice.three_putts
     if firm > advice.as_good.most and advice.at(three, firm) - advice.at(three, advice.best_m) >= TOLD:
         return f"{why}; {wording.past(firm)} past three-putts {_counted(advice, three, firm)}."

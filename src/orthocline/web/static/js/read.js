@@ -12,7 +12,7 @@ const handles = new Map(parts("[data-handle]").map((one) => [one.dataset.handle,
 const BURST = 15;
 const PER_SECOND = 7;
 // What is swapped beside the putt, and changes no field of it.
-const BESIDE = ["trouble", "firm", "curves", "make-window"];
+const BESIDE = ["trouble", "firm", "curves", "golfers", "make-window"];
 let turns = BURST;
 let counted = performance.now();
 let drag = null; // the handle held, with the putt as it was when it was taken up
