@@ -49,6 +49,7 @@ def test_the_line_beside_the_call_follows_the_putt_and_is_taken_with_one_tap(pag
 def test_who_putts_changes_the_advice_and_the_fold_stays_open(page):
     page.size(DESK)
     page.go("/read", **TEN | {"past": "12 in"})
+    page.until(lambda: "It holds its line" in advice(page))
     page.press("How firm")
     page.see("What a miss leaves", "#curves")
     before = page.text("#chosen")

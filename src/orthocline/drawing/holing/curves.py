@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from orthocline.core.holing import FIRMEST_M, PACE_MARKS_M, PaceAdvice
-from orthocline.drawing.holing.strip import scale_marks
+from orthocline.drawing.holing.scale import PastScale
 from orthocline.drawing.scene import (
     Area,
     Fill,
@@ -30,6 +30,7 @@ from orthocline.wording.wording import Wording
 
 WIDTH, HEIGHT = 640.0, 488.0
 LEFT, RIGHT = 64.0, 600.0
+SCALE = PastScale(LEFT, RIGHT)
 AXIS = 408.0
 FIGURES, SCHOOLS, YOU = AXIS + 27.0, AXIS + 50.0, AXIS + 73.0
 """Height of the scale, and feet of the words below it."""
@@ -85,13 +86,9 @@ def _panel(
     return Panel(name, says, top, foot, low, max(float(figures.max()), low + least))
 
 
-def _x(past_m: float) -> float:
-    return round(LEFT + (RIGHT - LEFT) * past_m / FIRMEST_M, 1)
-
-
 def _good(panel: Panel, advice: PaceAdvice) -> Iterator[Item]:
     """Yield the stretch that is as good."""
-    least, most = (_x(end) for end in (advice.as_good.least, advice.as_good.most))
+    least, most = (SCALE.x(end) for end in (advice.as_good.least, advice.as_good.most))
     top, foot = panel.top, panel.foot
     yield Area(box(least, top, most, foot), fill=Fill.GROUND, name="as-good")
     yield Strokes(spots_of((least, top), (least, foot), (most, top), (most, foot)), Sign.EDGE, 1.2)
@@ -113,11 +110,11 @@ def _curve(panel: Panel, figures: NDArray[np.float64], advice: PaceAdvice) -> It
 def _scale(wording: Wording) -> Iterator[Item]:
     """Yield the scale of roll-pasts, and the schools' paces below it."""
     yield Line(spots_of((LEFT, AXIS), (RIGHT, AXIS)), Sign.INK, 1.6)
-    *marks, (last, furthest) = scale_marks(wording)
-    for figure, past in marks:
-        yield Words(figure, Spot(_x(past), FIGURES), Sign.QUIET, "middle")
-    yield Words(f"{last} {wording.units.near}", Spot(_x(furthest), FIGURES), Sign.QUIET, "middle")
-    places = [_x(past) for past in PACE_MARKS_M.values()]
+    *marks, (last, furthest) = SCALE.marks(wording)
+    for figure, x in marks:
+        yield Words(figure, Spot(x, FIGURES), Sign.QUIET, "middle")
+    yield Words(f"{last} {wording.units.near}", Spot(furthest, FIGURES), Sign.QUIET, "middle")
+    places = [SCALE.x(past) for past in PACE_MARKS_M.values()]
     yield Strokes(scale_strokes(places, AXIS, 6.0), Sign.INK, 1.6, name="schools")
     for name, x in zip(PACE_MARKS_M, places, strict=True):
         yield Words(PACE_SHORT[name], Spot(x, SCHOOLS), Sign.INK, "middle")
@@ -125,12 +122,12 @@ def _scale(wording: Wording) -> Iterator[Item]:
 
 
 def _best(panel: Panel, advice: PaceAdvice) -> Iterator[Item]:
-    x, y = _x(advice.best_m), round(float(panel.y(np.array([advice.best_putts]))[0]), 1)
+    x, y = SCALE.x(advice.best_m), round(float(panel.y(np.array([advice.best_putts]))[0]), 1)
     yield Area(box(x - 4.0, y - 4.0, x + 4.0, y + 4.0), Sign.INK, name="best")
 
 
 def _chosen(panels: Sequence[Panel], past_m: float, wording: Wording) -> Iterator[Item]:
-    x = _x(past_m)
+    x = SCALE.x(past_m)
     upright = [(x, y) for panel in panels for y in (panel.top, panel.foot)]
     yield Strokes(spots_of(*upright), Sign.DO, 2.0, name="chosen")
     yield Area(diamond(Spot(x, AXIS), 7.0), Sign.DO, Fill.OPEN, 2.4)

@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Mapping
 
 from orthocline.core.holing import FIRMEST_M, PaceAdvice
-from orthocline.drawing.holing.strip import scale_marks
+from orthocline.drawing.holing.scale import PastScale
 from orthocline.drawing.scene import (
     Area,
     Disc,
@@ -25,8 +25,9 @@ from orthocline.wording.holing.pace import advised, of_hundred, putts_text
 from orthocline.wording.wording import Wording
 
 WIDTH = 640.0
-HOLE, LEFT, RIGHT, NAMES, FIGURES = 168.0, 186.0, 500.0, 0.0, 640.0
-"""Middle of the holes, ends of the scale, where the golfers' names begin, and where their figures end."""
+SCALE = PastScale(186.0, 500.0)
+HOLE, NAMES, FIGURES = 168.0, 0.0, 640.0
+"""Middle of the holes, where the golfers' names begin, and where their figures end."""
 FIRST, ROW, BAND, RADIUS, FOOT = 46.0, 46.0, 10.0, 10.0, 36.0
 
 
@@ -43,15 +44,11 @@ def golfers_drawing(advice: Mapping[str, PaceAdvice], past_m: float | None, word
     return Scene("golfers", WIDTH, last + FOOT + 10.0, f"Best past: {said}", tuple(items))
 
 
-def _x(past_m: float) -> float:
-    return round(LEFT + (RIGHT - LEFT) * past_m / FIRMEST_M, 1)
-
-
 def _row(y: float, level: str, advice: PaceAdvice) -> Iterator[Item]:
-    least, most, best = (_x(at) for at in (advice.as_good.least, advice.as_good.most, advice.best_m))
+    least, most, best = (SCALE.x(at) for at in (advice.as_good.least, advice.as_good.most, advice.best_m))
     yield Words(LEVEL_WORDS[level], Spot(NAMES, y + 6.0), Sign.INK)
     yield Disc(Spot(HOLE, y), RADIUS, Sign.INK)
-    yield Line(spots_of((LEFT, y), (RIGHT, y)), Sign.INK, 1.2)
+    yield Line(spots_of((SCALE.left, y), (SCALE.right, y)), Sign.INK, 1.2)
     yield Area(box(least, y - BAND, most, y + BAND), Sign.INK, Fill.OPEN, 1.8, name=f"as-good-{level}")
     yield Strokes(spots_of((best, y - BAND), (best, y + BAND)), Sign.INK, 4.0)
     holed = of_hundred(advice.at(advice.holed, advice.best_m)).removesuffix(" of 100")
@@ -61,15 +58,15 @@ def _row(y: float, level: str, advice: PaceAdvice) -> Iterator[Item]:
 
 def _scale(last: float, wording: Wording) -> Iterator[Item]:
     yield Words("drop, putts", Spot(FIGURES, FIRST - 26.0), Sign.QUIET, "end")
-    marks = scale_marks(wording)
-    yield Strokes(scale_strokes([_x(past) for _, past in marks], last, 4.0), Sign.INK, 1.2)
-    for figure, past in marks:
-        unit = f" {wording.units.near}" if (figure, past) == marks[-1] else ""
-        yield Words(f"{figure}{unit}", Spot(_x(past), last + FOOT), Sign.QUIET, "middle")
+    marks = SCALE.marks(wording)
+    yield Strokes(scale_strokes([x for _, x in marks], last, 4.0), Sign.INK, 1.2)
+    for figure, x in marks:
+        unit = f" {wording.units.near}" if (figure, x) == marks[-1] else ""
+        yield Words(f"{figure}{unit}", Spot(x, last + FOOT), Sign.QUIET, "middle")
 
 
 def _chosen(past_m: float, last: float) -> Iterator[Item]:
     """Yield the pace chosen, between the rows."""
-    x = _x(past_m)
+    x = SCALE.x(past_m)
     yield Strokes(spots_of((x, FIRST - 20.0), (x, last + 14.0)), Sign.DO, 1.8, name="chosen")
     yield Area(diamond(Spot(x, FIRST - 22.0), 6.0), Sign.DO, Fill.OPEN, 2.0)

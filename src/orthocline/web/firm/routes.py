@@ -13,7 +13,7 @@ from orthocline.web.firm.forms import GateForm
 from orthocline.web.firm.view import FirmView, Gate
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.page import is_part
-from orthocline.web.security import read_limit
+from orthocline.web.security import advice_limit
 from orthocline.web.shared.asked import Asked, asked
 from orthocline.web.shared.lies import own_greens
 from orthocline.web.shared.read_form import ReadForm
@@ -23,28 +23,28 @@ blueprint = Blueprint("firm", __name__)
 
 
 @blueprint.get("/firm")
-@read_limit
+@advice_limit
 def page() -> Response:
     """How often and how firm, of the putt in the address; for htmx the advice alone."""
     return _page("firm/_advice.html")
 
 
 @blueprint.get("/firm/curves")
-@read_limit
+@advice_limit
 def curves() -> Response:
     """The curves and what a miss leaves."""
     return _page("firm/_curves.html")
 
 
 @blueprint.get("/firm/golfers")
-@read_limit
+@advice_limit
 def golfers() -> Response:
     """The same putt for golfers of all levels."""
     return _page("firm/_golfers.html")
 
 
 @blueprint.get("/firm/window")
-@read_limit
+@advice_limit
 def window() -> Response:
     """The make window."""
     return _page("firm/_window.html")
