@@ -178,8 +178,11 @@ VIEWS = {
 }
 
 
-@pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
-@pytest.mark.parametrize("who", ["stranger", "golfer"])
+@pytest.mark.parametrize(
+    ("who", "metrics"),
+    [("stranger", PHONE), ("golfer", DESK), ("golfer", PHONE)],
+    ids=["stranger-phone", "golfer-desk", "golfer-phone"],
+)
 def test_axe_finds_nothing(page, metrics, who):
     page.expected_errors = ("422", "404")
     page.size(metrics)
