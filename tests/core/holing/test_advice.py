@@ -10,9 +10,10 @@ from orthocline.core.account import GOLFERS, UsualPasts
 from orthocline.core.holing import (
     SAFE,
     Change,
+    Doubt,
     Leave,
     SecondPutts,
-    advice_of,
+    Ways,
     chances_of,
     leaves_of,
     safe_leave_of,
@@ -44,7 +45,7 @@ DYING = 1.791
 )
 def test_the_best_roll_past_is_that_of_a_separate_program(putt, tournament, middle):
     for level, (first, last, putts) in (("tournament", tournament), ("middle", middle)):
-        found = advice_of(putt, GOLFERS[level], MeanOfWays(putt, GOLFERS[level], A_FOOT))
+        found = Ways(putt, GOLFERS[level], MeanOfWays(putt, GOLFERS[level], A_FOOT)).advice
         assert found.best_putts == pytest.approx(putts, abs=0.015)
         assert found.as_good.least - 5 * INCH_M <= first * INCH_M
         assert found.as_good.most + 5 * INCH_M >= last * INCH_M
@@ -52,7 +53,11 @@ def test_the_best_roll_past_is_that_of_a_separate_program(putt, tournament, midd
 
 
 def advised(putt, level):
-    return advice_of(putt, GOLFERS[level], SecondPutts(putt, GOLFERS[level], A_FOOT))
+    return ways(putt, level).advice
+
+
+def ways(putt, level):
+    return Ways(putt, GOLFERS[level], SecondPutts(putt, GOLFERS[level], A_FOOT))
 
 
 def test_firm_for_the_short_putt_dying_for_the_long_one_softer_for_the_weaker_golfer():
@@ -99,8 +104,8 @@ def test_a_low_miss_runs_further_away_than_a_high_one():
 
 
 def played(putt, level="middle"):
-    golfer = GOLFERS[level]
-    return chances_of(putt, aims(putt)[0].launch, golfer, SecondPutts(putt, golfer, A_FOOT)), golfer
+    played_so = ways(putt, level)
+    return chances_of(putt, aims(putt)[0].launch, played_so.golfer, played_so.seconds), played_so
 
 
 def test_what_a_miss_leaves_high_and_low():
@@ -127,18 +132,18 @@ def test_the_slope_of_a_leave_is_that_back_to_the_hole():
 
 
 def test_a_leave_is_safe_below_the_hole():
-    downhill, golfer = played(plane_putt(10, grade=-0.03, past_in=24))
-    assert safe_leave_of(downhill, golfer).safe
-    uphill, golfer = played(plane_putt(10, grade=0.03, past_in=24))
-    found = safe_leave_of(uphill, golfer)
+    downhill, others = played(plane_putt(10, grade=-0.03, past_in=24))
+    assert safe_leave_of(downhill, others).safe
+    uphill, others = played(plane_putt(10, grade=0.03, past_in=24))
+    found = safe_leave_of(uphill, others)
     assert not found.safe
     assert (found.by_pace, found.by_aim) == (None, None)
     assert safe_leave_of(*played(plane_putt(10, side_right=0.003))) is None
 
 
 def test_a_safe_leave_says_what_it_costs():
-    chances, golfer = played(plane_putt(20, side_right=-0.025, past_in=3))
-    found = safe_leave_of(chances, golfer)
+    chances, others = played(plane_putt(20, side_right=-0.025, past_in=3))
+    found = safe_leave_of(chances, others)
     assert found.below < SAFE
     change = found.by_aim
     assert isinstance(change, Change)
@@ -160,3 +165,12 @@ def test_a_side_where_nothing_misses_leaves_nothing():
     leaves = leaves_of(chances_of(putt, aims(putt)[0].launch, sure, SecondPutts(putt, sure, A_FOOT)))
     assert (leaves.right, leaves.left, leaves.better_right) == (None, None, None)
     assert Leave._fields[0] == "share"
+
+
+def test_what_is_unsure_moves_the_best_pace_and_costs_putts():
+    putt = SPECIMENS[0][0]
+    sure = ways(putt, "tournament")
+    unsure = replace(sure, doubt=Doubt(math.radians(1.5), 0.1))
+    assert unsure.advice.best_putts > sure.advice.best_putts + 0.05
+    assert unsure.advice.best_m < sure.advice.best_m
+    assert unsure.at(0.3).spread.sideways_rad > sure.at(0.3).spread.sideways_rad

@@ -1,12 +1,13 @@
 """How often, how firm: one putt tried by one golfer, and what each roll-past is worth."""
 
-from orthocline.core.holing.advice import DYING_M, FIRMEST_M, PACE_MARKS_M, PaceAdvice, advice_of
+from orthocline.core.holing.advice import DYING_M, FIRMEST_M, PaceAdvice
 from orthocline.core.holing.chances import Chances, chances_of
 from orthocline.core.holing.leaves import SAFE, Change, Leave, Leaves, SafeLeave, leaves_of, safe_leave_of
 from orthocline.core.holing.make_field import MakeField, make_field
-from orthocline.core.holing.outlook import Outlook, Ways, outlook_of
+from orthocline.core.holing.outlook import Outlook, outlook_of
 from orthocline.core.holing.second_putts import SecondPutts
 from orthocline.core.holing.trying import TAKEN_AS_TRUE, Doubt, Spread, spread_of
+from orthocline.core.holing.ways import PACE_MARKS_M, Ways
 
 __all__ = [
     "DYING_M",
@@ -26,7 +27,6 @@ __all__ = [
     "SecondPutts",
     "Spread",
     "Ways",
-    "advice_of",
     "chances_of",
     "leaves_of",
     "make_field",

@@ -1,7 +1,7 @@
 """How firm: what each roll-past is worth to one golfer on one putt, and which is the best."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import cached_property
 from typing import Final
 
@@ -9,11 +9,9 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.interpolate import make_interp_spline, make_lsq_spline
 
-from orthocline.core.account import Golfer
 from orthocline.core.estimate import Span
-from orthocline.core.holing.chances import Chances, chances_of
-from orthocline.core.holing.second_putts import SecondPutts
-from orthocline.core.roll import Launch, Putt, PuttError, RollPast, aims
+from orthocline.core.holing.chances import Chances
+from orthocline.core.roll import Launch, Putt, RollPast
 from orthocline.core.units import INCH_M
 
 DYING_M: Final = INCH_M
@@ -30,15 +28,6 @@ KNOTS: Final = (2, 5)
 LEAST_SMOOTHED: Final = 8
 LEAST_PASTS: Final = 4
 """Fewer that a ball can be rolled at give no curve."""
-
-PACE_MARKS_M: Final = {
-    "dying": DYING_M,
-    "hand": 7.0 * INCH_M,
-    "foot": 12.0 * INCH_M,
-    "foot_and_half": 18.0 * INCH_M,
-    "two_feet": 24.0 * INCH_M,
-}
-"""The schools' paces, as roll-past [m]: the hand is the golfer's own, heel to fingertip."""
 
 
 @dataclass(frozen=True)
@@ -127,24 +116,19 @@ class PaceAdvice:
         return self.curve(self.putts)
 
 
-def advice_of(putt: Putt, golfer: Golfer, seconds: SecondPutts) -> PaceAdvice | None:
+def advice_of(tried: Sequence[Chances]) -> PaceAdvice | None:
     """Return what each roll-past is worth to a golfer.
 
     Parameters
     ----------
-    putt : Putt
-        The putt; its own pace is left aside, its line is kept where it is there at a pace.
-    golfer : Golfer
-        Who putts.
-    seconds : SecondPutts
-        What is holed after a miss.
+    tried : sequence of Chances
+        What becomes of the putt at each roll-past that a ball can have, the softest first.
 
     Returns
     -------
     PaceAdvice or None
         None where a ball can be rolled at too few of the paces: on ground that holds none, or hardly one.
     """
-    tried = [chances for past in PASTS_M if (chances := at_past(putt, past, golfer, seconds))]
     if len(tried) < LEAST_PASTS:
         return None
     return PaceAdvice(
@@ -154,54 +138,6 @@ def advice_of(putt: Putt, golfer: Golfer, seconds: SecondPutts) -> PaceAdvice | 
         tuple(one.three_putts for one in tried),
         tuple(one.putts for one in tried),
     )
-
-
-def at_past(putt: Putt, past_m: float, golfer: Golfer, seconds: SecondPutts) -> Chances | None:
-    """Return what becomes of a putt at a roll-past.
-
-    Parameters
-    ----------
-    putt : Putt
-        The putt; its own pace is left aside.
-    past_m : float
-        Roll-past [m].
-    golfer : Golfer
-        Who putts.
-    seconds : SecondPutts
-        What is holed after a miss.
-
-    Returns
-    -------
-    Chances or None
-        None where no ball has that roll-past.
-    """
-    meant = launch_at(putt, past_m)
-    if meant is None:
-        return None
-    return chances_of(replace(putt, pace=RollPast(past_m)), meant, golfer, seconds)
-
-
-def launch_at(putt: Putt, past_m: float) -> Launch | None:
-    """Return the launch of a putt at a roll-past.
-
-    Parameters
-    ----------
-    putt : Putt
-        The putt; its own pace is left aside.
-    past_m : float
-        Roll-past [m].
-
-    Returns
-    -------
-    Launch or None
-        By its line where that is there; None where no ball has that roll-past.
-    """
-    try:
-        lines = aims(replace(putt, pace=RollPast(past_m)))
-    except PuttError:
-        return None
-    aim = lines[: putt.line][-1]
-    return aim.launch if aim.pace_met and aim.past_m is not None else None
 
 
 def _past_m(putt: Putt) -> float:

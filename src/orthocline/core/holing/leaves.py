@@ -8,11 +8,11 @@ from typing import Final, NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
-from orthocline.core.account import Golfer
 from orthocline.core.ground import mean_gradient
-from orthocline.core.holing.advice import PASTS_M, at_past
+from orthocline.core.holing.advice import PASTS_M
 from orthocline.core.holing.chances import Chances
 from orthocline.core.holing.trying import Spread
+from orthocline.core.holing.ways import Ways
 from orthocline.core.roll import Launch
 from orthocline.core.units import INCH_M
 
@@ -156,15 +156,15 @@ def _leave(chances: Chances, side: NDArray[np.bool_]) -> Leave | None:
     )
 
 
-def safe_leave_of(chances: Chances, golfer: Golfer) -> SafeLeave | None:
+def safe_leave_of(chances: Chances, ways: Ways) -> SafeLeave | None:
     """Return how to leave the next putt below the hole.
 
     Parameters
     ----------
     chances : Chances
         The putt as it is played.
-    golfer : Golfer
-        Who putts.
+    ways : Ways
+        The same putt at other paces.
 
     Returns
     -------
@@ -178,7 +178,7 @@ def safe_leave_of(chances: Chances, golfer: Golfer) -> SafeLeave | None:
     if below >= SAFE:
         return SafeLeave(below, None, None)
     fewer = replace(chances, tries=TRIES)
-    return SafeLeave(below, _cheapest(fewer, _firmer(fewer, golfer)), _cheapest(fewer, _lower(fewer)))
+    return SafeLeave(below, _cheapest(fewer, _firmer(ways)), _cheapest(fewer, _lower(fewer)))
 
 
 def _cheapest(chances: Chances, tried: Iterator[tuple[float, Chances]]) -> Change | None:
@@ -191,10 +191,10 @@ def _cheapest(chances: Chances, tried: Iterator[tuple[float, Chances]]) -> Chang
     return min(changes, key=lambda change: change.putts, default=None)
 
 
-def _firmer(chances: Chances, golfer: Golfer) -> Iterator[tuple[float, Chances]]:
+def _firmer(ways: Ways) -> Iterator[tuple[float, Chances]]:
     """Yield the putt at every roll-past that it can be rolled at, softer or firmer."""
     for past in PASTS_M:
-        one = at_past(chances.putt, past, golfer, chances.seconds)
+        one = ways.at(past)
         if one:
             yield past, replace(one, tries=TRIES)
 

@@ -4,42 +4,13 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from orthocline.core.account import Golfer, UsualPasts
-from orthocline.core.holing.advice import PACE_MARKS_M, PaceAdvice, advice_of, launch_at
+from orthocline.core.holing.advice import PaceAdvice
 from orthocline.core.holing.chances import Chances, chances_of
 from orthocline.core.holing.leaves import Leaves, SafeLeave, leaves_of, safe_leave_of
 from orthocline.core.holing.make_field import MakeField, make_field
 from orthocline.core.holing.second_putts import SecondPutts
-from orthocline.core.holing.trying import TAKEN_AS_TRUE, Doubt
-from orthocline.core.roll import Aim, Launch, Putt
-
-
-@dataclass(frozen=True)
-class Ways:
-    """A putt at any pace: what does not change with the one that is chosen.
-
-    Attributes
-    ----------
-    putt : Putt
-        Its own pace is left aside.
-    golfer : Golfer
-    seconds : SecondPutts
-        What the golfer holes after a miss.
-    """
-
-    putt: Putt
-    golfer: Golfer
-    seconds: SecondPutts
-
-    @cached_property
-    def advice(self) -> PaceAdvice | None:
-        """What each roll-past is worth; None where there is hardly one to choose."""
-        return advice_of(self.putt, self.golfer, self.seconds)
-
-    @cached_property
-    def marks(self) -> dict[str, Launch]:
-        """The launch at each of the schools' paces that a ball can be rolled at."""
-        found = {name: launch_at(self.putt, past) for name, past in PACE_MARKS_M.items()}
-        return {name: launch for name, launch in found.items() if launch}
+from orthocline.core.holing.ways import Ways
+from orthocline.core.roll import Aim, Putt
 
 
 @dataclass(frozen=True)
@@ -53,20 +24,17 @@ class Outlook:
         As it was solved, at the pace chosen.
     ways : Ways
         The same putt at other paces.
-    doubt : Doubt
-        How far the read may be wrong, where that is to count.
     """
 
     putt: Putt
     aim: Aim
     ways: Ways
-    doubt: Doubt = TAKEN_AS_TRUE
 
     @cached_property
     def chances(self) -> Chances:
         """What becomes of it at the pace chosen."""
         ways = self.ways
-        return chances_of(self.putt, self.aim.launch, ways.golfer, ways.seconds, self.doubt)
+        return chances_of(self.putt, self.aim.launch, ways.golfer, ways.seconds, ways.doubt)
 
     @property
     def advice(self) -> PaceAdvice | None:
@@ -81,7 +49,7 @@ class Outlook:
     @cached_property
     def safe_leave(self) -> SafeLeave | None:
         """How to leave the next putt below the hole."""
-        return safe_leave_of(self.chances, self.ways.golfer)
+        return safe_leave_of(self.chances, self.ways)
 
     @cached_property
     def field(self) -> MakeField:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from orthocline.core.roll.aim import Aim, Launch
+from orthocline.core.roll.aim import WIDEST_AIM_RAD, Aim, Launch
 from orthocline.core.roll.capture import Capture, capture_of
 from orthocline.core.roll.putt import Point, Putt
 from orthocline.core.roll.rollers import roller
@@ -23,7 +23,7 @@ class OwnRoll:
     Attributes
     ----------
     aim_right_m : float
-        Where it starts for [m] at the hole's distance, positive to the right.
+        Where it starts for [m] at the hole's distance, positive to the right; held within 60 degrees.
     launch : Launch
     track : Track
     capture : Capture
@@ -91,7 +91,7 @@ def roll_of(putt: Putt, aim: Aim, launch: Launch) -> OwnRoll:
     track = roller(putt, aim)(launch)
     along, right = putt.along_and_right_m(track.finish)
     return OwnRoll(
-        putt.length_m * math.tan(launch.right_rad),
+        putt.length_m * math.tan(min(max(launch.right_rad, -WIDEST_AIM_RAD), WIDEST_AIM_RAD)),
         launch,
         track,
         capture_of(track, putt.hole),

@@ -64,13 +64,13 @@ def _beside(hole: Point) -> Point:
 @lru_cache(KEPT)
 def _outlook(same: Same, golfer: Golfer, pasts: UsualPasts, doubt: Doubt) -> Outlook:
     assert same.aim is not None
-    ways = _ways(_same(replace(same.putt, pace=ANY_PACE)), golfer, pasts)
-    return Outlook(same.putt, same.aim, ways, doubt)
+    ways = _ways(_same(replace(same.putt, pace=ANY_PACE)), golfer, pasts, doubt)
+    return Outlook(same.putt, same.aim, ways)
 
 
 @lru_cache(KEPT)
-def _ways(same: Same, golfer: Golfer, pasts: UsualPasts) -> Ways:
-    return Ways(same.putt, golfer, _seconds(_same(_round_hole(same.putt)), golfer, pasts))
+def _ways(same: Same, golfer: Golfer, pasts: UsualPasts, doubt: Doubt) -> Ways:
+    return Ways(same.putt, golfer, _seconds(_same(_round_hole(same.putt)), golfer, pasts), doubt)
 
 
 @lru_cache(KEPT)
