@@ -11,9 +11,10 @@ run:
 	@scripts/setup run
 	@exec $(RUN) serve
 
+# In the order of the folders: the browser's long files come first, so that neither process waits for the other.
 test:
 	@scripts/setup test
-	@$(PY) -m pytest -n 2 --dist loadfile -q $(ARGS)
+	@$(PY) -m pytest -n 2 --dist loadfile --no-loadscope-reorder -q $(ARGS)
 
 setup:
 	@scripts/setup test
