@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 
 from orthocline.core.account import GOLFERS, USUAL_PASTS
-from orthocline.core.holing import FIRMEST_M, PACE_MARKS_M, outlook_of
+from orthocline.core.holing import FIRMEST_M, PACE_MARKS_M, SecondPutts, outlook_of
 from orthocline.core.roll import Launch, read, roll_of
 from orthocline.drawing.holing.curves import curves
 from orthocline.drawing.holing.leaves import leaves_drawing
@@ -87,6 +87,11 @@ def test_the_window_has_the_meant_launch_in_what_drops_and_tries_where_they_are(
     assert middle(scene.items_named("ring")[0])[0] == pytest.approx(mark[0], abs=2.0)
     assert np.ptp(ring[:, 0]) > np.ptp(drops[:, 0])
     assert not window(found, None, "said").items_named("tried")
+
+
+def test_the_window_waits_for_no_table_of_next_putts(monkeypatch):
+    monkeypatch.setattr(SecondPutts, "holed", lambda *_: pytest.fail("the window waited"))
+    assert window(outlook(), None, "said").items_named("drops")
 
 
 def test_a_ring_that_is_wider_than_the_field_is_cut_at_its_edge():

@@ -2,7 +2,16 @@
 
 from orthocline.core.holing.advice import DYING_M, FIRMEST_M, PaceAdvice
 from orthocline.core.holing.chances import Chances, chances_of
-from orthocline.core.holing.leaves import SAFE, Change, Leave, Leaves, SafeLeave, leaves_of, safe_leave_of
+from orthocline.core.holing.leaves import (
+    SAFE,
+    Change,
+    Leave,
+    Leaves,
+    SafeLeave,
+    high_right_of,
+    leaves_of,
+    safe_leave_of,
+)
 from orthocline.core.holing.make_field import MakeField, make_field
 from orthocline.core.holing.outlook import Outlook, outlook_of
 from orthocline.core.holing.second_putts import SecondPutts
@@ -28,6 +37,7 @@ __all__ = [
     "Spread",
     "Ways",
     "chances_of",
+    "high_right_of",
     "leaves_of",
     "make_field",
     "outlook_of",

@@ -13,7 +13,7 @@ from orthocline.core.holing.advice import PASTS_M
 from orthocline.core.holing.chances import Chances
 from orthocline.core.holing.trying import Spread
 from orthocline.core.holing.ways import Ways
-from orthocline.core.roll import Launch
+from orthocline.core.roll import Launch, Putt
 from orthocline.core.units import INCH_M
 
 LEAST_BREAK_M: Final = INCH_M
@@ -132,11 +132,28 @@ def leaves_of(chances: Chances) -> Leaves:
     Leaves
         Each side by itself.
     """
-    meant, length = chances.spread.meant, chances.putt.length_m
-    aside_m = length * math.sin(meant.right_rad)
-    high_right = meant.right_rad > 0.0 if abs(aside_m) >= LEAST_BREAK_M else None
     right = chances.ends.passes_right
+    high_right = high_right_of(chances.putt, chances.spread.meant)
     return Leaves(_leave(chances, right), _leave(chances, ~right), high_right)
+
+
+def high_right_of(putt: Putt, meant: Launch) -> bool | None:
+    """Return on which side of a putt the high one is.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    meant : Launch
+        The launch of its read.
+
+    Returns
+    -------
+    bool or None
+        Whether it is the right; None on a putt that is hardly aimed aside, which has none.
+    """
+    aside_m = putt.length_m * math.sin(meant.right_rad)
+    return meant.right_rad > 0.0 if abs(aside_m) >= LEAST_BREAK_M else None
 
 
 def _leave(chances: Chances, side: NDArray[np.bool_]) -> Leave | None:

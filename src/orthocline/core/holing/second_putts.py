@@ -14,11 +14,12 @@ from orthocline.core.ground import Plane, mean_gradient
 from orthocline.core.holing.trying import spread_of
 from orthocline.core.roll import RANGES, STILL_AIR, Point, Putt, RollPast, aims, ends_of
 
-AWAY_M: Final = (RANGES.length_m[0], 0.3, 0.45, 0.65, 0.9, 1.2, 1.6, 2.2, 3.0, 4.2, 6.0, 9.0, 15.0)
+AWAY_M: Final = (RANGES.length_m[0], 0.3, 0.5, 0.75, 1.1, 1.6, 2.3, 3.4, 5.0, 8.0, 14.0)
 """Distances of the table [m]; nearer than the first a putt is holed."""
 WAYS: Final = 12
 """Directions of the table."""
-TRIES: Final = 512
+TRIES: Final = 256
+"""Launches for each entry, a power of two."""
 TURN: Final = 2.0 * math.pi
 
 
@@ -94,8 +95,9 @@ class SecondPutts:
         hole = self.putt.hole
         ball = Point(hole.x_m + away_m * math.cos(way_rad), hole.y_m + away_m * math.sin(way_rad))
         grain = replace(self.putt.grain, since=0.0)
-        putt = replace(self.putt, ball=ball, surface=self._plane(ball), grain=grain, wind=STILL_AIR, line=1)
-        return replace(putt, pace=RollPast(self.pasts.on(putt.grade)))
+        plane = self._plane(ball)
+        past = RollPast(self.pasts.on(plane.grade(way_rad + math.pi)))
+        return replace(self.putt, ball=ball, surface=plane, pace=past, grain=grain, wind=STILL_AIR, line=1)
 
     def _plane(self, ball: Point) -> Plane:
         """Return the plane that the ground is on the mean between a place and the hole."""

@@ -8,7 +8,7 @@ import numpy as np
 import shapely
 from numpy.typing import NDArray
 
-from orthocline.core.holing import MakeField, Outlook
+from orthocline.core.holing import MakeField, Outlook, high_right_of
 from orthocline.core.relief import Region
 from orthocline.core.roll import Launch, OwnRoll
 from orthocline.drawing.labels import Room, Wanted, ink_of, place_labels
@@ -177,7 +177,7 @@ def _lips(field: MakeField) -> Launch | None:
 
 def _labels(outlook: Outlook, place: _Place, marks: list[Item]) -> Iterator[Item]:
     """Yield what the areas are, and the schools' paces."""
-    high_right = outlook.leaves.high_right
+    high_right = high_right_of(outlook.putt, outlook.aim.launch)
     sides = ("passes left", "passes right") if high_right is None else ("misses low", "misses high")
     left, right = sides if high_right in (None, True) else sides[::-1]
     yield Words(left, Spot(LEFT + 10.0, TOP + 22.0), Sign.INK)
