@@ -25,8 +25,8 @@ from orthocline.wording.holing.pace import advised, of_hundred, putts_text
 from orthocline.wording.wording import Wording
 
 WIDTH = 640.0
-SCALE = PastScale(186.0, 500.0)
-HOLE, NAMES, FIGURES = 168.0, 0.0, 640.0
+SCALE = PastScale(222.0, 480.0)
+HOLE, NAMES, FIGURES = 204.0, 0.0, 640.0
 """Middle of the holes, where the golfers' names begin, and where their figures end."""
 FIRST, ROW, BAND, RADIUS, FOOT = 46.0, 46.0, 10.0, 10.0, 36.0
 
@@ -47,7 +47,7 @@ def golfers_drawing(advice: Mapping[str, PaceAdvice], past_m: float | None, word
 def _row(y: float, level: str, advice: PaceAdvice) -> Iterator[Item]:
     least, most, best = (SCALE.x(at) for at in (advice.as_good.least, advice.as_good.most, advice.best_m))
     yield Words(LEVEL_WORDS[level], Spot(NAMES, y + 6.0), Sign.INK)
-    yield Disc(Spot(HOLE, y), RADIUS, Sign.INK)
+    yield Disc(Spot(HOLE, y), RADIUS, Sign.INK, name="hole-row")
     yield Line(spots_of((SCALE.left, y), (SCALE.right, y)), Sign.INK, 1.2)
     yield Area(box(least, y - BAND, most, y + BAND), Sign.INK, Fill.OPEN, 1.8, name=f"as-good-{level}")
     yield Strokes(spots_of((best, y - BAND), (best, y + BAND)), Sign.INK, 4.0)
