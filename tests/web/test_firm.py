@@ -111,6 +111,7 @@ def test_the_window_shows_what_drops_and_where_this_golfers_putts_go(client):
 def test_the_gate_is_said_for_a_tolerance_and_a_place(client):
     page = client.get("/firm", query_string={**TEN, "gate_at": "2 ft", "gate_within": "2 deg"})
     assert "A gate 3.4 in wide, two feet ahead, lets through what starts within 2°." in text(page)
+    assert "#gate" in link(firm(client, "/window"), "Another gate")
     wrong = client.get("/firm", query_string={**TEN, "gate_at": "20 ft", "gate_within": "90"})
     assert wrong.status_code == 422
     assert value(wrong, "gate_at") == "20 ft"
@@ -183,7 +184,7 @@ def test_ground_that_holds_no_ball_has_no_pace_to_choose(client):
     steep = TEN | {"rise": "11 %", "slope": "down", "side": "0 %", "speed": "12", "past": "0.6 m/s"}
     page = client.get("/firm", query_string=steep)
     assert "No ball rests past this hole" in text(page)
-    assert "At this pace holes" in text(page)
+    assert "This pace holes" in text(page)
     assert not drawn(page, "putts")
 
 

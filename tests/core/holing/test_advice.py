@@ -133,17 +133,17 @@ def test_the_slope_of_a_leave_is_that_back_to_the_hole():
 
 def test_a_leave_is_safe_below_the_hole():
     downhill, others = played(plane_putt(10, grade=-0.03, past_in=24))
-    assert safe_leave_of(downhill, others).safe
+    assert safe_leave_of(downhill, others.advice).safe
     uphill, others = played(plane_putt(10, grade=0.03, past_in=24))
-    found = safe_leave_of(uphill, others)
+    found = safe_leave_of(uphill, others.advice)
     assert not found.safe
     assert (found.by_pace, found.by_aim) == (None, None)
-    assert safe_leave_of(*played(plane_putt(10, side_right=0.003))) is None
+    assert safe_leave_of(played(plane_putt(10, side_right=0.003))[0], None) is None
 
 
 def test_a_safe_leave_says_what_it_costs():
     chances, others = played(plane_putt(20, side_right=-0.025, past_in=3))
-    found = safe_leave_of(chances, others)
+    found = safe_leave_of(chances, others.advice)
     assert found.below < SAFE
     change = found.by_aim
     assert isinstance(change, Change)

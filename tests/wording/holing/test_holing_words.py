@@ -72,7 +72,7 @@ def test_where_nothing_rests_that_is_said():
     steep = outlook(plane_putt(10, grade=-0.09, speed_ft=12))
     first, second = outlook_words(steep, USUAL_WORDING)
     assert first.startswith("No ball rests past this hole")
-    assert second.startswith("At this pace holes")
+    assert second.startswith("This pace holes")
 
 
 def test_the_curves_are_told_to_whoever_does_not_see_them():

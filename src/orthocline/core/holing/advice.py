@@ -42,6 +42,8 @@ class PaceAdvice:
         The launch of the read at each.
     holed, three_putts, putts : tuple of float
         Share that drops, share of three-putts, and putts on average, at each.
+    below : tuple of float or None
+        Share of the misses that rest below the hole, at each; None where nothing misses.
     """
 
     pasts_m: tuple[float, ...]
@@ -49,6 +51,7 @@ class PaceAdvice:
     holed: tuple[float, ...]
     three_putts: tuple[float, ...]
     putts: tuple[float, ...]
+    below: tuple[float | None, ...]
 
     @cached_property
     def looks_m(self) -> NDArray[np.float64]:
@@ -137,6 +140,7 @@ def advice_of(tried: Sequence[Chances]) -> PaceAdvice | None:
         tuple(one.holed for one in tried),
         tuple(one.three_putts for one in tried),
         tuple(one.putts for one in tried),
+        tuple(one.below for one in tried),
     )
 
 

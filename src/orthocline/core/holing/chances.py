@@ -52,10 +52,35 @@ class Chances:
         """Share that takes three putts: a ball that does not stop costs as much."""
         return float(np.where(self.ends.drops, 0.0, 1.0 - self.second_holed).mean())
 
+    @cached_property
+    def below(self) -> float | None:
+        """Share of the misses that rest below the hole, as the ground falls there; None without any."""
+        missed = ~self.ends.drops & ~np.isnan(self.ends.rests[:, 0])
+        if not missed.any():
+            return None
+        return float((self.ends.from_hole[missed] @ gradient_at_hole(self.putt) < 0.0).mean())
+
     @property
     def putts(self) -> float:
         """Putts in all, on average."""
         return 2.0 - self.holed + self.three_putts
+
+
+def gradient_at_hole(putt: Putt) -> tuple[float, float]:
+    """Return how the ground rises at the hole.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+
+    Returns
+    -------
+    tuple of float
+        East and north [ratio].
+    """
+    east, north = putt.surface.slope(putt.hole.x_m, putt.hole.y_m, putt.surface.parameters)
+    return float(east), float(north)
 
 
 def chances_of(

@@ -9,10 +9,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from orthocline.core.ground import mean_gradient
-from orthocline.core.holing.advice import PASTS_M
-from orthocline.core.holing.chances import Chances
-from orthocline.core.holing.trying import Spread
-from orthocline.core.holing.ways import Ways
+from orthocline.core.holing.advice import PaceAdvice
+from orthocline.core.holing.chances import Chances, gradient_at_hole
 from orthocline.core.roll import Launch, Putt
 from orthocline.core.units import INCH_M
 
@@ -173,73 +171,56 @@ def _leave(chances: Chances, side: NDArray[np.bool_]) -> Leave | None:
     )
 
 
-def safe_leave_of(chances: Chances, ways: Ways) -> SafeLeave | None:
+def safe_leave_of(chances: Chances, advice: PaceAdvice | None) -> SafeLeave | None:
     """Return how to leave the next putt below the hole.
 
     Parameters
     ----------
     chances : Chances
         The putt as it is played.
-    ways : Ways
-        The same putt at other paces.
+    advice : PaceAdvice or None
+        What other roll-pasts are worth.
 
     Returns
     -------
     SafeLeave or None
         None on ground that hardly falls at the hole, and where nothing misses.
     """
-    east, north = _gradient_at_hole(chances)
-    below = _below(chances)
-    if math.hypot(east, north) < LEAST_FALL or below is None:
+    below = chances.below
+    if math.hypot(*gradient_at_hole(chances.putt)) < LEAST_FALL or below is None:
         return None
     if below >= SAFE:
         return SafeLeave(below, None, None)
     fewer = replace(chances, tries=TRIES)
-    return SafeLeave(below, _cheapest(fewer, _firmer(ways)), _cheapest(fewer, _lower(fewer)))
+    return SafeLeave(below, _cheapest(_at_paces(chances, advice)), _cheapest(_lower(fewer)))
 
 
-def _cheapest(chances: Chances, tried: Iterator[tuple[float, Chances]]) -> Change | None:
+def _cheapest(changes: Iterator[Change]) -> Change | None:
     """Return the safe one of several that takes the fewest putts."""
-    changes = [
-        Change(amount, below, one.holed - chances.holed, one.putts - chances.putts)
-        for amount, one in tried
-        if (below := _below(one)) is not None and below >= SAFE
-    ]
-    return min(changes, key=lambda change: change.putts, default=None)
+    safe = (change for change in changes if change.below >= SAFE)
+    return min(safe, key=lambda change: change.putts, default=None)
 
 
-def _firmer(ways: Ways) -> Iterator[tuple[float, Chances]]:
-    """Yield the putt at every roll-past that it can be rolled at, softer or firmer."""
-    for past in PASTS_M:
-        one = ways.at(past)
-        if one:
-            yield past, replace(one, tries=TRIES)
+def _at_paces(chances: Chances, advice: PaceAdvice | None) -> Iterator[Change]:
+    """Yield what each roll-past changes, softer or firmer."""
+    if advice is None:
+        return
+    tried = zip(advice.pasts_m, advice.below, advice.holed, advice.putts, strict=True)
+    for past, below, holed, putts in tried:
+        if below is not None:
+            yield Change(past, below, holed - chances.holed, putts - chances.putts)
 
 
-def _lower(chances: Chances) -> Iterator[tuple[float, Chances]]:
-    """Yield the putt aimed lower and lower."""
+def _lower(chances: Chances) -> Iterator[Change]:
+    """Yield what aiming lower and lower changes."""
     putt, spread = chances.putt, chances.spread
-    east, north = _gradient_at_hole(chances)
-    bearing = putt.bearing_rad
-    falls_right = north * math.cos(bearing) - east * math.sin(bearing)
+    east, north = gradient_at_hole(putt)
+    falls_right = north * math.cos(putt.bearing_rad) - east * math.sin(putt.bearing_rad)
     if abs(falls_right) < LEAST_FALL:
         return
     for lower in LOWER_M:
         turn = math.copysign(math.atan2(lower, putt.length_m), falls_right)
         meant = Launch(spread.meant.right_rad + turn, spread.meant.speed_mps)
-        yield lower, replace(chances, spread=Spread(meant, spread.sideways_rad, spread.energy))
-
-
-def _below(chances: Chances) -> float | None:
-    """Return the share of the misses that rest below the hole; None where nothing misses."""
-    ends = chances.ends
-    missed = ~ends.drops & ~np.isnan(ends.rests[:, 0])
-    if not missed.any():
-        return None
-    return float((ends.from_hole[missed] @ _gradient_at_hole(chances) < 0.0).mean())
-
-
-def _gradient_at_hole(chances: Chances) -> tuple[float, float]:
-    surface, hole = chances.putt.surface, chances.putt.hole
-    east, north = surface.slope(hole.x_m, hole.y_m, surface.parameters)
-    return float(east), float(north)
+        one = replace(chances, spread=replace(spread, meant=meant))
+        if one.below is not None:
+            yield Change(lower, one.below, one.holed - chances.holed, one.putts - chances.putts)

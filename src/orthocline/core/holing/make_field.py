@@ -37,7 +37,6 @@ class MakeField:
 
     Attributes
     ----------
-    putt : Putt
     right_rad, speed_mps : Span
         How far the field reaches.
     drops, meets, short : tuple of Region
@@ -45,7 +44,6 @@ class MakeField:
         has come to the hole. Elsewhere it passes on one side or the other.
     """
 
-    putt: Putt
     right_rad: Span
     speed_mps: Span
     drops: tuple[Region, ...]
@@ -78,7 +76,7 @@ def make_field(putt: Putt, aim: Aim, spread: Spread, paces: tuple[Launch, ...] =
     grid = np.stack(np.meshgrid(angles, speeds), axis=-1)
     found = ends_of(putt, grid.reshape(-1, 2))
     kinds = [_Kind(putt, grid, kind, KINDS[kind](found).reshape(rows, columns)) for kind in KINDS]
-    return MakeField(putt, right, speed, *(kind.regions for kind in kinds))
+    return MakeField(right, speed, *(kind.regions for kind in kinds))
 
 
 KINDS: Final[dict[str, Callable[[Ends], Flags]]] = {

@@ -49,7 +49,7 @@ class Outlook:
     @cached_property
     def safe_leave(self) -> SafeLeave | None:
         """How to leave the next putt below the hole."""
-        return safe_leave_of(self.chances, self.ways)
+        return safe_leave_of(self.chances, self.advice)
 
     @cached_property
     def field(self) -> MakeField:

@@ -93,7 +93,7 @@ class FirmView:
     @property
     def none(self) -> str:
         """Why there is none."""
-        return no_advice_words()
+        return no_advice_words(self.outlook)
 
     @property
     def chosen(self) -> str:

@@ -106,7 +106,7 @@ def _counted(advice: PaceAdvice, figures: Sequence[float], past_m: float) -> str
 
 def outlook_words(outlook: Outlook, wording: Wording) -> tuple[str, ...]:
     """Return how often and how firm, as sentences: the advice, and what the pace chosen is worth."""
-    advice = " ".join(pace_call(outlook.advice, wording)) if outlook.advice else no_advice_words()
+    advice = " ".join(pace_call(outlook.advice, wording)) if outlook.advice else no_advice_words(outlook)
     return advice, chosen_words(outlook, wording)
 
 
@@ -114,7 +114,7 @@ def chosen_words(outlook: Outlook, wording: Wording) -> str:
     """Return what the pace chosen is worth: share holed, three-putts, and what it costs against the best."""
     chances, past_m = outlook.chances, outlook.aim.past_m
     said = f"holes {of_hundred(chances.holed)}, three-putts {of_hundred(chances.three_putts)}"
-    pace = "At this pace" if past_m is None else f"{_capital(wording.past(past_m))} past"
+    pace = "This pace" if past_m is None else f"{_capital(wording.past(past_m))} past"
     costs = _cost_words(outlook)
     return f"{pace} {said}: {putts_text(chances.putts)} putts{costs}."
 
@@ -137,11 +137,11 @@ def curves_words(advice: PaceAdvice, wording: Wording) -> str:
     return f"{best}, {good}. Holed: {holed}."
 
 
-def no_advice_words() -> str:
+def no_advice_words(outlook: Outlook) -> str:
     """Return why there is no roll-past to choose."""
-    return (
-        "No ball rests past this hole, so there is no roll-past to choose: only the softest that reaches it."
-    )
+    if outlook.aim.past_m is None:
+        return "No ball rests past this hole, so there is no roll-past to choose: only the softest pace."
+    return "Balls rest at hardly one place past this hole, so there is no roll-past to choose."
 
 
 def _capital(words: str) -> str:
