@@ -48,6 +48,16 @@ def side(right_m: float) -> str:
     return "right" if right_m > 0 else "left"
 
 
+def capital(words: str) -> str:
+    """Return words as they begin a sentence."""
+    return f"{words[0].upper()}{words[1:]}"
+
+
+def hundred(share: float) -> int:
+    """Return a share in parts of a hundred."""
+    return round(100 * share)
+
+
 def both(one: str, other: str, joined: str) -> str:
     """Return two figures with their unit said once, if it is the same: ``9 to 15 in``."""
     figure, _, unit = one.rpartition(" ")

@@ -75,15 +75,15 @@ def make_field(putt: Putt, aim: Aim, spread: Spread, paces: tuple[Launch, ...] =
     angles, speeds = np.linspace(right.least, right.most, columns), np.linspace(speed.least, speed.most, rows)
     grid = np.stack(np.meshgrid(angles, speeds), axis=-1)
     found = ends_of(putt, grid.reshape(-1, 2))
-    kinds = [_Kind(putt, grid, kind, KINDS[kind](found).reshape(rows, columns)) for kind in KINDS]
+    kinds = [_Kind(putt, grid, ends_so, ends_so(found).reshape(rows, columns)) for ends_so in KINDS]
     return MakeField(right, speed, *(kind.regions for kind in kinds))
 
 
-KINDS: Final[dict[str, Callable[[Ends], Flags]]] = {
-    "drops": lambda ends: ends.drops,
-    "meets": lambda ends: ends.meets,
-    "short": lambda ends: ends.short,
-}
+KINDS: Final[tuple[Callable[[Ends], Flags], ...]] = (
+    lambda ends: ends.drops,
+    lambda ends: ends.meets,
+    lambda ends: ends.short,
+)
 
 
 @dataclass(frozen=True)
@@ -92,7 +92,7 @@ class _Kind:
 
     putt: Putt
     grid: Figures
-    kind: str
+    ends_so: Callable[[Ends], Flags]
     there: Flags
 
     @property
@@ -115,7 +115,7 @@ class _Kind:
         inside, outside = np.where(inside_first, *corners), np.where(inside_first, *corners[::-1])
         for _ in range(HALVINGS):
             middle = 0.5 * (inside + outside)
-            there = KINDS[self.kind](ends_of(self.putt, middle))[:, None]
+            there = self.ends_so(ends_of(self.putt, middle))[:, None]
             inside, outside = np.where(there, middle, inside), np.where(there, outside, middle)
         found = edge.copy()
         found[between] = inside

@@ -25,6 +25,7 @@ from orthocline.drawing.scene import (
     spots_of,
 )
 from orthocline.drawing.ticks import ticks
+from orthocline.wording.figures import hundred
 from orthocline.wording.holing.pace import PACE_SHORT, advised, curves_words, putts_text
 from orthocline.wording.wording import Wording
 
@@ -101,7 +102,7 @@ def _curve(panel: Panel, figures: NDArray[np.float64], advice: PaceAdvice) -> It
     rules = [(x, y) for y in heights for x in (LEFT, RIGHT)]
     yield Strokes(spots_of(*rules), Sign.RULE, 1.0)
     for mark, y in zip(marks, heights, strict=True):
-        text = putts_text(mark) if panel.name == "putts" else f"{round(100 * mark)}"
+        text = putts_text(mark) if panel.name == "putts" else str(hundred(mark))
         yield Words(text, Spot(LEFT - 8.0, round(y + 6.0, 1)), Sign.QUIET, "end")
     x = LEFT + (RIGHT - LEFT) * advice.looks_m / FIRMEST_M
     yield Line(fewest(np.column_stack([x, panel.y(figures)])), Sign.INK, 2.6, name=panel.name)

@@ -7,7 +7,7 @@ from numpy.typing import NDArray
 
 from orthocline.core.sure import Counting
 from orthocline.drawing.scene import Item, Line, Sign, Spot, Strokes, Words, spots_of
-from orthocline.wording.sure.counting import hundred
+from orthocline.wording.figures import hundred
 
 MOST = 3.0
 """The curves are drawn up to so many times their mean: at the very end the turning has no bound."""

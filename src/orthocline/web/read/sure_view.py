@@ -10,8 +10,9 @@ from orthocline.core.sure import NextReading, StartLines, Sureness
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.sure.fan import fan
 from orthocline.web.shared.read_request import ReadRequest
+from orthocline.wording.figures import capital
 from orthocline.wording.sure.counting import counting_words
-from orthocline.wording.sure.next_reading import best_words, capital, leaves_words, reading_words
+from orthocline.wording.sure.next_reading import best_words, leaves_words, reading_words
 from orthocline.wording.sure.start_lines import fan_words, try_words
 from orthocline.wording.wording import Wording
 

@@ -5,6 +5,7 @@ from typing import NamedTuple
 
 from orthocline.core.holing import SAFE, Change, Leave, Leaves, SafeLeave
 from orthocline.core.units import INCH_M
+from orthocline.wording.figures import hundred
 from orthocline.wording.holing.pace import advised, of_hundred, putts_text
 from orthocline.wording.wording import Wording
 
@@ -74,8 +75,8 @@ def safe_words(safe: SafeLeave | None, wording: Wording) -> str:
         return f"{now}, for an uphill putt: that is the safe leave."
     ways = " or ".join(_ways(safe, wording))
     if not ways:
-        return f"{now}; no pace or aim of yours leaves {round(100 * SAFE)} there."
-    return f"{now}; to leave {round(100 * SAFE)} there, {ways}."
+        return f"{now}; no pace or aim of yours leaves {hundred(SAFE)} there."
+    return f"{now}; to leave {hundred(SAFE)} there, {ways}."
 
 
 def _ways(safe: SafeLeave, wording: Wording) -> Iterator[str]:

@@ -6,7 +6,7 @@ from typing import NamedTuple
 from orthocline.core.estimate import Span
 from orthocline.core.holing import DYING_M, PACE_MARKS_M, Outlook, PaceAdvice
 from orthocline.core.units import INCH_M
-from orthocline.wording.figures import both
+from orthocline.wording.figures import both, capital, hundred
 from orthocline.wording.wording import Wording
 
 ROUNDED_M = 4.0 * INCH_M
@@ -38,7 +38,7 @@ def of_hundred(share: float) -> str:
     """Return a share as a count: ``40 of 100``, ``fewer than 1 of 100``."""
     if 0.0 < share < 0.005:
         return "fewer than 1 of 100"
-    return f"{round(100 * share)} of 100"
+    return f"{hundred(share)} of 100"
 
 
 def putts_text(putts: float) -> str:
@@ -69,7 +69,7 @@ def pace_call(advice: PaceAdvice, wording: Wording) -> PaceCall:
     if stretch.width >= advice.pasts_m[-1] - softest - INCH_M:
         holed, three = (_counted(advice, one, advice.best_m) for one in (advice.holed, advice.three_putts))
         return PaceCall(
-            "Any pace is as good.", f"{_capital(holed)} drop and {three} are three-putted whatever it is."
+            "Any pace is as good.", f"{capital(holed)} drop and {three} are three-putted whatever it is."
         )
     if stretch.least <= softest + INCH_M:
         most = advised(stretch.most, wording)
@@ -114,7 +114,7 @@ def chosen_words(outlook: Outlook, wording: Wording) -> str:
     """Return what the pace chosen is worth: share holed, three-putts, and what it costs against the best."""
     chances, past_m = outlook.chances, outlook.aim.past_m
     said = f"holes {of_hundred(chances.holed)}, three-putts {of_hundred(chances.three_putts)}"
-    pace = "This pace" if past_m is None else f"{_capital(wording.past(past_m))} past"
+    pace = "This pace" if past_m is None else f"{capital(wording.past(past_m))} past"
     costs = _cost_words(outlook)
     return f"{pace} {said}: {putts_text(chances.putts)} putts{costs}."
 
@@ -142,7 +142,3 @@ def no_advice_words(outlook: Outlook) -> str:
     if outlook.aim.past_m is None:
         return "No ball rests past this hole, so there is no roll-past to choose: only the softest pace."
     return "Balls rest at hardly one place past this hole, so there is no roll-past to choose."
-
-
-def _capital(words: str) -> str:
-    return words[:1].upper() + words[1:]

@@ -1,14 +1,10 @@
 """Where the slope counts, in words: the sentence that settles the quarrel for the putt at hand."""
 
 from orthocline.core.sure import Counting
+from orthocline.wording.figures import hundred
 
 STRAIGHT = 0.5
 """Shares of the turning that sum to less are none: the way is straight."""
-
-
-def hundred(share: float) -> int:
-    """Return a share in parts of a hundred."""
-    return round(100 * share)
 
 
 def counting_words(counting: Counting) -> str:

@@ -2,7 +2,7 @@
 
 from orthocline.core.roll import Read
 from orthocline.core.sure import AimRange, NextReading
-from orthocline.wording.sure.counting import hundred
+from orthocline.wording.figures import capital, hundred
 from orthocline.wording.sure.ranges import range_text
 from orthocline.wording.wording import Wording
 
@@ -41,11 +41,6 @@ def best_words(reading: NextReading, read: Read, wording: Wording) -> str:
     words, left = reading_words(reading, read, wording), leaves_words(reading, wording)
     does = f"would halve that, to {left}" if HALVES[0] <= reading.cut <= HALVES[1] else f"would leave {left}"
     return f"{capital(words)} {does}."
-
-
-def capital(words: str) -> str:
-    """Return words as they begin a sentence."""
-    return f"{words[0].upper()}{words[1:]}"
 
 
 def _left(leaves: AimRange, wording: Wording) -> str:
