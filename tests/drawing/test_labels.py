@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 
 from orthocline.drawing.labels import Box, Room, Wanted, dots_along, ink_of, label_box, place_labels
-from orthocline.drawing.lettering import text_width
+from orthocline.drawing.lettering import USUAL, text_width
 from orthocline.drawing.scene import Area, Disc, Line, Sign, Spot, Strokes, Words, spots_of
 
 ROOM = Room(left=0.0, right=640.0, top=10.0, bottom=600.0, size=20.0)
@@ -162,5 +162,7 @@ def test_lines_are_ink_all_along_and_other_things_with_room_round_them():
     area = ink_of([Area(spots_of((10.0, 20.0), (30.0, 20.0), (30.0, 60.0)))])
     assert sorted(set(area[:, 0])) == [1.0, 39.0]
     assert sorted(set(area[:, 1])) == [20.0, 40.0, 60.0]
-    assert len(ink_of([Words("nothing", Spot(0.0, 0.0))])) == 0
+    words = ink_of([Words("three", Spot(40.0, 20.0), anchor="end")])
+    assert words[-1].tolist() == [40.0, 20.0 - 0.5 * USUAL]
+    assert words[0, 0] == pytest.approx(40.0 - text_width("three"))
     assert len(ink_of([Line(spots_of((0.0, 0.0), (0.0, 50.0)), Sign.INK, 1.0)])) >= 11

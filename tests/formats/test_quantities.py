@@ -7,7 +7,7 @@ import pytest
 from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
 from orthocline.wording.calibration import Calibration
 from orthocline.wording.dates import Calendar, calendar_of
-from orthocline.wording.figures import cups_words, hour_words, quarters, unbroken
+from orthocline.wording.figures import about_cup, hour_words, quarters, unbroken
 from orthocline.wording.quantities import (
     QuantityError,
     is_paced,
@@ -100,8 +100,10 @@ def test_words():
     ]
     assert USUAL_WORDING.past(0.3048) == "one foot"
     assert USUAL_WORDING.past(16 * IN) == "16 in"
-    assert cups_words(17.66 * IN) == "about four cups"
-    assert cups_words(2.125 * IN) == "half a cup"
+    assert [about_cup(inches * IN) for inches in (0.3, -1.0, 2.125, -3.8, 5.0, 6.4, 17.66, 60.0)] == [
+        *("the centre", "inside the left edge", "the right edge", "a ball outside the left edge"),
+        *("about a cup", "about a cup and a half", "about four cups", ""),
+    ]
 
 
 OWN = Wording(Units(metric=True, degrees=True), Calibration(0.85, 0.29, own_pace=True), Bend.BORROW)

@@ -1,11 +1,14 @@
 """A school that nobody follows: the aim in thumbs, each two centimetres wide at the hole."""
 
-from orthocline.core.calls import SCHOOLS, School
+import math
+
+from orthocline.core.calls import SCHOOLS, School, Term
+from orthocline.core.roll import Launch, read
 from orthocline.drawing.calls import LAYERS, Layer
 from orthocline.drawing.labels import Wanted
 from orthocline.drawing.scene import Disc, Sign
 from orthocline.wording.calls import SAYINGS
-from orthocline.wording.calls.saying import Saying, titled
+from orthocline.wording.calls.saying import Said, Saying, titled
 
 NAME = "thumbs"
 THUMB_M = 0.02
@@ -19,8 +22,13 @@ def members(thumbs):
     return {NAME: thumbs}
 
 
+def launch(putt, figures, _golfer):
+    speed = read(putt).launch_speed_mps
+    return Launch(math.atan2(figures[0] * THUMB_M, putt.length_m), speed)
+
+
 def words(_read, thumbs, _wording):
-    return f"{abs(thumbs):.0f} thumbs"
+    return Said(f"{abs(thumbs):.0f} thumbs", ", laid side by side")
 
 
 def layer(sheet, thumbs):
@@ -29,6 +37,12 @@ def layer(sheet, thumbs):
 
 
 def add(monkeypatch):
-    monkeypatch.setitem(SCHOOLS, NAME, School(NAME, value, members))
-    monkeypatch.setitem(SAYINGS, NAME, Saying(titled("Thumbs"), words))
+    one = School(
+        *(NAME, value, members),
+        terms=(Term.FINGERS,),
+        figures=lambda _, thumbs: (thumbs,),
+        launch=launch,
+    )
+    monkeypatch.setitem(SCHOOLS, NAME, one)
+    monkeypatch.setitem(SAYINGS, NAME, Saying(titled("Thumbs"), words, noun="thumbs"))
     monkeypatch.setitem(LAYERS, NAME, layer)

@@ -8,7 +8,7 @@ from sqlalchemy import select
 from orthocline.db.account.models import StrideTrial
 from orthocline.formats.putt_document import schema
 from orthocline.services.account.access import Viewer
-from orthocline.services.account.measures import add_stride_trial
+from orthocline.services.account.trials import add_stride_trial
 from orthocline.services.ground.charts import new_green
 from orthocline.services.ground.places import Place
 from orthocline.services.log.putts import note_putt
@@ -23,6 +23,7 @@ PUBLIC = {
     "today.page",
     "read.page",
     "read.roll",
+    "read.calls",
     "speed.page",
     "ramp.page",
     "ramp.save",

@@ -59,9 +59,9 @@ def test_a_made_up_school_is_computed_said_drawn_and_logged(monkeypatch, signed_
     read = json.loads(CliRunner().invoke(main, ["read", "--json", "-"], input=json.dumps(PUTT)).stdout)
     thumbs = read["aim_right_m"] / school.THUMB_M
     assert read[school.NAME] == thumbs
-    page = signed_in.get("/read", query_string=ASKED)
-    assert "Thumbs" in [words_of(term) for term in parsed(page).find_all("dt")]
-    assert f"{thumbs:.0f} thumbs" in text(page)
+    page = signed_in.get("/read", query_string=ASKED | {"light": school.NAME})
+    (call,) = parsed(page).select(f"#rest .calls button[value={school.NAME}]")
+    assert words_of(call) == f"Thumbs {thumbs:.0f} thumbs, laid side by side"
     assert drawn(page, "thumbs")
     assert "half the thumbs" in [words_of(label) for label in parsed(page).find_all("text")]
     signed_in.post("/log", data=ASKED)

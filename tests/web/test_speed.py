@@ -9,7 +9,7 @@ from sqlalchemy import select
 from orthocline.db.speed.models import SpeedNote
 from orthocline.formats.sheet import sheet_of
 from orthocline.services.account.access import Viewer
-from orthocline.services.account.measures import add_stroke_putt
+from orthocline.services.account.trials import add_stroke_putt
 from orthocline.services.speed.measuring import hidden_green
 from tests.page import drawn, fields, holds, parsed, text, value
 from tests.speeds import COURSE, kept_speed

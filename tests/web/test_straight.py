@@ -141,4 +141,4 @@ def test_it_is_for_open_play(client):
 def test_the_read_leads_to_it(client):
     page = client.get("/read", query_string=PUTT)
     assert "at 3 o'clock" in words_at(client.get(link(page, "Find the straight putt")), "#own")
-    assert "ball at 3 o'clock" in words_at(page, "#rest")
+    assert "3 o'clock, " in words_at(page, "#rest")

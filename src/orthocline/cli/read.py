@@ -79,6 +79,8 @@ def _say(answer: Answer) -> None:
         click.echo(best_words(reading, solved, USUAL_WORDING))
     for line in said.lines:
         click.echo(f"{line.title}: {line.words}")
+    if said.tolerance:
+        click.echo(f"Drops within: {said.tolerance}")
     if answer.outlook:
         for sentence in outlook_words(answer.outlook, USUAL_WORDING):
             click.echo(sentence)

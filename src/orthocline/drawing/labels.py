@@ -6,7 +6,7 @@ from typing import Literal
 
 import numpy as np
 
-from orthocline.drawing.lettering import USUAL, text_width
+from orthocline.drawing.lettering import LARGE, USUAL, text_width
 from orthocline.drawing.scene import Area, Disc, Item, Line, Sign, Spot, Spots, Strokes, Words, spots_of
 
 LINE_SHARE = 1.25
@@ -19,6 +19,8 @@ CLEAR = 9.0
 """Labels keep so far from the sides of discs and areas."""
 ROUND = np.array([(side, up) for side in (-1.0, 1.0) for up in (-1.0, 0.0, 1.0)])
 """Places round a thing, as shares of its size."""
+ANCHORED = {"start": 0.0, "middle": 0.5, "end": 1.0}
+SHARES = (0.0, 0.25, 0.5, 0.75, 1.0)
 FAR = 40.0
 """A label further than this from its point has a leader line to it."""
 
@@ -66,13 +68,22 @@ class Label:
 
 @dataclass(frozen=True)
 class Room:
-    """The sheet's room for labels, in its units, and the size of their type."""
+    """The sheet's room for labels, in its units, and the size of their type.
+
+    `ruled` are heights at which lines run to the left side: no label stands on one there.
+    """
 
     left: float
     right: float
     top: float
     bottom: float
     size: float = USUAL
+    ruled: tuple[float, ...] = ()
+
+    def off_rules(self, y: float) -> float:
+        """Return a height, or the nearest below the line that runs there."""
+        clear = LINE_SHARE * self.size
+        return next((rule + clear for rule in self.ruled if abs(y - rule) < 0.75 * clear), y)
 
 
 @dataclass(frozen=True)
@@ -121,6 +132,10 @@ def ink_of(items: Iterable[Item]) -> Spots:
                     np.ptp(item.spots, axis=0),
                 )
                 marks.append(middle + ROUND * (0.5 * half + (CLEAR, 0.0)))
+            case Words():
+                wide, high = text_width(item.text, LARGE if item.large else USUAL), 0.5 * USUAL
+                left = item.at.x - ANCHORED[item.anchor] * wide
+                marks.append(spots_of(*((left + share * wide, item.at.y - high) for share in SHARES)))
             case Disc():
                 marks.append(np.array(item.at) + ROUND * (item.radius + np.array([CLEAR, 4.0])))
     return dots_along(lines, np.concatenate(marks))
@@ -162,7 +177,8 @@ def place_labels(wanted: Iterable[Wanted], drawn: Spots, room: Room) -> list[Lab
     sides = [(_side(want, ink, room), want) for want in wanted if want.side != "near"]
     for side in ("left", "right"):
         mine = sorted((want for at, want in sides if at == side), key=lambda want: want.at.y)
-        for want, y in zip(mine, _heights(mine, room), strict=True):
+        wished = [room.off_rules(want.at.y) if side == "left" else want.at.y for want in mine]
+        for want, y in zip(mine, _heights(wished, room), strict=True):
             placed.append(_beside(want, y, side, ink, room))
     return placed + _near([want for want in wanted if want.side == "near"], placed, ink, room)
 
@@ -178,12 +194,12 @@ def _side(want: Wanted, ink: Ink, room: Room) -> str:
     return want.side if free[want.side] >= width or free[want.side] >= free[other] else other
 
 
-def _heights(wanted: Sequence[Wanted], room: Room) -> list[float]:
+def _heights(wanted: Sequence[float], room: Room) -> list[float]:
     """Return heights a line apart, as near as can be to those wanted, from the top down then back up."""
     step = LINE_SHARE * room.size
     heights: list[float] = []
-    for want in wanted:
-        heights.append(max(want.at.y, heights[-1] + step if heights else room.top))
+    for y in wanted:
+        heights.append(max(y, heights[-1] + step if heights else room.top))
     for i in range(len(heights) - 1, -1, -1):
         most = heights[i + 1] - step if i + 1 < len(heights) else room.bottom
         heights[i] = min(heights[i], most)

@@ -2,7 +2,7 @@
 
 import re
 
-from orthocline.core.constants import HOLE_RADIUS_M
+from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
 
 QUARTERS = ("", "¼", "½", "¾")
 HOURS = (
@@ -19,6 +19,10 @@ HOURS = (
     "ten",
     "eleven",
 )
+CENTRE_SHARE, INSIDE_SHARE, EDGE_SHARE, BALLS = 0.2, 0.8, 1.25, 1.5
+"""Up to such shares of the hole's radius an aim is the centre, inside the edge, the edge; then balls out."""
+MOST_CUPS = 10
+"""Nobody counts more cups than this."""
 COUNTS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten")
 
 
@@ -72,17 +76,25 @@ def hour_words(hours: float) -> str:
     return (f"{here} o'clock", f"quarter past {here}", f"half past {here}", f"quarter to {after}")[part]
 
 
-def cups_words(right_m: float) -> str:
-    """Return an aim in hole widths from the centre: ``about four cups``, ``half a cup``."""
-    halves = round(abs(right_m) / HOLE_RADIUS_M)
-    if halves == 0:
-        return "less than half a cup"
-    if halves == 1:
-        return "half a cup"
-    whole, half = divmod(halves, 2)
-    said = COUNTS[whole] if whole < len(COUNTS) else str(whole)
-    plural = "cup" if (whole, half) == (1, 0) else "cups"
-    return f"about {said}{' and a half' if half else ''} {plural}"
+def about_cup(right_m: float) -> str:
+    """Return an aim near the cup as golfers say it: ``inside the left edge``, ``about a cup and a half``.
+
+    Cups are counted from the centre; of more than `MOST_CUPS` nothing is said.
+    """
+    off, where = abs(right_m), side(right_m)
+    if off < CENTRE_SHARE * HOLE_RADIUS_M:
+        return "the centre"
+    if off < INSIDE_SHARE * HOLE_RADIUS_M:
+        return f"inside the {where} edge"
+    if off < EDGE_SHARE * HOLE_RADIUS_M:
+        return f"the {where} edge"
+    if off < HOLE_RADIUS_M + BALLS * 2.0 * BALL_RADIUS_M:
+        return f"a ball outside the {where} edge"
+    if off >= MOST_CUPS * 2.0 * HOLE_RADIUS_M:
+        return ""
+    whole, half = divmod(round(off / HOLE_RADIUS_M), 2)
+    counted = "a cup" if whole == 1 else f"{COUNTS[whole]} cups"
+    return f"about {counted}{' and a half' if half else ''}"
 
 
 def unbroken(text: str) -> str:

@@ -2,24 +2,25 @@
 
 import pytest
 
-from orthocline.core.calls import GolferFigures
+from orthocline.core.calls import USUAL_GOLFER, GolferFigures, StartAid
 from orthocline.core.roll import read
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.measures import (
     KEPT,
-    add_slope_pair,
-    add_stride_trial,
-    add_stroke_putt,
+    first_calls,
+    golfer_figures,
+    keep_bend,
+    keep_calls,
     keep_measures,
     own_measures,
     own_senses,
     own_stride,
     own_stroke_rate,
     pacing_sd,
-    remove_trial,
     wording_of,
 )
+from orthocline.services.account.trials import add_slope_pair, add_stride_trial, add_stroke_putt, remove_trial
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.wording.read.call import call
 from tests.putts import plane_putt
@@ -33,6 +34,8 @@ METRIC = {
     "eye": "right",
     "golfer_level": "middle",
     "pace": "usual",
+    "sight": "curves",
+    "start_aid": "line",
     "shoe_m": 0.29,
 }
 
@@ -103,7 +106,7 @@ def test_feet_count_as_the_golfers_own_from_five_pairs_on(session, golfer):
 
 def test_a_calibrated_stroke_replaces_the_usual_one(session, golfer):
     solved = read(plane_putt(15, grade=0.02, past_in=12))
-    assert lines_of(call(solved))["Stroke"] == "18 in, within 5¼ in, half of it back: usual stroke, not yours"
+    assert lines_of(call(solved))["Stroke"] == "18 in, half of it back, within 5¼ in: usual stroke, not yours"
     for stroke_in, roll_ft in ((10, 6.4), (14, 12.1), (18, 20.6)):
         add_stroke_putt(
             Viewer(golfer),
@@ -115,7 +118,7 @@ def test_a_calibrated_stroke_replaces_the_usual_one(session, golfer):
     rate = own_stroke_rate(own_measures(Viewer(golfer), session))
     assert (
         lines_of(call(solved, golfer=GolferFigures(rate)))["Stroke"]
-        == "17¾ in, within ½ in, half of it back: by your own putts"
+        == "17¾ in, half of it back, within ½ in: by your own putts"
     )
 
 
@@ -138,14 +141,14 @@ def test_what_no_golfer_has_is_refused_and_so_is_measuring_in_competition(sessio
 
 def test_pace_in_words_for_a_putt_up_two_percent():
     lines = lines_of(call(read(plane_putt(15, grade=0.02, past_in=12))))
-    assert lines["Level twin"] == "putt to the coin 4 ft past, as on a floor"
-    assert lines["Pace target"] == "pace it to 4 ft past, as on the level"
+    assert lines["Level twin"] == "4 ft past, on the line: a coin to putt to, as on a floor"
+    assert lines["Pace target"] == "4 ft past, as on the level"
     down = lines_of(call(read(plane_putt(15, grade=-0.02, side_right=0.02, past_in=12))))
     assert "short" in down["Level twin"]
     assert "left" in down["Level twin"]
     flat = lines_of(call(read(plane_putt(3, past_in=0))))
-    assert flat["Pace target"] == "the hole: it plays its length"
-    assert flat["Level twin"].endswith("the coin at the hole, as on a floor")
+    assert flat["Pace target"] == "at the hole: it plays its length"
+    assert flat["Level twin"].startswith("at the hole, on the line: ")
 
 
 def test_every_sentence_follows_the_golfers_units(session, golfer):
@@ -154,8 +157,49 @@ def test_every_sentence_follows_the_golfers_units(session, golfer):
         read(plane_putt(14, side_right=-0.021, grade=1 / 168)),
         wording_of(own_measures(Viewer(golfer), session)),
     )
-    whole = " ".join([said.sentence, *said.details, *(f"{name} {words}" for _, name, words in said.lines)])
+    whole = " ".join([said.sentence, *said.details, *(f"{line.title} {line.words}" for line in said.lines)])
     assert said.sentence.startswith("Aim 44 cm right of centre. Roll it 30 cm past.")
     assert "Borrow" in whole
     assert " in " not in whole.replace("half in ", "")
     assert " ft" not in whole
+
+
+def test_a_golfers_own_hand_eyes_and_start_aid_are_the_schools(session, golfer):
+    viewer = Viewer(golfer)
+    usual = golfer_figures(own_measures(viewer, session))
+    assert usual == USUAL_GOLFER
+    own = {
+        "finger_4_m": 0.014,
+        "arm_bent_m": 0.5,
+        "arm_bent_speed_ft": 10.0,
+        "eye_height_m": 1.5,
+        "lean": 0.0,
+    }
+    keep_measures(viewer, session, METRIC | own)
+    figures = golfer_figures(own_measures(viewer, session))
+    assert figures.gauge.fingers_m == (0.017, 0.017, 0.017, 0.014, 0.017)
+    assert figures.gauge.arm_m(12.5) == pytest.approx(0.4), "nearer on a faster green"
+    assert figures.gauge.arm_m(5.0) == usual.gauge.straight_m, "no longer than the arm"
+    assert (figures.eye_m, figures.lean, figures.start_aid) == (1.5, 0.0, StartAid.LINE)
+
+
+def test_the_calls_that_lead_go_by_the_sight_until_they_are_chosen(session, golfer):
+    viewer = Viewer(golfer)
+    assert first_calls(None) == ("aim_spot", "curve_gate", "pace_target")
+    keep_measures(viewer, session, METRIC)
+    assert first_calls(own_measures(viewer, session)) == ("curve_gate", "cup_entry", "pace_target")
+    keep_calls(viewer, session, ("hand_gauge", "gone_since", "apex"))
+    assert first_calls(own_measures(viewer, session)) == ("hand_gauge", "apex")
+    keep_calls(viewer, session, None)
+    keep_measures(viewer, session, METRIC | {"sight": "lines"})
+    assert first_calls(own_measures(viewer, session)) == ("aim_spot", "start_spot", "pace_target")
+
+
+def test_a_bend_is_kept_for_its_speed_and_one_that_no_arm_makes_is_refused(session, golfer):
+    viewer = Viewer(golfer)
+    keep_bend(viewer, session, 0.42, 11.0)
+    kept = own_measures(viewer, session)
+    assert (kept.arm_bent_m, kept.arm_bent_speed_ft) == (0.42, 11.0)
+    for arm in (0.1, 0.7):
+        with pytest.raises(InvalidError, match="another number of fingers"):
+            keep_bend(viewer, session, arm, 11.0)

@@ -31,31 +31,43 @@ def moved(turned, **slopes):
 TURNS = [0.0, 2.0, -1.2]
 
 
+def about(solved, wording):
+    """Return where the aim lies about the cup."""
+    (line,) = [line for line in call(solved, wording).lines if line.school == "aim_spot"]
+    return line.rest
+
+
 @pytest.mark.parametrize("turned", TURNS)
-@pytest.mark.parametrize(
-    ("side_right", "words"),
-    [
-        (-0.02, "Outside the right edge"),
-        (0.02, "Outside the left edge"),
-        (-0.0015, "Inside the right edge"),
-        (0.0015, "Inside the left edge"),
-    ],
-)
+@pytest.mark.parametrize(("side_right", "words"), [(-0.02, "the right edge"), (0.02, "the left edge")])
 def test_the_edge_is_half_a_cup_from_the_centre(turned, side_right, words):
     solved = read(moved(turned, side_right=side_right))
     aim_in = abs(solved.aim_right_m) / INCH_M
-    (edge,) = [detail for detail in call(solved, METRIC).details if "edge" in detail]
-    assert edge.startswith(words)
-    by_cm = float(re.search(r"by (\d+) cm", edge)[1])
-    assert by_cm == pytest.approx(2.54 * abs(aim_in - CUP_ACROSS_IN / 2), abs=0.51)
+    by_cm, where = re.match(r": (\d+) cm outside ([a-z ]+),", about(solved, METRIC)).groups()
+    assert where == words
+    assert float(by_cm) == pytest.approx(2.54 * abs(aim_in - CUP_ACROSS_IN / 2), abs=0.51)
+
+
+@pytest.mark.parametrize("turned", TURNS)
+@pytest.mark.parametrize(
+    ("side_right", "least_in", "most_in", "words"),
+    [
+        (-0.0015, 0.2 * 2.125, 0.8 * 2.125, ": inside the right edge"),
+        (0.0035, 0.8 * 2.125, 1.25 * 2.125, ": the left edge"),
+        (-0.006, 2.125 + 0.84, 2.125 + 2.52, ": a ball outside the right edge"),
+    ],
+)
+def test_an_aim_near_the_cup_is_said_as_golfers_say_it(turned, side_right, least_in, most_in, words):
+    solved = read(moved(turned, side_right=side_right))
+    assert least_in < abs(solved.aim_right_m) / INCH_M < most_in
+    assert about(solved, USUAL_WORDING) == words
 
 
 @pytest.mark.parametrize("turned", TURNS)
 @pytest.mark.parametrize("side_right", [-0.02, 0.03])
 def test_what_is_said_to_drop_drops_and_a_little_more_does_not(turned, side_right):
     solved = read(moved(turned, side_right=side_right, grade=-0.01))
-    (line,) = [line for line in call(solved, USUAL_WORDING).lines if line.title == "Drops within"]
-    left, right, soft, firm = (float(figure) for figure in re.findall(r"[\d.]+", line.words))
+    within = call(solved, USUAL_WORDING).tolerance
+    left, right, soft, firm = (float(figure) for figure in re.findall(r"[\d.]+", within))
     roll, launch = roller(solved.putt, solved.aim), solved.aim.launch
 
     def drops(degrees_right=0.0, percent=0.0):
@@ -147,7 +159,7 @@ def test_the_aim_is_said_beside_the_centre_or_in_degrees(turned, side_right, whe
     assert degrees > 60
     said = call(wide, METRIC)
     assert said.sentence == f"Start {degrees}° {where} of the hole. Roll it 30 cm past."
-    assert [detail.split()[0] for detail in said.details] == ["Plays"], "no edge is told"
+    assert "aim_spot" not in [line.school for line in said.lines], "no spot is told"
 
 
 @pytest.mark.parametrize("turned", TURNS)
@@ -157,9 +169,9 @@ def test_what_nobody_sees_is_the_centre(turned, toward):
     least = STRAIGHT_M / per_slope
     straight, beside = (read(moved(turned, side_right=toward * share * least)) for share in (0.9, 1.1))
     assert call(straight).sentence == "Aim at the centre. Roll it one foot past."
-    assert len(call(straight).details) == 1
+    assert about(straight, USUAL_WORDING) == ""
     assert call(beside).spot == f"¼ in {'left' if toward > 0 else 'right'}"
-    assert call(beside).details[0].endswith("less than half a cup.")
+    assert about(beside, USUAL_WORDING) == ": the centre"
 
 
 @pytest.mark.parametrize("turned", TURNS)
@@ -186,10 +198,10 @@ def test_the_pace_is_said_as_it_was_asked(turned):
 def test_ten_cups_and_more_are_not_counted(turned, share, counted):
     wanted_m = share * 10 * CUP_ACROSS_IN * INCH_M
     slope = brentq(lambda tilt: read(moved(turned, side_right=-tilt)).aim_right_m - wanted_m, 0.01, 0.06)
-    edge = call(read(moved(turned, side_right=-slope)), METRIC).details[0]
+    edge = about(read(moved(turned, side_right=-slope)), METRIC)
     by_m = wanted_m - CUP_ACROSS_IN / 2 * INCH_M
-    told = f"{100 * by_m:.0f} cm, about nine and a half cups" if counted else f"{by_m:.2f} m"
-    assert edge == f"Outside the right edge by {told}."
+    by = f"{100 * by_m:.0f} cm" if counted else f"{by_m:.2f} m"
+    assert edge == f": {by} outside the right edge" + (", about nine cups and a half" if counted else "")
 
 
 @pytest.mark.parametrize("turned", TURNS)

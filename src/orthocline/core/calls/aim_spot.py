@@ -1,6 +1,7 @@
 """The aim spot: how far off the hole's centre to aim, at the hole's distance."""
 
-from orthocline.core.calls.school import GolferFigures, School
+from orthocline.core.calls.golfer import GolferFigures
+from orthocline.core.calls.school import School, Term, aimed
 from orthocline.core.roll import Read
 
 
@@ -20,4 +21,10 @@ def aim_spot_of(read: Read, _golfer: GolferFigures) -> float | None:
     return read.aim_right_m
 
 
-SCHOOL = School("aim_spot", aim_spot_of)
+SCHOOL = School(
+    "aim_spot",
+    aim_spot_of,
+    terms=(Term.ASIDE,),
+    figures=lambda _, right_m: None if right_m is None else (right_m,),
+    launch=lambda putt, figures, _: aimed(putt, figures[0]),
+)

@@ -1,15 +1,19 @@
 """The apex: where the ball is furthest from the ball-hole line."""
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
 
+from orthocline.core.calls.golfer import GolferFigures
 from orthocline.core.calls.marks import FINE, Mark, mark_after, right_m
-from orthocline.core.calls.school import School
-from orthocline.core.roll import Read
+from orthocline.core.calls.school import Blind, Figures, School, Term, aimed
+from orthocline.core.roll import Launch, Putt, Read, read
 
+LIMIT_RATIO = math.e
+"""Aim over apex of a putt that breaks a little and dies at the hole."""
 LOOKS = 257
 """The way to the hole is looked at so often; the row after the hole is no part of it."""
 STRAIGHT_M = 1e-6
@@ -62,4 +66,29 @@ def _members(top: Apex | None) -> Mapping[str, Any]:
     return {"apex_right_m": top.mark.right_m, "apex_fraction": top.fraction}
 
 
-SCHOOL = School("apex", lambda read, _: apex_of(read), _members)
+def _as_a_target(solved: Read, _golfer: GolferFigures, top: Apex | None) -> Launch | None:
+    """Return the launch straight at the apex, as those do who take it for the aim."""
+    if top is None:
+        return solved.aim.launch
+    return Launch(math.atan2(top.mark.right_m, top.mark.along_m), solved.launch_speed_mps)
+
+
+def _launch(putt: Putt, figures: Figures, _golfer: GolferFigures) -> Launch | None:
+    """Return the launch outside an apex, by the putt's own aim over apex; the limit's on a straight putt."""
+    solved = read(putt)
+    top, aim = apex_of(solved), solved.aim_right_m
+    if aim is None:
+        return None
+    return aimed(putt, figures[0] * (aim / top.mark.right_m if top else LIMIT_RATIO))
+
+
+SCHOOL = School(
+    "apex",
+    lambda read, _: apex_of(read),
+    _members,
+    blind_to=(Blind.TARGET,),
+    played=_as_a_target,
+    terms=(Term.ASIDE,),
+    figures=lambda _, top: (top.mark.right_m,) if top else None,
+    launch=_launch,
+)

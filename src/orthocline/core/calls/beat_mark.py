@@ -1,13 +1,22 @@
 """The beat mark: how far along its way the ball is one beat after it leaves the face."""
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Any
 
 import numpy as np
+from scipy.optimize import brentq
 
-from orthocline.core.calls.school import GolferFigures, School
+from orthocline.core.calls.golfer import GolferFigures
+from orthocline.core.calls.school import Blind, Figures, School, Term, solved_aim
 from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2
-from orthocline.core.roll import Read, rolling_deceleration_mps2
+from orthocline.core.roll import Launch, Putt, Read, Track, roller, rolling_deceleration_mps2
+
+PATH = 5
+"""Column of a track's path length."""
+SLOWEST, FASTEST, CLOSE_MPS = 0.2, 4.0, 1e-5
+"""Launches of an answer are looked for between shares of the solved speed, and found within so much."""
 
 
 @dataclass(frozen=True)
@@ -77,17 +86,49 @@ def beat_mark_of(read: Read, golfer: GolferFigures) -> BeatMark | None:
     BeatMark or None
         The path length with the slide included, and when; or None.
     """
-    track, drag_mps2 = read.track, rolling_deceleration_mps2(read.putt.green_speed_ft)
-    slid = slide(read.launch_speed_mps, drag_mps2)
-    when_rolled = float(np.interp(slid.distance_m, track.samples[:, 5], track.samples[:, 0]))
-    clock = golfer.tempo.beat_s + when_rolled - slid.duration_s
-    if clock > track.duration_s:
+    beat_s = golfer.tempo.beat_s
+    clock = _clock_s(read.track, read.putt, read.launch_speed_mps, beat_s)
+    if clock > read.track.duration_s:
         return None
-    return BeatMark(float(track.at_times(np.array([clock]))[0, 4]), golfer.tempo.beat_s)
+    return BeatMark(_along_m(read.track, clock), beat_s)
+
+
+def _clock_s(track: Track, putt: Putt, launch_speed_mps: float, beat_s: float) -> float:
+    """Return when on a pure roll's clock [s] the ball that slid first has its beat."""
+    slid = slide(launch_speed_mps, rolling_deceleration_mps2(putt.green_speed_ft))
+    when_rolled = float(np.interp(slid.distance_m, track.samples[:, PATH], track.samples[:, 0]))
+    return beat_s + when_rolled - slid.duration_s
+
+
+def _along_m(track: Track, clock_s: float) -> float:
+    return float(track.at_times(np.array([min(clock_s, track.duration_s)]))[0, 4])
+
+
+def _members(mark: BeatMark | None) -> Mapping[str, Any]:
+    return {"beat_mark": {"after_s": mark.after_s, "along_m": mark.along_m} if mark else None}
+
+
+def _launch(putt: Putt, figures: Figures, golfer: GolferFigures) -> Launch | None:
+    """Return the launch along the putt's own line that has come so far after one beat."""
+    aim = solved_aim(putt)
+    roll, beat_s = roller(putt, aim), golfer.tempo.beat_s
+
+    def over(speed_mps: float) -> float:
+        track = roll(Launch(aim.launch.right_rad, speed_mps))
+        return _along_m(track, _clock_s(track, putt, speed_mps, beat_s)) - figures[0]
+
+    least, most = SLOWEST * aim.launch.speed_mps, FASTEST * aim.launch.speed_mps
+    if over(least) > 0.0 or over(most) < 0.0:
+        return None
+    return Launch(aim.launch.right_rad, brentq(over, least, most, xtol=CLOSE_MPS))
 
 
 SCHOOL = School(
     "beat_mark",
     beat_mark_of,
-    lambda mark: {"beat_mark": {"after_s": mark.after_s, "along_m": mark.along_m}},
+    _members,
+    blind_to=(Blind.AIM,),
+    terms=(Term.AHEAD,),
+    figures=lambda _, mark: (mark.along_m,) if mark else None,
+    launch=_launch,
 )

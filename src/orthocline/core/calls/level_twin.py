@@ -5,8 +5,9 @@ from collections.abc import Mapping
 from dataclasses import asdict, dataclass
 from typing import Any
 
-from orthocline.core.calls.school import School
-from orthocline.core.roll import Read, rolling_deceleration_mps2
+from orthocline.core.calls.golfer import GolferFigures
+from orthocline.core.calls.school import Figures, School, Term, solved_aim
+from orthocline.core.roll import Launch, Putt, Read, rolling_deceleration_mps2
 
 
 @dataclass(frozen=True)
@@ -71,4 +72,38 @@ def _members(twin: LevelTwin) -> Mapping[str, Any]:
     return {"plays_like_m": twin.plays_like_m, "level_twin": asdict(twin)}
 
 
-SCHOOL = School("level_twin", lambda read, _: level_twin_of(read), _members)
+def level_speed_mps(putt: Putt, plays_like_m: float) -> float:
+    """Return the launch that rolls so far on level ground, and the putt's roll-past on.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt, whose green speed and roll-past count.
+    plays_like_m : float
+        Distance [m], 0 or more.
+
+    Returns
+    -------
+    float
+        Launch (rolling) speed [m/s].
+    """
+    rolls_m = max(plays_like_m + (solved_aim(putt).past_m or 0.0), 0.0)
+    return math.sqrt(2.0 * rolling_deceleration_mps2(putt.green_speed_ft) * rolls_m)
+
+
+def _launch(putt: Putt, figures: Figures, _golfer: GolferFigures) -> Launch | None:
+    along, right = putt.length_m + figures[0], figures[1]
+    if not along:
+        return None
+    plays_like = math.copysign(math.hypot(along, right), along)
+    return Launch(math.atan(right / along), level_speed_mps(putt, plays_like))
+
+
+SCHOOL = School(
+    "level_twin",
+    lambda read, _: level_twin_of(read),
+    _members,
+    terms=(Term.BEYOND, Term.ASIDE),
+    figures=lambda read, twin: (twin.along_m - read.putt.length_m, twin.right_m),
+    launch=_launch,
+)

@@ -2,10 +2,11 @@
 
 from dataclasses import dataclass, replace
 
-from orthocline.core.calls.level_twin import level_twin_of
-from orthocline.core.calls.school import School
+from orthocline.core.calls.golfer import GolferFigures
+from orthocline.core.calls.level_twin import level_speed_mps, level_twin_of
+from orthocline.core.calls.school import Blind, Figures, School, Term, solved_aim
 from orthocline.core.ground import Plane, plane_from_grade
-from orthocline.core.roll import Read, read
+from orthocline.core.roll import Launch, Putt, Read, read
 
 
 @dataclass(frozen=True)
@@ -52,4 +53,16 @@ def _extra_aim_m(solved: Read) -> float | None:
     return None if across is None else abs(solved.aim_right_m) - abs(across)
 
 
-SCHOOL = School("pace_target", lambda solved, _: pace_target_of(solved))
+def _launch(putt: Putt, figures: Figures, _golfer: GolferFigures) -> Launch:
+    speed = level_speed_mps(putt, putt.length_m + figures[0])
+    return Launch(solved_aim(putt).launch.right_rad, speed)
+
+
+SCHOOL = School(
+    "pace_target",
+    lambda solved, _: pace_target_of(solved),
+    blind_to=(Blind.AIM,),
+    terms=(Term.BEYOND,),
+    figures=lambda _, target: (target.beyond_m,),
+    launch=_launch,
+)

@@ -4,10 +4,14 @@ from orthocline.core.calls import (
     aim_spot,
     apex,
     beat_mark,
+    cup_entry,
     curve_gate,
     fall_line_dial,
+    hand_gauge,
+    instinct,
     level_twin,
     pace_target,
+    plumb_line,
     start_spot,
     stroke,
 )
@@ -16,8 +20,8 @@ from orthocline.core.calls.school import School
 SCHOOLS: dict[str, School] = {
     module.SCHOOL.name: module.SCHOOL
     for module in (
-        *(level_twin, pace_target, beat_mark, stroke, aim_spot, curve_gate, apex, start_spot),
-        fall_line_dial,
+        *(aim_spot, curve_gate, pace_target, cup_entry, apex, level_twin, fall_line_dial),
+        *(hand_gauge, plumb_line, beat_mark, stroke, start_spot, instinct),
     )
 }
 """By name. One more is one more module; its words and its layer go by the same name."""

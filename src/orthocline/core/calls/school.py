@@ -1,39 +1,68 @@
-"""What a school is: a value of its own from one solved putt."""
+"""What a school is: a value of its own from one solved putt, and the way back from its own words."""
 
+import math
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
+from enum import StrEnum
 from typing import Any
 
-from orthocline.core.estimate import Estimate
-from orthocline.core.roll import Read
-from orthocline.core.speed import Tempo
+from orthocline.core.calls.golfer import GolferFigures
+from orthocline.core.roll import Aim, Launch, Putt, Read, aims
+
+Figures = tuple[float, ...]
+"""A school's answer in SI units, a figure for each of its terms."""
 
 
-@dataclass(frozen=True)
-class GolferFigures:
-    """What schools need to know of the golfer.
+class Term(StrEnum):
+    """What a figure of an answer says."""
 
-    Attributes
-    ----------
-    stroke_rate : Estimate or None
-        The golfer's own launch speed per length of stroke [1/s], if a few putts calibrated it.
-    tempo : Tempo
-        The golfer's tempo and beat.
-    stance_m : float or None
-        Width of the stance [m] from the outside of one foot to that of the other, if it was measured.
-    """
+    ASIDE = "aside"
+    """Beside the ball-hole line [m], positive to the right."""
+    AHEAD = "ahead"
+    """From the ball [m]."""
+    BEYOND = "beyond"
+    """Beyond the hole [m], negative short of it."""
+    SIZE = "size"
+    """A length that has no side [m]."""
+    HOUR = "hour"
+    """An hour on a dial, 0 to 12."""
+    FINGERS = "fingers"
+    """Fingers held up, positive to the right."""
+    PLACE = "place"
+    """The step of an aim without numbers, positive to the right."""
+    MOOD = "mood"
+    """The step of a pace without numbers."""
 
-    stroke_rate: Estimate | None = None
-    tempo: Tempo = field(default_factory=Tempo)
-    stance_m: float | None = None
 
+class Blind(StrEnum):
+    """What a school does not know."""
 
-USUAL_GOLFER = GolferFigures()
-"""A golfer of whom nothing is known."""
+    SPEED = "speed"
+    """Green speed."""
+    PACE = "pace"
+    """How far past the ball is to roll."""
+    GRADE = "grade"
+    """Up or down to the hole."""
+    BETWEEN = "between"
+    """Ground elsewhere than where one stands, or than its mean."""
+    AIM = "aim"
+    """Where to start it: it is about pace only."""
+    TARGET = "target"
+    """That what it marks is a place on the way, and nothing to start at."""
+    FIGURES = "figures"
+    """How much exactly."""
 
 
 def _no_members(_value: Any) -> Mapping[str, Any]:
     return {}
+
+
+def _as_read(read: Read, _golfer: GolferFigures, _value: Any) -> Launch:
+    return read.aim.launch
+
+
+def _no_figures(_read: Read, _value: Any) -> Figures | None:
+    return None
 
 
 @dataclass(frozen=True)
@@ -48,8 +77,62 @@ class School:
         Returns the school's value for a read and a golfer, of the school's own type; None where it has none.
     members : callable
         Returns what the read's document says of a value: names and JSON data, lengths in metres.
+    blind_to : tuple of Blind
+    played : callable
+        Returns the launch of whoever plays by a value: the read's own, but for schools that know less.
+    terms : tuple of Term
+        What an answer in its words says; none where it cannot be answered.
+    figures : callable
+        Returns the value of a read as such an answer; None where it has none.
+    launch : callable or None
+        Returns the launch that an answer means for a putt as it is asked and a golfer; None where it means
+        none there. What the answer leaves open, aim or pace, is the putt's own.
     """
 
     name: str
     value: Callable[[Read, GolferFigures], Any]
     members: Callable[[Any], Mapping[str, Any]] = _no_members
+    blind_to: tuple[Blind, ...] = ()
+    played: Callable[[Read, GolferFigures, Any], Launch | None] = _as_read
+    terms: tuple[Term, ...] = ()
+    figures: Callable[[Read, Any], Figures | None] = _no_figures
+    launch: Callable[[Putt, Figures, GolferFigures], Launch | None] | None = None
+
+    @property
+    def of_aim(self) -> bool:
+        """Whether it says where to start the ball."""
+        return Blind.AIM not in self.blind_to
+
+
+def solved_aim(putt: Putt) -> Aim:
+    """Return the line of a putt that is asked for.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+
+    Returns
+    -------
+    Aim
+        Its launch [rad, m/s], arrival and pace.
+    """
+    return aims(putt)[: putt.line][-1]
+
+
+def aimed(putt: Putt, right_m: float) -> Launch:
+    """Return the launch toward a spot beside the hole, at the putt's own pace.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt.
+    right_m : float
+        The spot to the right of the hole's centre, at its distance [m].
+
+    Returns
+    -------
+    Launch
+        At the speed of the solved putt.
+    """
+    return Launch(math.atan2(right_m, putt.length_m), solved_aim(putt).launch.speed_mps)

@@ -2,9 +2,10 @@
 
 from dataclasses import dataclass
 
-from orthocline.core.calls.school import GolferFigures, School
+from orthocline.core.calls.golfer import GolferFigures
+from orthocline.core.calls.school import Blind, Figures, School, Term, solved_aim
 from orthocline.core.instruments import USUAL_STROKE_RATE
-from orthocline.core.roll import Read
+from orthocline.core.roll import Launch, Putt, Read
 from orthocline.core.speed import stroke_length_m
 
 
@@ -52,4 +53,16 @@ def stroke_of(read: Read, golfer: GolferFigures) -> StrokeLength:
     return StrokeLength(length_m, golfer.stroke_rate is not None, rate.within / rate.value, outside)
 
 
-SCHOOL = School("stroke", stroke_of)
+def _launch(putt: Putt, figures: Figures, golfer: GolferFigures) -> Launch:
+    rate = golfer.stroke_rate or USUAL_STROKE_RATE
+    return Launch(solved_aim(putt).launch.right_rad, figures[0] * rate.value)
+
+
+SCHOOL = School(
+    "stroke",
+    stroke_of,
+    blind_to=(Blind.AIM,),
+    terms=(Term.SIZE,),
+    figures=lambda _, stroke: (stroke.length_m,),
+    launch=_launch,
+)

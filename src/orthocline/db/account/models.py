@@ -4,6 +4,7 @@ from datetime import datetime
 from uuid import UUID
 
 from sqlalchemy import (
+    ARRAY,
     BigInteger,
     CheckConstraint,
     DateTime,
@@ -20,14 +21,15 @@ from sqlalchemy.orm import Mapped, mapped_column, relationship
 from orthocline.db.base import Base, Entry
 
 NAME_LENGTH = 60
+CALL_LENGTH = 40
 TIME_ZONE_LENGTH = 64
 POSITIVE = (
-    *("shoe_m", "finger_1_m", "finger_2_m", "finger_3_m", "arm_full_m", "arm_bent_m"),
-    *("stance_m", "back_s", "beat_s"),
+    *("shoe_m", "finger_1_m", "finger_2_m", "finger_3_m", "finger_4_m", "finger_5_m"),
+    *("arm_full_m", "arm_bent_m", "arm_bent_speed_ft", "eye_height_m", "stance_m", "back_s", "beat_s"),
 )
 NONE_OR_MORE = (
     *("usual_past_m", "usual_past_uphill_m", "usual_past_downhill_m"),
-    *("start_line_rad", "energy", "read_share"),
+    *("start_line_rad", "energy", "read_share", "lean"),
 )
 
 
@@ -60,6 +62,7 @@ class Golfer(Base):
 class OwnMeasures(Base):
     """A golfer's own measures, units and words; NULL where the usual figure is used.
 
+    `calls` are the names of the calls that lead on the Read page, in their order; `lean` is a share.
     Of stride and stroke what was tried is kept, in rows of their own; what follows from it is worked out.
     """
 
@@ -72,6 +75,8 @@ class OwnMeasures(Base):
         CheckConstraint("eye IN ('right', 'left', 'unknown')", name="eye"),
         CheckConstraint("golfer_level IN ('tournament', 'low', 'middle', 'new')", name="golfer_level"),
         CheckConstraint("pace IN ('usual', 'advised')", name="pace"),
+        CheckConstraint("sight IN ('lines', 'curves', 'either')", name="sight"),
+        CheckConstraint("start_aid IN ('spot', 'line', 'neither')", name="start_aid"),
         *(CheckConstraint(f"{name} > 0", name=name) for name in POSITIVE),
         *(CheckConstraint(f"{name} >= 0", name=name) for name in NONE_OR_MORE),
     )
@@ -86,12 +91,20 @@ class OwnMeasures(Base):
     eye: Mapped[str] = mapped_column(String(10), server_default="unknown")
     golfer_level: Mapped[str] = mapped_column(String(10), server_default="middle")
     pace: Mapped[str] = mapped_column(String(10), server_default="usual")
+    sight: Mapped[str] = mapped_column(String(10), server_default="either")
+    start_aid: Mapped[str] = mapped_column(String(10), server_default="spot")
+    calls: Mapped[list[str] | None] = mapped_column(ARRAY(String(CALL_LENGTH)))
     shoe_m: Mapped[float | None]
     finger_1_m: Mapped[float | None]
     finger_2_m: Mapped[float | None]
     finger_3_m: Mapped[float | None]
+    finger_4_m: Mapped[float | None]
+    finger_5_m: Mapped[float | None]
     arm_full_m: Mapped[float | None]
     arm_bent_m: Mapped[float | None]
+    arm_bent_speed_ft: Mapped[float | None]
+    eye_height_m: Mapped[float | None]
+    lean: Mapped[float | None]
     stance_m: Mapped[float | None]
     back_s: Mapped[float | None]
     beat_s: Mapped[float | None]

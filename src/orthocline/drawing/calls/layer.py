@@ -1,13 +1,15 @@
 """A school's layer on the plan of a putt: what it draws, and the labels it wants."""
 
+import math
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
+from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.roll import Putt, Read
 from orthocline.drawing.frame import Frame
 from orthocline.drawing.labels import LabelSide, Wanted
-from orthocline.drawing.scene import Item
+from orthocline.drawing.scene import Item, Spot, Spots, spots_of
 from orthocline.wording.wording import Wording
 
 
@@ -18,6 +20,7 @@ class PuttSheet:
     read: Read
     frame: Frame
     wording: Wording
+    golfer: GolferFigures = USUAL_GOLFER
 
     @property
     def putt(self) -> Putt:
@@ -34,6 +37,21 @@ class PuttSheet:
         """The side toward which the ball curves."""
         return "left" if self.read.launch_right_rad > 0 else "right"
 
+    @property
+    def ball(self) -> Spot:
+        """Where the ball lies."""
+        return self.frame.spot(-self.putt.length_m, 0.0)
+
+    def aim_line(self, from_m: float, to_m: float) -> Spots:
+        """Return a stroke along the aim line, between distances ahead of the ball [m]."""
+        return spots_of(*(self.ahead(one) for one in (from_m, to_m)))
+
+    def ahead(self, length_m: float) -> Spot:
+        """Return the place on the aim line so far ahead of the ball [m]."""
+        right = self.read.launch_right_rad
+        cos, sin = math.cos(right), math.sin(right)
+        return self.frame.spot(length_m * cos - self.putt.length_m, length_m * sin)
+
 
 @dataclass(frozen=True)
 class Layer:
@@ -45,3 +63,5 @@ class Layer:
 
 Draw = Callable[[PuttSheet, Any], Layer]
 """Returns the layer of a school's value."""
+Reach = Callable[[Read, Any], Spots]
+"""Returns places beyond the hole and right of it [m], shape (n, 2), that a layer must have on its sheet."""

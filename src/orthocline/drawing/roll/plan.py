@@ -2,15 +2,16 @@
 
 import math
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
+from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
 from orthocline.core.ground import Plane
 from orthocline.core.roll import OwnRoll, Putt, Read
 from orthocline.core.sure import AimRange, Sureness
-from orthocline.drawing.calls import PuttSheet, call_layers
+from orthocline.drawing.calls import PuttSheet, call_layers, reach_of
 from orthocline.drawing.calls.layer import Layer
 from orthocline.drawing.frame import Frame, fit
 from orthocline.drawing.ground.dial import DIAL, dial_items, dial_spot
@@ -24,6 +25,7 @@ from orthocline.drawing.scene import (
     Area,
     Disc,
     Fill,
+    Group,
     Hachures,
     Item,
     Line,
@@ -98,6 +100,8 @@ def plan(
     sure: Sureness | None = None,
     tries_m: Sequence[float] | None = None,
     marks: Marks | None = None,
+    golfer: GolferFigures = USUAL_GOLFER,
+    lit: str = "",
 ) -> Plan:
     """Return the plan of a putt, with its read unless that is still hidden.
 
@@ -116,22 +120,27 @@ def plan(
         The golfer's candidate lines [m]: with them the fan of start lines stands in the band's place.
     marks : Marks, optional
         Readings of the ground, drawn where they were made.
+    golfer : GolferFigures
+        Whose fingers, eyes and stroke the schools' layers show.
+    lit : str
+        The school whose layer is lit; the other layers are faint then.
     """
     found = sure.range if sure else None
-    frame = Frame(*held) if held else _fit(putt, read, tuple((rolls or {}).values()), found)
+    reach = reach_of(read, golfer, lit) if read else None
+    frame = Frame(*held) if held else _fit(putt, read, tuple((rolls or {}).values()), found, reach)
     fall = _fall_deg(putt) + frame.turn_deg
     way = way_of(putt, read, frame) if read else None
     others = [own_way(putt, one, frame, says) for says, one in (rolls or {}).items()]
     said = blurred(wording, read, found) if read else wording
     ground = hachures(putt.mean_plane.tilt, fall, frame.scale, frame.hole, wording)
-    sheet = PuttSheet(read, frame, said) if read else None
+    sheet = PuttSheet(read, frame, said, golfer) if read else None
     readings = reading_layer(marks, putt, frame, wording) if marks else None
     items = [
         *_ground_items(putt, frame, ground),
         *(() if held else _length_items(putt, frame)),
         *_sure_items(putt, sure, frame, tries_m),
         *(readings.items if readings else ()),
-        *(_read_items(sheet, way, others, sure, readings, held=bool(held)) if sheet and way else ()),
+        *(_read_items(sheet, way, others, sure, readings, lit, held=bool(held)) if sheet and way else ()),
         *_hole_and_ball(putt, frame),
         *(() if held else (_rolling(putt, frame),)),
         *dial_items(fall if ground else None),
@@ -173,8 +182,17 @@ def _fall_deg(putt: Putt) -> float:
     return clockwise_from_up(putt.grade, putt.side_tilt_right)
 
 
-def _fit(putt: Putt, read: Read | None, rolls: Sequence[OwnRoll], sure: AimRange | None) -> Frame:
+def _fit(
+    putt: Putt,
+    read: Read | None,
+    rolls: Sequence[OwnRoll],
+    sure: AimRange | None,
+    reach: Spots | None,
+) -> Frame:
     beyond, right = [0.0, -putt.length_m], [0.0, 0.0]
+    if reach is not None:
+        beyond += reach[:, 0].tolist()
+        right += reach[:, 1].tolist()
     if read:
         for rows in (read.path, read.path_past):
             along, across = hole_frame(putt, rows[:, 1:3])
@@ -239,31 +257,45 @@ def _read_items(
     others: Sequence[OwnWay],
     sure: Sureness | None,
     readings: Layer | None,
+    lit: str,
     *,
     held: bool,
 ) -> Iterator[Item]:
     """Yield the read: the ball's way, the schools' layers, and labels that touch none of it.
 
-    While something is dragged there are no labels: they would jump about, and cost a fifth of the drawing.
+    While one school is lit the others are faint and without labels. While something is dragged there are no
+    labels at all: they would jump about, and cost a fifth of the drawing.
     """
     putt, frame = sheet.putt, sheet.frame
-    layers = list(call_layers(sheet))
+    calls = list(call_layers(sheet, lit))
+    layers = [layer for name, layer in calls if not lit or name == lit]
     if sure and not held:
         layers += [next_mark(sheet, best) for best in sure.next_readings[:1]]
+    faint = [item for name, layer in calls if lit and name != lit for item in layer.items]
     drawn = [
         *way_items(way, others, _ball_radius(frame)),
         *(item for layer in layers for item in layer.items),
     ]
+    if faint:
+        yield Group(tuple(faint), name="faint")
     yield from drawn
+    dimension = tuple(aim_dimension(sheet.read, frame, sheet.wording))
     if way.marked and not frame.turn_deg:
-        yield from aim_dimension(sheet.read, frame, sheet.wording)
+        yield from dimension
     if held:
         return
     layers += [readings] if readings else []
     wanted = [label for layer in layers for label in layer.labels]
     drawn += readings.items if readings else ()
-    lines = [Line(_fall_line(putt, frame), Sign.FALL, 1.6), *_hole_and_ball(putt, frame), *drawn]
-    for label in place_labels([*wanted, *_wanted(sheet, way, others)], ink_of(lines), ROOM):
+    lines = [
+        Line(_fall_line(putt, frame), Sign.FALL, 1.6),
+        *_hole_and_ball(putt, frame),
+        *drawn,
+        *faint,
+        *dimension,
+    ]
+    room = replace(ROOM, ruled=(frame.hole_y, sheet.ball.y))
+    for label in place_labels([*wanted, *_wanted(sheet, way, others)], ink_of(lines), room):
         yield from label.items
 
 

@@ -3,24 +3,21 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any, NamedTuple
-from uuid import UUID
 
 from sqlalchemy.orm import Session
 
 from orthocline.core.account import GOLFERS, USUAL_LEVEL, Golfer, PacedTape, UsualPasts, stride
-from orthocline.core.calls import USUAL_GOLFER, GolferFigures
+from orthocline.core.calls import FIRST_CALLS, SCHOOLS, USUAL_GOLFER, Gauge, GolferFigures, Sight, StartAid
 from orthocline.core.estimate import Estimate
 from orthocline.core.ground import Sense, SlopePair, sense
 from orthocline.core.instruments import INSTRUMENTS, USUAL_PAST_M, USUAL_SHOE_M
-from orthocline.core.roll import RANGES
 from orthocline.core.speed import StrokePutt, Tempo, stroke_rate
 from orthocline.core.units import PACE_M
-from orthocline.db.account import models
 from orthocline.db.account.models import OwnMeasures
 from orthocline.db.account.queries import measures_of
-from orthocline.db.entries import add_once, count_of, entry_of, one_at_a_time, with_same_key
+from orthocline.db.entries import one_at_a_time
 from orthocline.services.account.access import Viewer, open_play, own_data
-from orthocline.services.errors import InvalidError, NotFoundError
+from orthocline.services.errors import InvalidError
 from orthocline.wording.calibration import Calibration
 from orthocline.wording.dates import calendar_of
 from orthocline.wording.units import Units
@@ -34,12 +31,19 @@ KEPT = (
     "eye",
     "golfer_level",
     "pace",
+    "sight",
+    "start_aid",
     "shoe_m",
     "finger_1_m",
     "finger_2_m",
     "finger_3_m",
+    "finger_4_m",
+    "finger_5_m",
     "arm_full_m",
     "arm_bent_m",
+    "arm_bent_speed_ft",
+    "eye_height_m",
+    "lean",
     "stance_m",
     "usual_past_m",
     "usual_past_uphill_m",
@@ -50,6 +54,7 @@ KEPT = (
 )
 """What `keep_measures` keeps; `keep_tempo` keeps the tempo, trials are added and removed one by one."""
 TEMPO = ("back_s", "beat_s")
+FINGERS = tuple(f"finger_{number}_m" for number in range(1, 6))
 
 
 @dataclass(frozen=True)
@@ -92,12 +97,20 @@ class Measures:
     eye: str = "unknown"
     golfer_level: str = USUAL_LEVEL
     pace: str = "usual"
+    sight: str = Sight.EITHER
+    start_aid: str = StartAid.SPOT
+    calls: tuple[str, ...] | None = None
     shoe_m: float | None = None
     finger_1_m: float | None = None
     finger_2_m: float | None = None
     finger_3_m: float | None = None
+    finger_4_m: float | None = None
+    finger_5_m: float | None = None
     arm_full_m: float | None = None
     arm_bent_m: float | None = None
+    arm_bent_speed_ft: float | None = None
+    eye_height_m: float | None = None
+    lean: float | None = None
     stance_m: float | None = None
     back_s: float | None = None
     beat_s: float | None = None
@@ -120,14 +133,9 @@ class WhoPutts(NamedTuple):
     own: bool
 
 
-TRIALS: Mapping[str, type[models.Trial]] = {
-    "stride": models.StrideTrial,
-    "stroke": models.StrokeTrial,
-    "slope": models.SlopePair,
-}
 SENSES = ("feet", "eye")
-STRIDE_RANGE_M = (0.3, 1.5)
-MOST_TRIALS, MOST_PAIRS = 20, 40
+ARM_RANGE_M = (0.15, 1.0)
+"""From the eye to the fingers."""
 
 
 @own_data
@@ -142,21 +150,51 @@ def own_measures(viewer: Viewer, session: Session) -> Measures:
     )
     pairs = tuple(KeptPair(one.id, one.sense, one.guess, one.level) for one in kept.slope_pairs)
     values = {name: getattr(kept, name) for name in (*KEPT, *TEMPO)}
-    return Measures(**values, stride_trials=tuple(strides), stroke_trials=tuple(strokes), slope_pairs=pairs)
+    return Measures(
+        **values,
+        calls=None if kept.calls is None else tuple(kept.calls),
+        stride_trials=tuple(strides),
+        stroke_trials=tuple(strokes),
+        slope_pairs=pairs,
+    )
 
 
 @own_data
 def keep_measures(viewer: Viewer, session: Session, values: Mapping[str, Any]) -> None:
     """Keep the measures named in `KEPT`; None is the usual one."""
-    measures = _kept(viewer, session)
+    measures = kept_measures(viewer, session)
     for name in KEPT:
         setattr(measures, name, values[name])
+
+
+@own_data
+def keep_calls(viewer: Viewer, session: Session, calls: Sequence[str] | None) -> None:
+    """Keep which calls lead, in their order; None are those that a golfer of that sight starts with."""
+    kept_measures(viewer, session).calls = None if calls is None else list(calls)
+
+
+@open_play("Setting your bend")
+def keep_bend(viewer: Viewer, session: Session, arm_m: float, green_speed_ft: float) -> None:
+    """Keep how far from the eye the fingers are held, on a green of that speed.
+
+    Raises
+    ------
+    InvalidError
+        When no arm holds them there.
+    NotAllowedError
+        In Competition.
+    """
+    measures = kept_measures(viewer, session)
+    least, most = ARM_RANGE_M
+    if not least <= arm_m <= min(most, measures.arm_full_m or USUAL_GOLFER.gauge.straight_m):
+        raise InvalidError("fingers", "No arm bends so: try another number of fingers.")
+    measures.arm_bent_m, measures.arm_bent_speed_ft = arm_m, green_speed_ft
 
 
 @open_play("Keeping a tempo")
 def keep_tempo(viewer: Viewer, session: Session, tempo: Tempo) -> None:
     """Keep the golfer's tempo and beat."""
-    measures = _kept(viewer, session)
+    measures = kept_measures(viewer, session)
     measures.back_s, measures.beat_s = tempo.back_s, tempo.beat_s
 
 
@@ -185,7 +223,37 @@ def golfer_figures(measures: Measures | None) -> GolferFigures:
     """Return what the schools need to know of a golfer; the usual ones for a visitor."""
     if measures is None:
         return USUAL_GOLFER
-    return GolferFigures(own_stroke_rate(measures), own_tempo(measures), measures.stance_m)
+    return GolferFigures(
+        own_stroke_rate(measures),
+        own_tempo(measures),
+        measures.stance_m,
+        _gauge(measures),
+        USUAL_GOLFER.eye_m if measures.eye_height_m is None else measures.eye_height_m,
+        USUAL_GOLFER.lean if measures.lean is None else measures.lean,
+        StartAid(measures.start_aid),
+    )
+
+
+def _gauge(measures: Measures) -> Gauge:
+    usual = USUAL_GOLFER.gauge
+    fingers = tuple(
+        own or usually
+        for own, usually in zip((getattr(measures, name) for name in FINGERS), usual.fingers_m, strict=True)
+    )
+    return Gauge(
+        fingers,
+        measures.arm_full_m or usual.straight_m,
+        measures.arm_bent_m or usual.bent_m,
+        measures.arm_bent_speed_ft or usual.bent_for_ft,
+    )
+
+
+def first_calls(measures: Measures | None) -> tuple[str, ...]:
+    """Return the calls that lead on a golfer's Read page, in their order; what is no school is left out."""
+    if measures is None:
+        return FIRST_CALLS[Sight.EITHER]
+    chosen = FIRST_CALLS[Sight(measures.sight)] if measures.calls is None else measures.calls
+    return tuple(name for name in chosen if name in SCHOOLS)
 
 
 def own_tempo(measures: Measures | None) -> Tempo:
@@ -259,94 +327,8 @@ def pacing_sd(wording: Wording) -> float:
     return INSTRUMENTS["own_paces" if wording.calibration.own_pace else "usual_paces"].share
 
 
-@open_play("Measuring your stride")
-def add_stride_trial(
-    viewer: Viewer, session: Session, *, paces: float, tape_m: float, key: UUID | None = None
-) -> None:
-    """Keep one more try of pacing along a tape. The same `key` again is the same try.
-
-    Raises
-    ------
-    InvalidError
-        When no stride is so short or long, or there are enough.
-    NotAllowedError
-        In Competition.
-    """
-    least, most = STRIDE_RANGE_M
-    if not least <= tape_m / paces <= most:
-        raise InvalidError("paces", "A pace is 1 to 5 ft (0.3 to 1.5 m) long: check paces and tape.")
-    trial = models.StrideTrial(golfer_id=viewer.owner_id, key=key, paces=paces, tape_m=tape_m)
-    _add(viewer, session, trial, "paces")
-
-
-@open_play("Calibrating your stroke")
-def add_stroke_putt(
-    viewer: Viewer,
-    session: Session,
-    *,
-    stroke_m: float,
-    roll_m: float,
-    green_speed_ft: float,
-    key: UUID | None = None,
-) -> None:
-    """Keep one more putt that calibrates the stroke: on level ground, at a known green speed.
-
-    The same `key` again is the same putt.
-
-    Raises
-    ------
-    InvalidError
-        For a green speed outside what can be read, or when there are enough.
-    NotAllowedError
-        In Competition.
-    """
-    least, most = RANGES.green_speed_ft
-    if not least <= green_speed_ft <= most:
-        raise InvalidError("stroke_speed", f"Green speed must be between {least:g} and {most:g} feet.")
-    trial = models.StrokeTrial(
-        golfer_id=viewer.owner_id, key=key, stroke_m=stroke_m, roll_m=roll_m, green_speed_ft=green_speed_ft
-    )
-    _add(viewer, session, trial, "stroke")
-
-
-@open_play("Comparing slopes with a level")
-def add_slope_pair(
-    viewer: Viewer, session: Session, *, sense: str, guess: float, level: float, key: UUID | None = None
-) -> None:
-    """Keep a slope [ratio] that was felt or seen, and then read with a level in the same place.
-
-    The same `key` again is the same pair.
-
-    Raises
-    ------
-    InvalidError
-        When there are enough, of both senses together.
-    NotAllowedError
-        In Competition.
-    """
-    pair = models.SlopePair(golfer_id=viewer.owner_id, key=key, sense=sense, guess=guess, level=level)
-    _add(viewer, session, pair, "guess", MOST_PAIRS)
-
-
 @own_data
-def remove_trial(viewer: Viewer, session: Session, kind: str, trial_id: int) -> None:
-    """Remove one of the golfer's trials; `kind` is one of `TRIALS`.
-
-    Raises
-    ------
-    NotFoundError
-        When there is none of that number.
-    """
-    measures = _kept(viewer, session)
-    trial = entry_of(session, TRIALS[kind], viewer.owner_id, trial_id)
-    if trial is None:
-        raise NotFoundError("That one is gone already.")
-    session.delete(trial)
-    session.flush()
-    session.expire(measures)
-
-
-def _kept(viewer: Viewer, session: Session) -> OwnMeasures:
+def kept_measures(viewer: Viewer, session: Session) -> OwnMeasures:
     """Return the golfer's measures to be changed, by one request at a time."""
     one_at_a_time(session, viewer.owner_id)
     measures = measures_of(session, viewer.owner_id)
@@ -355,11 +337,3 @@ def _kept(viewer: Viewer, session: Session) -> OwnMeasures:
         session.add(measures)
         session.flush()
     return measures
-
-
-def _add(viewer: Viewer, session: Session, trial: models.Trial, field: str, most: int = MOST_TRIALS) -> None:
-    measures = _kept(viewer, session)
-    if with_same_key(session, trial) is None and count_of(session, type(trial), viewer.owner_id) >= most:
-        raise InvalidError(field, f"{most} trials are enough: remove one first.")
-    add_once(session, trial)
-    session.expire(measures)

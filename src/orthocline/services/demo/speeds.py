@@ -20,12 +20,8 @@ from orthocline.core.units import FOOT_M, INCH_M, PERCENT
 from orthocline.db.account.models import Golfer
 from orthocline.formats.sheet import Noted, Sheet
 from orthocline.services.account.access import Viewer, anyone
-from orthocline.services.account.measures import (
-    add_slope_pair,
-    add_stride_trial,
-    add_stroke_putt,
-    keep_measures,
-)
+from orthocline.services.account.measures import keep_measures
+from orthocline.services.account.trials import add_slope_pair, add_stride_trial, add_stroke_putt
 from orthocline.services.ground.places import Place
 from orthocline.services.speed.book import Condition, keep_speed
 from orthocline.wording.wording import USUAL_WORDING
@@ -155,8 +151,15 @@ def _own_measures(session: Session, golfer: Golfer) -> None:
             "finger_1_m": 0.018,
             "finger_2_m": 0.019,
             "finger_3_m": 0.017,
+            "finger_4_m": 0.014,
+            "finger_5_m": 0.021,
             "arm_full_m": 0.66,
             "arm_bent_m": 0.44,
+            "arm_bent_speed_ft": 10.2,
+            "eye_height_m": 1.58,
+            "lean": None,
+            "sight": "either",
+            "start_aid": "spot",
             "stance_m": 17.0 * INCH_M,
             "usual_past_m": 9.0 * INCH_M,
             "usual_past_uphill_m": 12.0 * INCH_M,

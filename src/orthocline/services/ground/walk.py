@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 from orthocline.core.ground import DECEIVING_SLOPE, STOPS, Reading, Stop
 from orthocline.core.roll import Putt
 from orthocline.services.account.access import Viewer, anyone, open_play
-from orthocline.services.account.measures import add_slope_pair
+from orthocline.services.account.trials import add_slope_pair
 from orthocline.services.errors import InvalidError
 
 FLATTEST_GAIN = 0.7

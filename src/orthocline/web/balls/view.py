@@ -178,7 +178,14 @@ class BallView:
     def coin(self) -> str:
         """Of the own ball: where to put the coin for the next one."""
         lines = self.after.lines if self.own and self.after else ()
-        return next((f"Next ball: {line.words}." for line in lines if line.school == "level_twin"), "")
+        return next(
+            (
+                f"Next ball: a coin {line.figures}, putted to as on a floor."
+                for line in lines
+                if line.school == "level_twin"
+            ),
+            "",
+        )
 
     @cached_property
     def sheet(self) -> WatchedSheet | None:

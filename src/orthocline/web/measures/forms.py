@@ -8,9 +8,10 @@ from wtforms.fields.choices import SelectChoice
 
 from orthocline.core.account import USUAL_LEVEL
 from orthocline.core.roll import RANGES
-from orthocline.core.units import FOOT_M, INCH_M
+from orthocline.core.units import FOOT_M, INCH_M, PERCENT
 from orthocline.services.account.measures import Measures, golfer_of
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
+from orthocline.wording.figures import tidy
 from orthocline.wording.holing.golfers import LEVEL_WORDS, spread_texts
 from orthocline.wording.quantities import (
     parse_degrees,
@@ -24,16 +25,23 @@ from orthocline.wording.quantities import (
 from orthocline.wording.wording import Wording
 
 PASTS = ("usual_past", "usual_past_uphill", "usual_past_downhill")
-LENGTHS = ("shoe", "finger_1", "finger_2", "finger_3", "arm_full", "arm_bent", "stance", *PASTS)
+FINGERS = ("finger_1", "finger_2", "finger_3", "finger_4", "finger_5")
+LENGTHS = ("shoe", *FINGERS, "arm_full", "arm_bent", "eye_height", "stance", *PASTS)
 STEEPEST = 0.1
 """Nobody putts on steeper ground [ratio]."""
-CHOICES = ("units", "slopes", "bend", "hand", "eye", "golfer_level", "pace")
+CHOICES = ("units", "slopes", "bend", "hand", "eye", "golfer_level", "pace", "sight", "start_aid")
+PLAIN = ("arm_bent_speed_ft", "lean")
+"""Figures of speeds and shares, by the names under which they are kept."""
 SPREADS = {"start_line": "start_line_rad", "energy": "energy", "read_share": "read_share"}
 """Fields of how one putt scatters, and what they are kept as."""
 
 
 def _length(label: str, least_m: float, most_m: float, allowed: str) -> QuantityField:
     return QuantityField(label, parse_near_m, between=(least_m, most_m), allowed=allowed, optional=True)
+
+
+def _finger(label: str) -> QuantityField:
+    return _length(label, 0.008, 0.04, "between 0.3 and 1.6 in (8 and 40 mm)")
 
 
 def _past(label: str) -> QuantityField:
@@ -69,12 +77,25 @@ class MeasuresForm(PostedFigureForm):
     hand = _choice("I putt", right="right-handed", left="left-handed")
     eye = _choice("Dominant eye", right="right", left="left", unknown="not known")
     shoe = _length("Shoe, heel to toe", 0.15, 0.45, "between 6 and 18 in (15 and 45 cm)")
-    finger_1 = _length("Index finger", 0.008, 0.04, "between 0.3 and 1.6 in (8 and 40 mm)")
-    finger_2 = _length("Middle finger", 0.008, 0.04, "between 0.3 and 1.6 in (8 and 40 mm)")
-    finger_3 = _length("Ring finger", 0.008, 0.04, "between 0.3 and 1.6 in (8 and 40 mm)")
+    finger_1 = _finger("Index finger")
+    finger_2 = _finger("Middle finger")
+    finger_3 = _finger("Ring finger")
+    finger_4 = _finger("Little finger")
+    finger_5 = _finger("Thumb")
     arm_full = _length("Eye to finger, arm straight", 0.3, 1.0, "between 12 and 39 in (30 and 100 cm)")
     arm_bent = _length("Eye to finger, arm bent", 0.15, 0.9, "between 6 and 35 in (15 and 90 cm)")
+    arm_bent_speed_ft = QuantityField(
+        "Bent for a green of",
+        lambda text, _: parse_green_speed_ft(text),
+        between=RANGES.green_speed_ft,
+        allowed="between 3 and 20 feet",
+        optional=True,
+    )
+    eye_height = _length("Eyes above the ground", 0.8, 2.2, "between 31 and 87 in (80 and 220 cm)")
+    lean = _share("You lean with the ground", 1.0, "between 0 and 100 %, such as 70 %")
     stance = _length("Stance, outer width", 0.1, 1.2, "between 4 and 47 in (10 and 120 cm)")
+    sight = _choice("I see a putt as", "either", lines="straight lines", curves="a curve", either="either")
+    start_aid = _choice("I start it by", "spot", spot="a spot", line="the ball's line", neither="neither")
     golfer_level = _choice("I putt as", USUAL_LEVEL, **LEVEL_WORDS)
     pace = _choice("Reads take", "usual", usual="my usual roll-past", advised="the one advised")
     start_line = QuantityField(
@@ -94,6 +115,7 @@ class MeasuresForm(PostedFigureForm):
         """Return what is to be kept, in SI units."""
         chosen = {name: self[name].data for name in CHOICES}
         lengths = {f"{name}_m": self[name].figure for name in LENGTHS}
+        lengths |= {name: self[name].figure for name in PLAIN}
         return chosen | lengths | {kept: self[name].figure for name, kept in SPREADS.items()}
 
 
@@ -141,6 +163,10 @@ def measures_texts(measures: Measures, wording: Wording) -> dict[str, str]:
     chosen = {name: getattr(measures, name) for name in CHOICES}
     lengths = {name: getattr(measures, f"{name}_m") for name in LENGTHS}
     texts = {name: wording.typed_near(length) for name, length in lengths.items() if length is not None}
+    if measures.arm_bent_speed_ft is not None:
+        texts["arm_bent_speed_ft"] = tidy(measures.arm_bent_speed_ft)
+    if measures.lean is not None:
+        texts["lean"] = f"{tidy(measures.lean / PERCENT)} %"
     return chosen | texts | _spread_texts(measures)
 
 

@@ -6,13 +6,8 @@ from flask_wtf import FlaskForm
 from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response
 
-from orthocline.services.account.measures import (
-    add_slope_pair,
-    add_stride_trial,
-    add_stroke_putt,
-    keep_measures,
-    remove_trial,
-)
+from orthocline.services.account.measures import keep_measures
+from orthocline.services.account.trials import add_slope_pair, add_stride_trial, add_stroke_putt, remove_trial
 from orthocline.services.errors import InvalidError
 from orthocline.web.database import session
 from orthocline.web.identity import measures, viewer, wording

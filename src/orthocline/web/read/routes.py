@@ -4,25 +4,42 @@ from collections.abc import Mapping
 from datetime import UTC, datetime
 from urllib.parse import urlencode
 
-from flask import Blueprint, Response, jsonify, make_response, redirect, render_template, request, url_for
+from flask import (
+    Blueprint,
+    Response,
+    flash,
+    jsonify,
+    make_response,
+    redirect,
+    render_template,
+    request,
+    url_for,
+)
+from flask_login import login_required
 from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.drawing.roll.hole_frame import way_spots
 from orthocline.drawing.roll.plan import plan
-from orthocline.services.account.measures import own_tempo
+from orthocline.services.account.measures import first_calls, keep_calls, own_tempo
+from orthocline.services.errors import InvalidError
 from orthocline.services.log.putts import save_read
+from orthocline.services.read.bend import set_bend
 from orthocline.services.read.reading import read_putt, read_to_roll
 from orthocline.services.speed.book import usual_speed_ft
 from orthocline.web.database import session
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part
+from orthocline.web.read.calls_view import chosen
 from orthocline.web.read.view import view
 from orthocline.web.security import read_limit
 from orthocline.web.shared.asked import Asked, asked
 from orthocline.web.shared.lies import own_greens
 from orthocline.web.shared.read_address import demo_values
 from orthocline.web.shared.read_start import own_pasts, start_values
+from orthocline.wording.calls.answers import parse_answer
+from orthocline.wording.figures import capital
+from orthocline.wording.quantities import QuantityError
 
 blueprint = Blueprint("read", __name__)
 ROLL_RATE_HZ = 30
@@ -81,6 +98,40 @@ def roll() -> Response | tuple[Response, int]:
     return jsonify(
         duration_s=round(end, 3), spots=spots.round(1).tolist(), beat_s=own_tempo(measures()).beat_s
     )
+
+
+@blueprint.post("/read/calls")
+@read_limit
+def calls() -> AnyResponse:
+    """Choose which calls lead: kept for a golfer, in the address for a visitor."""
+    fields = dict(typed_fields())
+    wanted, edit = _asked(fields), fields.get("edit", "")
+    if wanted.read is None:
+        return redirect(f"{url_for('read.page')}?{urlencode(wanted.typed)}", 303)
+    own = wanted.read.calls
+    first = None if edit == "usual" else chosen(first_calls(measures()) if own is None else own, edit)
+    if viewer().golfer:
+        keep_calls(viewer(), session(), first)
+    led = wanted.read.led_by(None if viewer().golfer else first)
+    return redirect(f"{url_for('read.page')}?{led.query}", 303)
+
+
+@blueprint.post("/read/bend")
+@login_required
+@read_limit
+def bend() -> AnyResponse:
+    """Set the bend of the hand gauge on this putt: so many fingers met its aim."""
+    fields = dict(typed_fields())
+    wanted = _asked(fields)
+    address = f"{url_for('read.page')}?{wanted.read.query if wanted.read else urlencode(wanted.typed)}"
+    if wanted.putt is not None:
+        try:
+            (fingers,) = parse_answer("hand_gauge", fields.get("fingers", ""), 1.0, wording())
+            set_bend(viewer(), session(), wanted.putt, fingers)
+            flash("Kept. The hand gauge goes by it, on every green.")
+        except (QuantityError, InvalidError) as error:
+            flash(capital(str(error)))
+    return redirect(address, 303)
 
 
 @blueprint.post("/log")

@@ -17,11 +17,12 @@ from orthocline.drawing.roll.plan import Plan, plan
 from orthocline.drawing.roll.profile import profile
 from orthocline.drawing.scene import Scene
 from orthocline.services.account.access import Viewer
-from orthocline.services.account.measures import Measures, golfer_figures
+from orthocline.services.account.measures import Measures, first_calls, golfer_figures
 from orthocline.services.ground.places import Place
 from orthocline.services.read.holing import try_launch
 from orthocline.services.read.reading import against_usual, compare_own, how_sure, read_putt
 from orthocline.web.read.beside import Source, beside, source_of
+from orthocline.web.read.calls_view import CallsView
 from orthocline.web.read.handles import Handle, handles_of
 from orthocline.web.read.sure_view import SureView
 from orthocline.web.shared.asked import Asked
@@ -30,7 +31,6 @@ from orthocline.web.shared.places_view import PlacesView
 from orthocline.web.shared.read_form import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.web.shared.readings import FIELD
-from orthocline.wording.calls.saying import CallLine
 from orthocline.wording.instruments import instrument_choice
 from orthocline.wording.read.call import Call, call, entry_words
 from orthocline.wording.read.rolled import own_words
@@ -38,8 +38,6 @@ from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.day import day_words
 from orthocline.wording.wording import Wording
 
-LEADING = ("aim_spot", "curve_gate", "pace_target")
-"""The calls that everybody sees; the others are in a fold."""
 DRAGGED = (
     *("length", "side", "falls", "rise", "slope", "past", "usual"),
     *("grain_toward", "wind_toward", "toward"),
@@ -69,6 +67,8 @@ class ReadView:
         None while the putt cannot be read.
     usual_ft : callable
         Returns the speed [ft] of the golfer's usual green, or None.
+    first_calls : tuple of str
+        The calls that lead unless the address says which.
     """
 
     asked: Asked
@@ -77,6 +77,7 @@ class ReadView:
     now: datetime
     solved: Read | None
     usual_ft: Callable[[], float | None] = lambda: None
+    first_calls: tuple[str, ...] = ()
 
     @property
     def wording(self) -> Wording:
@@ -189,11 +190,13 @@ class ReadView:
         """What the page says of how sure the read is."""
         return SureView(self._read, self.sure, self.wording) if self.sure else None
 
-    @property
-    def leading(self) -> tuple[CallLine, ...]:
-        """The calls that lead, in their order."""
-        lines = {line.school: line for line in self.words.lines} if self.words else {}
-        return tuple(lines[school] for school in LEADING if school in lines)
+    @cached_property
+    def calls(self) -> CallsView:
+        """The calls, those that lead first."""
+        read = self.read
+        first = read.calls if read and read.calls is not None else self.first_calls
+        lines = self.words.lines if self.words else ()
+        return CallsView(lines, first, read.lit if read else "", self.wording)
 
     @property
     def against(self) -> str:
@@ -203,12 +206,6 @@ class ReadView:
             return ""
         effect = against_usual(self.viewer, self.answer, usual_ft)
         return day_words(self.answer.putt.green_speed_ft, usual_ft, effect) if effect else ""
-
-    @property
-    def folded(self) -> tuple[CallLine, ...]:
-        """The other calls."""
-        lines = self.words.lines if self.words else ()
-        return tuple(line for line in lines if line.school not in LEADING)
 
     @property
     def told(self) -> str:
@@ -259,6 +256,8 @@ class ReadView:
         return plan(
             *(self.solved.putt, self.answer, self.wording, self.rolls, held, says, self.sure, tries),
             self.places.marks,
+            self.golfer,
+            self._read.lit,
         )
 
     @property
@@ -354,4 +353,5 @@ def view(
 ) -> ReadView:
     """Return the page of what is asked; refused in Competition."""
     solved = read_putt(viewer, asked.putt) if asked.putt else None
-    return ReadView(asked, viewer, golfer_figures(measures), now, solved, usual_ft)
+    golfer, first = golfer_figures(measures), first_calls(measures)
+    return ReadView(asked, viewer, golfer, now, solved, usual_ft, first)

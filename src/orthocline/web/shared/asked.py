@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 from werkzeug.datastructures import MultiDict
 
 from orthocline.core.account import UsualPasts
+from orthocline.core.calls import SCHOOLS
 from orthocline.core.roll import Putt, PuttError
 from orthocline.web.shared.lies import Greens, Lie, hole_of
 from orthocline.web.shared.read_address import START
@@ -24,7 +25,7 @@ DRAGS = {
     "fall": ReadRequest.falling,
 }
 """What is dragged to where, in metres and degrees."""
-EDITS = ("step", *DRAGS, "ground", "frame")
+EDITS = ("step", *DRAGS, "ground", "light", "frame")
 """What is done to the putt in the address."""
 
 
@@ -131,6 +132,8 @@ def _edited(read: ReadRequest, edits: Mapping[str, str]) -> ReadRequest:
         figure = _figure(edits[edit])
         if figure is not None:
             read = change(read, figure)
+    if edits["light"] in SCHOOLS:
+        read = read.lighting(edits["light"])
     return _reading_edited(read, edits["ground"])
 
 

@@ -7,6 +7,7 @@ from wtforms.fields.choices import SelectChoice
 from wtforms.validators import AnyOf, Optional, StopValidation
 
 from orthocline.core.account import UsualPasts
+from orthocline.core.calls import SCHOOLS
 from orthocline.core.grain import GRASSES
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.instruments import TRUENESS_DEG, Gives, giving
@@ -85,6 +86,21 @@ class TriesField(StringField):
             raise StopValidation(f"A line {error}, with its side: 12 in right, 18 in right.") from error
         if any(abs(aim) > MOST_TRY_M for aim in self.tries_m):
             raise StopValidation("A line aims at most 100 ft (30 m) beside the hole.")
+
+
+class CallsField(StringField):
+    """The calls that lead, in their order: ``curve_gate,cup_entry``, or ``none``."""
+
+    calls: tuple[str, ...] | None = None
+
+    def pre_validate(self, form: Form) -> None:
+        """Find the calls."""
+        del form
+        text = (self.data or "").strip()
+        names = [] if text in ("", "none") else [name.strip() for name in text.split(",")]
+        if len(set(names)) < len(names) or not set(names) <= SCHOOLS.keys():
+            raise StopValidation(f"Calls that lead are some of {', '.join(SCHOOLS)}, each once.")
+        self.calls = tuple(names) if text else None
 
 
 class SlopeField(DoubtedField):
@@ -267,6 +283,8 @@ class ReadForm(FigureForm):
     first = StringField("My read first")
     fan = StringField("Fan of start lines")
     tries = TriesField("Your lines")
+    calls = CallsField("Calls that lead")
+    lit = StringField("Lit call")
     line = StringField(
         "Line",
         validators=[
@@ -274,6 +292,11 @@ class ReadForm(FigureForm):
             AnyOf(LINES, message=f"The line is a number from {LINES[0]} to {LINES[-1]}."),
         ],
     )
+
+    def validate_lit(self, field: StringField) -> None:
+        """Check that it is a call, of those that there are now."""
+        if field.data and field.data not in SCHOOLS:
+            raise StopValidation(f"The lit call is one of {', '.join(SCHOOLS)}.")
 
     @property
     def length_m(self) -> float:
@@ -309,6 +332,8 @@ class ReadForm(FigureForm):
             self.tries.tries_m,
             noted,
             playing=self._playing(),
+            calls=self.calls.calls,
+            lit=self.lit.data or "",
         )
 
     def _playing(self) -> Playing:

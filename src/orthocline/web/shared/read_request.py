@@ -193,6 +193,14 @@ class ReadRequest(ReadValue):
         """Return it with such an own aim."""
         return replace(self, own_right_m=right_m)
 
+    def lighting(self, name: str) -> "ReadRequest":
+        """Return it with a call lit, or no longer if it was."""
+        return replace(self, lit="" if name == self.lit else name)
+
+    def led_by(self, calls: tuple[str, ...] | None) -> "ReadRequest":
+        """Return it with other calls leading; None for those of whoever asks."""
+        return replace(self, calls=calls)
+
     def by_line(self, number: int) -> "ReadRequest":
         """Return it by another line to the hole."""
         return self._changed(line=number)

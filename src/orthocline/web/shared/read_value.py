@@ -133,6 +133,10 @@ class ReadValue:
         Where it lies on a charted green, whose ground is then the putt's; tilt and rise are the mean of it.
     playing : Playing
         Who putts.
+    calls : tuple of str or None
+        The calls that lead, in their order; None for those of whoever asks.
+    lit : str
+        The call whose layer is lit in the drawing; empty for none.
     """
 
     putt: Putt
@@ -150,6 +154,8 @@ class ReadValue:
     noted: tuple[Noted, ...] = ()
     lie: Lie | None = None
     playing: Playing = AS_USUAL
+    calls: tuple[str, ...] | None = None
+    lit: str = ""
 
     @property
     def readings(self) -> Readings:
@@ -231,6 +237,8 @@ def _other_fields(read: ReadValue, figure: Figure) -> dict[str, str]:
         "measured": read.origin.text if read.origin else "",
         "first": "1" if read.mine_first else "",
         "fan": "1" if read.fan else "",
+        "calls": "none" if read.calls == () else ",".join(read.calls or ()),
+        "lit": read.lit,
         "tries": ", ".join(_aside(read, aim, figure) for aim in read.tries_m),
         **_playing_fields(read, figure),
     }

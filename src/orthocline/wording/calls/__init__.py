@@ -8,10 +8,14 @@ from orthocline.wording.calls import (
     aim_spot,
     apex,
     beat_mark,
+    cup_entry,
     curve_gate,
     fall_line_dial,
+    hand_gauge,
+    instinct,
     level_twin,
     pace_target,
+    plumb_line,
     start_spot,
     stroke,
 )
@@ -21,11 +25,15 @@ from orthocline.wording.wording import Wording
 SAYINGS: dict[str, Saying] = {
     "aim_spot": aim_spot.SAYING,
     "apex": apex.SAYING,
+    "beat_mark": beat_mark.SAYING,
+    "cup_entry": cup_entry.SAYING,
     "curve_gate": curve_gate.SAYING,
     "fall_line_dial": fall_line_dial.SAYING,
+    "hand_gauge": hand_gauge.SAYING,
+    "instinct": instinct.SAYING,
     "level_twin": level_twin.SAYING,
     "pace_target": pace_target.SAYING,
-    "beat_mark": beat_mark.SAYING,
+    "plumb_line": plumb_line.SAYING,
     "start_spot": start_spot.SAYING,
     "stroke": stroke.SAYING,
 }
@@ -35,6 +43,6 @@ def call_lines(read: Read, wording: Wording, golfer: GolferFigures) -> Iterator[
     """Yield a read in the words of every school that has something to say of it."""
     for name, school in SCHOOLS.items():
         saying = SAYINGS[name]
-        words = saying.words(read, school.value(read, golfer), wording)
-        if words is not None:
-            yield CallLine(name, saying.title(wording), words)
+        said = saying.words(read, school.value(read, golfer), wording)
+        if said is not None:
+            yield CallLine(name, saying.title(wording), *said)

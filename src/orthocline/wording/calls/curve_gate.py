@@ -2,12 +2,12 @@
 
 from orthocline.core.calls import Mark
 from orthocline.core.roll import Read
-from orthocline.wording.calls.saying import Saying, beside_line, titled
+from orthocline.wording.calls.saying import Said, Saying, beside_line, titled
 from orthocline.wording.wording import Wording
 
 
-def _words(_read: Read, gate: Mark, wording: Wording) -> str:
-    return f"{beside_line(gate.right_m, wording)}, two thirds along"
+def _words(_read: Read, gate: Mark, wording: Wording) -> Said:
+    return Said(beside_line(gate.right_m, wording), ", two thirds along")
 
 
-SAYING = Saying(titled("Curve gate"), _words)
+SAYING = Saying(titled("Curve gate"), _words, lambda wording: f"{wording.short(0.0762)} left", noun="gate")

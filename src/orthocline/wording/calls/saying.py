@@ -1,4 +1,4 @@
-"""How a school's value is said: a title and a sentence."""
+"""How a school's value is said: a title, the figures that would answer it, and the rest of a sentence."""
 
 from collections.abc import Callable
 from dataclasses import dataclass
@@ -15,6 +15,13 @@ NEAR_M = 0.5 * INCH_M
 """A coin nearer than half an inch is said to be there."""
 
 
+class Said(NamedTuple):
+    """A value as a sentence: its figures, by which it can be answered, and what goes with them."""
+
+    figures: str
+    rest: str = ""
+
+
 @dataclass(frozen=True)
 class Saying:
     """The words of one school.
@@ -25,10 +32,19 @@ class Saying:
         Returns what the golfer calls it.
     words : callable
         Returns the sentence of a read and the school's value of it; None where there is nothing to say.
+    example : callable
+        Returns an answer as it would be typed; empty where none is taken.
+    blind : str
+        What it does not know, as a sentence; empty where it knows all that the read does.
+    noun : str
+        What an answer gives: "your gate".
     """
 
     title: Callable[[Wording], str]
-    words: Callable[[Read, Any, Wording], str | None]
+    words: Callable[[Read, Any, Wording], Said | None]
+    example: Callable[[Wording], str] = lambda _wording: ""
+    blind: str = ""
+    noun: str = ""
 
 
 class CallLine(NamedTuple):
@@ -36,7 +52,13 @@ class CallLine(NamedTuple):
 
     school: str
     title: str
-    words: str
+    figures: str
+    rest: str = ""
+
+    @property
+    def words(self) -> str:
+        """The whole sentence."""
+        return f"{self.figures}{self.rest}"
 
 
 def titled(title: str) -> Callable[[Wording], str]:
@@ -59,3 +81,12 @@ def beyond_hole(beyond_m: float, wording: Wording) -> str:
     if abs(beyond_m) < NEAR_M:
         return "at the hole"
     return f"{wording.rolled(beyond_m)} {'past' if beyond_m > 0.0 else 'short'}"
+
+
+def against_aim(off_m: float, aim_m: float, wording: Wording) -> str:
+    """Return how much too little or too much another aim than the read's is."""
+    if abs(off_m) < STRAIGHT_M:
+        return "as the read"
+    if aim_m * (aim_m + off_m) <= 0.0:
+        return f"{wording.short(off_m)} {side(off_m)} of the read"
+    return f"{wording.short(off_m)} too {'much' if aim_m * off_m > 0.0 else 'little'}"

@@ -6,20 +6,14 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures, level_twin_of
-from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.roll import Read, RollPast
 from orthocline.core.sure import AimRange
 from orthocline.wording.calls import call_lines
 from orthocline.wording.calls.saying import STRAIGHT_M, CallLine, is_centre
-from orthocline.wording.figures import cups_words, hour_words, side, tidy
+from orthocline.wording.figures import hour_words, side, tidy
 from orthocline.wording.holing.window import tolerance_words
 from orthocline.wording.sure.ranges import blurred, range_words, speed_range_words
 from orthocline.wording.wording import USUAL_WORDING, Wording
-
-EDGE_STEPS = 4.0
-"""An edge is said to an inch or a centimetre at the coarsest: it goes with the aim, which is rounded."""
-MOST_CUPS = 10
-"""Nobody counts more cups than this."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -60,11 +54,13 @@ class Call:
 
     @cached_property
     def lines(self) -> tuple[CallLine, ...]:
-        """The same putt in the schools' words, and within which launches it still drops."""
-        lines = call_lines(self.read, self.wording, self.golfer)
-        if self.read.make_window is None:
-            return tuple(lines)
-        return (*lines, CallLine("make_window", "Drops within", tolerance_words(self.read)))
+        """The same putt in the schools' words."""
+        return tuple(call_lines(self.read, self.wording, self.golfer))
+
+    @cached_property
+    def tolerance(self) -> str:
+        """Within which launches it still drops; empty where even the read's own does not."""
+        return tolerance_words(self.read) if self.read.make_window else ""
 
 
 def call(
@@ -105,22 +101,9 @@ def _pace(read: Read, wording: Wording) -> str:
 
 
 def _details(read: Read, wording: Wording, sure: AimRange | None) -> Iterator[str]:
-    aim = read.aim_right_m
-    if aim is not None and not is_centre(aim, wording):
-        yield _edge_words(aim, sure.aim_right_m.width if sure and sure.aim_right_m else 0.0, wording)
     plays = f"Plays like {wording.far(level_twin_of(read).plays_like_m, wording.roll_width_m)}"
     between = speed_range_words(read, sure, wording)
     yield f"{plays} ({between})." if between else f"{plays}."
-
-
-def _edge_words(aim: float, width: float, wording: Wording) -> str:
-    """Return how far outside or inside the edge of the hole an aim lies, as it is rounded."""
-    aim = wording.borne(aim, width) if width else aim
-    edge = abs(aim) - HOLE_RADIUS_M
-    where = "Outside" if edge >= 0 else "Inside"
-    cups = f", {cups_words(aim)}" if abs(aim) < MOST_CUPS * 2 * HOLE_RADIUS_M else ""
-    by = wording.short(edge, min(width, EDGE_STEPS * wording.units.near_m))
-    return f"{where} the {side(aim)} edge by {by}{cups}."
 
 
 def entry_words(read: Read) -> tuple[str, str] | None:

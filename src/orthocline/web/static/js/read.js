@@ -1,4 +1,5 @@
 // The Read page: drag, step and roll. No physics here: every figure comes from the server.
+import "./calls.js";
 import { around, drawn, part, parts, spotOn } from "./dom.js";
 import { singleKeys } from "./keys.js";
 import { roll } from "./roll.js";
@@ -252,6 +253,15 @@ document.addEventListener("keydown", (event) => {
     roller.click();
   }
   if (event.key === "s") part("#save button").click();
+  if (/^[1-9]$/.test(event.key)) parts("#more .calls button")[+event.key - 1]?.click();
+});
+
+// A tap on a call lights its layer in the drawing.
+document.addEventListener("click", (event) => {
+  const call = around(event, ".calls [name=light]");
+  if (!(call instanceof HTMLButtonElement)) return;
+  event.preventDefault();
+  ask({ ...values(), light: call.value });
 });
 
 // A tap on the make window rolls the putt that starts so: how far off the line, how much firmer or softer.

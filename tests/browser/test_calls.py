@@ -1,0 +1,87 @@
+"""The calls of the Read page by hand: which lead is dragged or moved by keys, and a tap lights one."""
+
+from pathlib import Path
+
+import pytest
+from selenium.webdriver import ActionChains, Keys
+
+from orthocline.core.calls import SCHOOLS
+from tests.browser.conftest import DESK, PHONE
+from tests.reads import SPINDRIFT
+
+TOUCHING = (Path(__file__).parent / "touching.js").read_text()
+
+
+def leading(page):
+    return page.run("return [...document.querySelectorAll('#more .calls button')].map((one) => one.value)")
+
+
+def open_choice(page):
+    page.press("In other words")
+    page.press("Choose which lead")
+
+
+def test_a_tap_lights_a_call_and_dims_the_others(page):
+    page.go("/read", **SPINDRIFT)
+    page.press("In other words")
+    page.find("#rest .calls [value=hand_gauge]").click()
+    page.until(lambda: page.all("#plan [data-part=finger]"))
+    assert "lit=hand_gauge" in page.driver.current_url
+    faint = page.run("return getComputedStyle(document.querySelector('#plan [data-part=faint]')).opacity")
+    assert float(faint) < 0.5
+    assert page.find("#rest").is_displayed(), "the fold stays as it is"
+    page.find("#rest .calls [value=hand_gauge]").click()
+    page.until(lambda: not page.all("#plan [data-part=finger]"))
+    page.until(lambda: "lit=" not in page.driver.current_url)
+
+
+def test_a_digit_lights_the_call_that_leads_at_that_place(page):
+    page.go("/read", **SPINDRIFT)
+    ActionChains(page.driver).send_keys("3").perform()
+    page.until(lambda: page.all("#plan [data-part=pace-target]"))
+
+
+def test_calls_are_chosen_and_ordered_by_keys_and_the_focus_stays(page):
+    page.go("/read", **SPINDRIFT)
+    open_choice(page)
+    page.find("#grip-cup_entry").send_keys(Keys.ARROW_UP)
+    page.until(lambda: leading(page)[-1] == "cup_entry")
+    page.until(lambda: page.run("return document.activeElement.id") == "grip-cup_entry")
+    page.find("#grip-cup_entry").send_keys(Keys.ARROW_UP)
+    page.until(lambda: leading(page) == ["aim_spot", "curve_gate", "cup_entry", "pace_target"])
+    assert "cup_entry" in page.driver.current_url
+
+
+def test_a_golfer_drags_a_call_to_the_top_and_finds_it_there_again(page):
+    page.as_wren()
+    page.go("/read", **SPINDRIFT)
+    open_choice(page)
+    first = page.find("#choosing li")
+    chain = ActionChains(page.driver, duration=20).click_and_hold(page.find("#grip-hand_gauge"))
+    chain.move_to_element_with_offset(first, 0, -8).move_by_offset(0, -4).release().perform()
+    page.until(lambda: leading(page)[0] == "hand_gauge")
+    page.go("/read")
+    assert leading(page)[0] == "hand_gauge"
+    open_choice(page)
+    page.press("As they were at first")
+    page.until(lambda: leading(page) == ["aim_spot", "curve_gate", "pace_target"])
+
+
+def test_without_scripts_calls_are_lit_and_chosen_by_buttons(page):
+    page.without_scripts()
+    page.go("/read", **SPINDRIFT)
+    page.find("#more .calls [value=curve_gate]").click()
+    assert "lit=" not in page.driver.current_url.partition("light=")[0] or page.all("[data-part=faint]")
+    page.see("Curve gate", "#more [aria-pressed=true]")
+    open_choice(page)
+    page.find("#choosing [value='lead:instinct']").click()
+    page.see("Without numbers", "#more")
+
+
+@pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
+def test_no_label_touches_another_whichever_call_is_lit(page, metrics):
+    page.size(metrics)
+    for name in SCHOOLS:
+        page.go("/read", **SPINDRIFT, lit=name)
+        page.run("return document.fonts.ready.then(() => 0)")
+        assert page.run(TOUCHING) == [], name
