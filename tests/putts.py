@@ -9,7 +9,20 @@ from typing import Any
 import numpy as np
 
 from orthocline.core.ground import Plane, plane_from_grade
-from orthocline.core.roll import NO_GRAIN, STILL_AIR, Grain, Point, Putt, RollPast, SpeedAtHole, Wind
+from orthocline.core.roll import (
+    NO_GRAIN,
+    STILL_AIR,
+    Aim,
+    Grain,
+    Launch,
+    OwnRoll,
+    Point,
+    Putt,
+    RollPast,
+    SpeedAtHole,
+    Wind,
+    roll_of,
+)
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.formats.putt_document import putt_of
 
@@ -79,6 +92,11 @@ def elsewhere(putt: Putt, turned_rad: float) -> Putt:
         hole=Point(5.0 + length * math.cos(turned_rad), -3.0 + length * math.sin(turned_rad)),
         surface=Plane(putt.mean_plane.tilt, putt.mean_plane.downhill_rad + turned_rad),
     )
+
+
+def own_roll(putt: Putt, aim: Aim, aim_right_m: float) -> OwnRoll:
+    """Return the roll of an aim at the solved pace."""
+    return roll_of(putt, aim, Launch(math.atan2(aim_right_m, putt.length_m), aim.launch.speed_mps))
 
 
 def by_rolls(putt: Putt) -> Putt:

@@ -85,3 +85,24 @@ def test_no_label_touches_another_whichever_call_is_lit(page, metrics):
         page.go("/read", **SPINDRIFT, lit=name)
         page.run("return document.fonts.ready.then(() => 0)")
         assert page.run(TOUCHING) == [], name
+
+
+def test_a_first_impression_is_dragged_then_the_read_is_given_in_own_words(page):
+    page.go("/read", **SPINDRIFT, first="1")
+    page.see("Your read first", "#call h1")
+    ActionChains(page.driver, duration=20).click_and_hold(page.find("[data-handle=aim]")).move_by_offset(
+        20, 0
+    ).move_by_offset(14, 0).release().perform()
+    page.until(lambda: "impression=" in page.driver.current_url)
+    page.find("[data-handle=aim]").send_keys(Keys.ARROW_RIGHT)
+    page.see("First impression:", "#call")
+    assert not page.all("#plan [data-part=way]"), "the call waits"
+    page.run(
+        "document.querySelector('#own_by').value = 'hand_gauge'; document.querySelector('#own_by')"
+        ".dispatchEvent(new Event('change', { bubbles: true }))"
+    )
+    assert page.run("return document.querySelector('#own').placeholder") == "2 fingers left"
+    page.find("#own").send_keys("1½ fingers right")
+    page.see("Your hand gauge is", "#own-words")
+    page.see("Your first impression was", "#impression-words")
+    assert len(page.all("#plan [data-part=own-way]")) == 2

@@ -74,7 +74,8 @@ def test_nothing_is_told_in_competition_and_all_again_when_it_ends(signed_in, pa
     export = archive.get_json()
     assert export["withheld"].startswith("In Competition")
     assert export["speeds"] == []
-    assert set(export["putts"][0]) & {"putt", "read", "own_aim_right_m", "green_speed_ft", "model"} == set()
+    read = {"putt", "read", "own_aim_right_m", "own_school", "own_figures", "green_speed_ft", "model"}
+    assert set(export["putts"][0]) & (read | {"impression_right_m"}) == set()
     signed_in.post("/mode", data={"mode": "open_play"})
     assert signed_in.get(earlier).status_code == 200
     assert [told(signed_in.get(page)) for page in pages] == before

@@ -5,8 +5,8 @@ import math
 import pytest
 
 from orthocline.core.calls import SCHOOLS, USUAL_GOLFER, Gauge, GolferFigures, bend_m
-from orthocline.core.roll import own_roll, read
-from tests.putts import elsewhere, plane_putt
+from orthocline.core.roll import read
+from tests.putts import elsewhere, own_roll, plane_putt
 
 STRAIGHT_M, USUAL_BEND_M, FINGER_M = 0.65, 0.45, 0.017
 

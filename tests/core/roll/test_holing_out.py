@@ -7,11 +7,11 @@ import pytest
 
 from orthocline.core.calls import apex_of
 from orthocline.core.ground import Plane
-from orthocline.core.roll import Launch, Point, Putt, RollPast, capture_of, own_roll, read, roller
+from orthocline.core.roll import Launch, Point, Putt, RollPast, capture_of, read, roller
 from orthocline.core.roll.entry import entry_clock_hours, entry_range_hours
 from orthocline.core.roll.make_window import _edge
 from orthocline.core.units import FOOT_M, INCH_M
-from tests.putts import MILLIMETRE, plane_putt
+from tests.putts import MILLIMETRE, own_roll, plane_putt
 
 
 def falling(tilt, toward_deg, length_m, speed_ft, past_m=0.3048, ball=(0.0, 0.0)):

@@ -7,9 +7,9 @@ import numpy as np
 import pytest
 
 from orthocline.core.ground import Grid, Station, Stations, mean_gradient, plane_from_grade
-from orthocline.core.roll import Point, Putt, RollPast, own_roll, read
+from orthocline.core.roll import Point, Putt, RollPast, read
 from orthocline.formats.putt_document import document_of, putt_of
-from tests.putts import DATA, FORMULAS, HEIGHTS, MILLIMETRE, MILLISECOND, named, on_grid
+from tests.putts import DATA, FORMULAS, HEIGHTS, MILLIMETRE, MILLISECOND, named, on_grid, own_roll
 
 REFERENCES = json.loads((DATA / "reference-putts.json").read_text())
 STATIONS = [entry for entry in REFERENCES if entry["putt"]["surface"]["kind"] == "stations"]

@@ -6,9 +6,10 @@ import numpy as np
 import pytest
 
 from orthocline.core.ground import Plane, plane_from_grade
-from orthocline.core.roll import NO_GRAIN, Point, Putt, RollPast, Wind, own_roll, read
+from orthocline.core.roll import NO_GRAIN, Point, Putt, RollPast, Wind, read
 from orthocline.core.roll.accelerations import accelerations_of, wind_at_ball_mps
 from orthocline.core.units import FOOT_M, INCH_M
+from tests.putts import own_roll
 
 
 def putt_in(wind, ground, length_m=10 * FOOT_M, past_m=0.0, speed_ft=10.0):

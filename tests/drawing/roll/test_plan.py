@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from orthocline.core.roll import own_roll, read
+from orthocline.core.roll import read
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.drawing.frame import Frame, fit
 from orthocline.drawing.ground.hachures import CLOSEST, clockwise_from_up, hachures
@@ -19,7 +19,7 @@ from orthocline.drawing.roll.profile import RIGHT, profile
 from orthocline.drawing.scene import Spot, spots_of
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
-from tests.putts import plane_putt
+from tests.putts import own_roll, plane_putt
 
 ROOM = Room(left=0.0, right=640.0, top=10.0, bottom=600.0, size=17.0)
 

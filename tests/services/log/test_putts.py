@@ -8,6 +8,7 @@ import pytest
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 
+from orthocline.core.calls import Answer
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.log import Finish
 from orthocline.core.roll import SpeedAtHole, Wind, read
@@ -27,11 +28,16 @@ from orthocline.services.read.reading import compare_own, read_again, read_putt,
 from orthocline.services.speed.book import list_speeds
 from orthocline.services.today import today
 from orthocline.wording.read.call import call
-from orthocline.wording.read.rolled import own_words
+from orthocline.wording.read.rolled import fate_words
+from orthocline.wording.wording import USUAL_WORDING
 from tests.conftest import PASSWORD
 from tests.putts import plane_putt
 
 INCH = 0.0254
+
+
+def aim(right_m):
+    return Answer("aim_spot", (right_m,))
 
 
 @pytest.fixture
@@ -149,7 +155,7 @@ def test_competition_refuses_reading_comparing_and_rolling():
     solved = read(plane_putt(10, side_right=0.02))
     for refused in (
         lambda: read_putt(Viewer(mode=Mode.COMPETITION), solved.putt),
-        lambda: compare_own(Viewer(mode=Mode.COMPETITION), solved, 0.1),
+        lambda: compare_own(Viewer(mode=Mode.COMPETITION), solved, aim(0.1)),
         lambda: read_to_roll(Viewer(mode=Mode.COMPETITION), solved.putt),
     ):
         with pytest.raises(NotAllowedError, match="committee"):
@@ -159,22 +165,23 @@ def test_competition_refuses_reading_comparing_and_rolling():
 
 def test_own_read_rolls_the_golfers_own_aim():
     solved = read(SPINDRIFT.putt)
-    own = compare_own(Viewer(), solved, 9 * INCH)
+    own = compare_own(Viewer(), solved, aim(9 * INCH))
     assert not own.capture.drops
     assert own.finish_right_m < -0.2  # too low: it breaks away below the hole
-    right = compare_own(Viewer(), solved, solved.aim_right_m)
+    right = compare_own(Viewer(), solved, aim(solved.aim_right_m))
     assert right.capture.drops
 
 
 def test_a_miss_is_high_or_low_where_it_passes_not_where_it_ends():
     solved = read(plane_putt(15, side_right=-0.03, past_in=10))
-    high = compare_own(Viewer(), solved, solved.aim_right_m * 1.15)
+    high = compare_own(Viewer(), solved, aim(solved.aim_right_m * 1.15))
     assert high.passed_right_m > 0 > high.finish_right_m
-    assert "high and stop" in own_words(solved, high)
-    low = compare_own(Viewer(), solved, solved.aim_right_m * 0.6)
-    assert "low and stop" in own_words(solved, low)
+    assert "high and stop" in fate_words(solved, high, USUAL_WORDING)
+    low = compare_own(Viewer(), solved, aim(solved.aim_right_m * 0.6))
+    assert "low and stop" in fate_words(solved, low, USUAL_WORDING)
     straight = read(plane_putt(15))
-    assert "left and stop" in own_words(straight, compare_own(Viewer(), straight, -9 * INCH))
+    left = compare_own(Viewer(), straight, aim(-9 * INCH))
+    assert "left and stop" in fate_words(straight, left, USUAL_WORDING)
 
 
 @pytest.mark.parametrize(

@@ -5,7 +5,7 @@ import math
 
 import pytest
 
-from orthocline.core.calls import SCHOOLS, USUAL_GOLFER, Gauge, GolferFigures, Term, mood_m, place_m
+from orthocline.core.calls import SCHOOLS, USUAL_GOLFER, Answer, Gauge, GolferFigures, Term, mood_m, place_m
 from orthocline.core.roll import WIDEST_AIM_RAD, PuttError, RollPast, read
 from orthocline.core.units import INCH_M
 from orthocline.formats.putt_document import putt_of
@@ -171,10 +171,10 @@ def test_what_cannot_be_understood_is_said(name, text):
 @pytest.mark.parametrize("side", [-0.02, 0.02])
 def test_an_answer_is_written_so_that_it_reads_as_it_was(name, side):
     school, solved = SCHOOLS[name], read(plane_putt(14, side_right=side, grade=-0.01))
-    figures = school.figures(solved, school.value(solved, USUAL_GOLFER))
-    text = answer_text(school, figures, Writing(exact, "in", USUAL_WORDING))
-    right = -1.0 if answer_side(school, figures) == "left" else 1.0
-    assert parse_answer(name, text, right, USUAL_WORDING) == pytest.approx(figures, abs=1e-8)
+    answer = Answer(name, school.figures(solved, school.value(solved, USUAL_GOLFER)))
+    text = answer_text(answer, Writing(exact, "in", USUAL_WORDING))
+    right = -1.0 if answer_side(answer) == "left" else 1.0
+    assert parse_answer(name, text, right, USUAL_WORDING) == pytest.approx(answer.figures, abs=1e-8)
 
 
 def test_other_words_mean_another_launch():

@@ -9,15 +9,16 @@ import pytest
 from scipy.integrate import solve_ivp
 from scipy.optimize import brentq
 
+from orthocline.core.calls import USUAL_GOLFER, Answer
 from orthocline.core.constants import RAMP_SPEED_MPS
-from orthocline.core.roll import Launch, RollPast, SpeedAtHole, capture_of, own_roll, read, roller
+from orthocline.core.roll import Launch, RollPast, SpeedAtHole, capture_of, read, roller
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.wording.calls.saying import STRAIGHT_M
 from orthocline.wording.read.call import call, entry_words
 from orthocline.wording.read.rolled import own_words
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
-from tests.putts import elsewhere, plane_putt
+from tests.putts import elsewhere, own_roll, plane_putt
 
 METRIC = Wording(Units(metric=True, degrees=True))
 CUP_ACROSS_IN = 4.25
@@ -114,12 +115,13 @@ def rolled_by_scipy(putt, launch):
 def test_an_own_aim_that_misses_is_told_with_its_side_its_gap_and_its_rest(turned, off_in, side_right):
     putt = moved(turned, side_right=side_right)
     solved = read(putt)
-    own = own_roll(putt, solved.aim, solved.aim_right_m + off_in * INCH_M)
+    aim = Answer("aim_spot", (solved.aim_right_m + off_in * INCH_M,))
+    own = own_roll(putt, solved.aim, *aim.figures)
     right_m, away_m = rolled_by_scipy(putt, own.launch)
     seen = "right" if right_m > 0 else "left"
     if side_right:
         seen = "high" if right_m * side_right < 0 else "low"
-    said = own_words(solved, own, METRIC)
+    said = own_words(solved, aim, own, USUAL_GOLFER, METRIC).removeprefix("Your aim is ")
     by, gap, stop = (float(figure) for figure in re.findall(r"\d+", said))
     assert (by, gap, stop) == pytest.approx([2.54 * abs(off_in), 100 * abs(right_m), 100 * away_m], abs=0.51)
     way = "right" if off_in > 0 else "left"
@@ -130,21 +132,22 @@ def test_an_own_aim_that_misses_is_told_with_its_side_its_gap_and_its_rest(turne
 def test_an_own_aim_that_drops_lips_out_or_never_stops_is_told_so(turned):
     putt = moved(turned, side_right=0.02)
     solved = read(putt)
-    for off_m, by in ((0.0, "just as the read"), (0.9 * STRAIGHT_M, "just as the read")):
-        assert (
-            own_words(solved, own_roll(putt, solved.aim, solved.aim_right_m + off_m))
-            == f"{by}: it would drop."
-        )
-    near = own_words(solved, own_roll(putt, solved.aim, solved.aim_right_m - 0.5 * INCH_M))
-    assert near == "½ in left of the read: it would drop."
-    firm = moved(turned, side_right=0.02, past_in=60)
-    solved = read(firm)
-    lips = own_words(solved, own_roll(firm, solved.aim, solved.aim_right_m + 1.5 * INCH_M))
-    assert lips == "1½ in right of the read: it would lip out, too fast for that edge."
-    steep = moved(turned, side_right=0.05, grade=-0.09)
-    solved = read(steep)
-    on = own_words(solved, own_roll(steep, solved.aim, 0.1))
-    assert on.startswith("4 in right of the read: it would pass ")
+
+    def said(solved, aim_right_m):
+        rolled = own_roll(solved.putt, solved.aim, aim_right_m)
+        return own_words(solved, Answer("aim_spot", (aim_right_m,)), rolled, USUAL_GOLFER, USUAL_WORDING)
+
+    for off_m in (0.0, 0.9 * STRAIGHT_M):
+        told = said(solved, solved.aim_right_m + off_m)
+        assert told == "Your aim is just as the read: it would drop."
+    near = said(solved, solved.aim_right_m - 0.5 * INCH_M)
+    assert near == "Your aim is ½ in left of the read: it would drop."
+    firm = read(moved(turned, side_right=0.02, past_in=60))
+    lips = said(firm, firm.aim_right_m + 1.5 * INCH_M)
+    assert lips == "Your aim is 1½ in right of the read: it would lip out, too fast for that edge."
+    steep = read(moved(turned, side_right=0.05, grade=-0.09))
+    on = said(steep, 4.0 * INCH_M)
+    assert on.startswith("Your aim, 4 in right: it would pass ")
     assert on.endswith(" low and not stop on this slope.")
 
 

@@ -1,5 +1,6 @@
 """The calls: one module per school, and the registry of them."""
 
+from orthocline.core.calls.answer import Answer
 from orthocline.core.calls.apex import Apex, apex_of
 from orthocline.core.calls.beat_mark import BeatMark, beat_mark_of, slide
 from orthocline.core.calls.cup_entry import CupEntry, cup_entry_of
@@ -22,6 +23,7 @@ __all__ = [
     "FIRST_CALLS",
     "SCHOOLS",
     "USUAL_GOLFER",
+    "Answer",
     "Apex",
     "BeatMark",
     "Blind",

@@ -46,7 +46,7 @@ def covered_m(gauge: Gauge, putt: Putt, fingers: float, arm_m: float) -> float:
     putt : Putt
         The putt.
     fingers : float
-        How many, positive to the right.
+        How many [1], positive to the right.
     arm_m : float
         From the eye to the fingers [m].
 
@@ -99,7 +99,7 @@ def bend_m(putt: Putt, gauge: Gauge, fingers: float, aim_m: float) -> float:
     gauge : Gauge
         The golfer's hand.
     fingers : float
-        How many, above 0.
+        How many [1], above 0.
     aim_m : float
         Aim from the hole's centre [m], above 0.
 

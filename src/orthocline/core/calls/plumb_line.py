@@ -69,4 +69,5 @@ SCHOOL = School(
     terms=(Term.ASIDE,),
     figures=lambda _, line: (line.right_m,),
     launch=lambda putt, figures, _: aimed(putt, figures[0]),
+    right=lambda read, _: None if read.aim_right_m is None else (read.aim_right_m,),
 )

@@ -87,6 +87,8 @@ class School:
     launch : callable or None
         Returns the launch that an answer means for a putt as it is asked and a golfer; None where it means
         none there. What the answer leaves open, aim or pace, is the putt's own.
+    right : callable or None
+        Returns the answer that would be right for a read, where that is another than its own value.
     """
 
     name: str
@@ -97,6 +99,24 @@ class School:
     terms: tuple[Term, ...] = ()
     figures: Callable[[Read, Any], Figures | None] = _no_figures
     launch: Callable[[Putt, Figures, GolferFigures], Launch | None] | None = None
+    right: Callable[[Read, Any], Figures | None] | None = None
+
+    def sought(self, read: Read, value: Any) -> Figures | None:
+        """Return the answer that would be right for a read and the school's value of it.
+
+        Parameters
+        ----------
+        read : Read
+            The solved putt.
+        value : object
+            The school's value.
+
+        Returns
+        -------
+        tuple of float or None
+            A figure for each term, in its unit; None where there is none.
+        """
+        return (self.right or self.figures)(read, value)
 
     @property
     def of_aim(self) -> bool:

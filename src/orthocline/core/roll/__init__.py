@@ -7,7 +7,7 @@ from orthocline.core.roll.ends import Ends, ends_of
 from orthocline.core.roll.finish_launch import launch_to
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
 from orthocline.core.roll.make_window import Window
-from orthocline.core.roll.own_read import OwnRoll, own_roll, roll_of
+from orthocline.core.roll.own_read import OwnRoll, roll_of
 from orthocline.core.roll.plane_frame import by_closed_form
 from orthocline.core.roll.plane_sets import PlaneSets
 from orthocline.core.roll.plane_ways import last_ways_of_sets
@@ -62,7 +62,6 @@ __all__ = [
     "grain_worth",
     "last_ways_of_sets",
     "launch_to",
-    "own_roll",
     "read",
     "read_as_solved",
     "roll",

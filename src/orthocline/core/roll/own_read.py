@@ -51,26 +51,6 @@ class OwnRoll:
         return nearest and -self.finish_along_m > abs(self.finish_right_m)
 
 
-def own_roll(putt: Putt, aim: Aim, aim_right_m: float) -> OwnRoll:
-    """Return the roll of the golfer's own aim (how far right of the hole's centre [m], at its distance).
-
-    Parameters
-    ----------
-    putt : Putt
-        The putt.
-    aim : Aim
-        The solved aim of the putt, whose speed is taken.
-    aim_right_m : float
-        The golfer's aim [m] from the hole's centre at its distance, positive to the right.
-
-    Returns
-    -------
-    OwnRoll
-        The ball and how it ends.
-    """
-    return roll_of(putt, aim, Launch(math.atan2(aim_right_m, putt.length_m), aim.launch.speed_mps))
-
-
 def roll_of(putt: Putt, aim: Aim, launch: Launch) -> OwnRoll:
     """Return the roll of a launch near the solved one.
 

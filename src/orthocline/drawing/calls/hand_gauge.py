@@ -8,7 +8,7 @@ from orthocline.core.calls import HandGauge
 from orthocline.drawing.calls.layer import Layer, PuttSheet
 from orthocline.drawing.labels import Wanted
 from orthocline.drawing.scene import Area, Fill, Item, Sign, Spot, box
-from orthocline.wording.calls.hand_gauge import fingers_words
+from orthocline.wording.calls.saying import fingers_words
 
 UP, DOWN = 6.0, 26.0
 """A finger reaches so far above and below the hole's centre on the sheet."""

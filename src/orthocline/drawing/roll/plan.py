@@ -36,6 +36,7 @@ from orthocline.drawing.scene import (
     Strokes,
     Words,
     arrowhead,
+    diamond,
     spots_of,
 )
 from orthocline.drawing.sure.band import band_items
@@ -102,6 +103,7 @@ def plan(
     marks: Marks | None = None,
     golfer: GolferFigures = USUAL_GOLFER,
     lit: str = "",
+    impression_m: float | None = None,
 ) -> Plan:
     """Return the plan of a putt, with its read unless that is still hidden.
 
@@ -124,6 +126,8 @@ def plan(
         Whose fingers, eyes and stroke the schools' layers show.
     lit : str
         The school whose layer is lit; the other layers are faint then.
+    impression_m : float, optional
+        The aim of a first impression [m], drawn while the read is hidden.
     """
     found = sure.range if sure else None
     reach = reach_of(read, golfer, lit) if read else None
@@ -141,6 +145,7 @@ def plan(
         *_sure_items(putt, sure, frame, tries_m),
         *(readings.items if readings else ()),
         *(_read_items(sheet, way, others, sure, readings, lit, held=bool(held)) if sheet and way else ()),
+        *(() if read else _aim_to_be_given(putt, impression_m, frame)),
         *_hole_and_ball(putt, frame),
         *(() if held else (_rolling(putt, frame),)),
         *dial_items(fall if ground else None),
@@ -297,6 +302,15 @@ def _read_items(
     room = replace(ROOM, ruled=(frame.hole_y, sheet.ball.y))
     for label in place_labels([*wanted, *_wanted(sheet, way, others)], ink_of(lines), room):
         yield from label.items
+
+
+def _aim_to_be_given(putt: Putt, right_m: float | None, frame: Frame) -> Iterator[Item]:
+    """Yield the mark that a golfer drags before the read is shown, and the line to it once it was dragged."""
+    mark = frame.spot(0.0, right_m or 0.0)
+    if right_m is not None:
+        ball = frame.spot(-putt.length_m, 0.0)
+        yield Line(spots_of(ball, mark), Sign.DO, 2.4, name="impression-line")
+    yield Area(diamond(mark, 9.0), Sign.DO, Fill.OPEN, 2.4, name="impression")
 
 
 def _hole_and_ball(putt: Putt, frame: Frame) -> Iterator[Item]:

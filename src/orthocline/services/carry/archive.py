@@ -117,6 +117,9 @@ def _putt_document(putt: LoggedPutt, *, hidden: bool) -> dict[str, Any]:
         "read": putt.read_document,
         "model": putt.model_version,
         "own_aim_right_m": putt.own_aim_right_m,
+        "own_school": putt.own_school,
+        "own_figures": putt.own_figures,
+        "impression_right_m": putt.impression_right_m,
     }
     return {
         "logged_at": putt.created_at.isoformat(),

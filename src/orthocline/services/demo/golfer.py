@@ -9,6 +9,7 @@ from uuid import UUID
 import numpy as np
 from sqlalchemy.orm import Session
 
+from orthocline.core.calls import Answer
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.log import Finish
 from orthocline.core.roll import Launch, Point, Putt, RollPast, capture_of, read, roller
@@ -23,7 +24,7 @@ from orthocline.services.demo.greens import ChartedDemo, load_demo_greens
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
 from orthocline.services.errors import NotFoundError
 from orthocline.services.ground.places import Place
-from orthocline.services.log.putts import record_finish, save_read
+from orthocline.services.log.putts import OwnKept, record_finish, save_read
 
 DEMO_GOLFER = "Wren Halloran"
 START_SPREAD_RAD, LENGTH_SPREAD = math.radians(1.5), 0.12
@@ -168,7 +169,9 @@ def _log_one(
         return False
     seen = rng.normal(0.75, 0.25)  # golfers under-read
     wren, own = Viewer(golfer), round(solved.aim_right_m * seen / INCH_M) * INCH_M
-    logged = save_read(wren, session, solved, place=on.green.place, own_aim_right_m=own)
+    logged = save_read(
+        wren, session, solved, place=on.green.place, own=OwnKept(own, Answer("aim_spot", (own,)))
+    )
     logged.created_at = when
     session.flush()
     record_finish(wren, session, logged.id, finish)

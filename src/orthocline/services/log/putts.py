@@ -7,6 +7,7 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
+from orthocline.core.calls import SCHOOLS, Answer
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.log import FARTHEST_FINISH_M, Finish
 from orthocline.core.roll import Putt, Read
@@ -31,6 +32,28 @@ MOST_COUNTED = 1000
 EPOCH = datetime(1970, 1, 1, tzinfo=UTC)
 MISSING = "putt in your log"
 LONGEST_M = 100.0
+
+
+@dataclass(frozen=True)
+class OwnKept:
+    """What the golfer read before the call was shown, as it is kept with a putt.
+
+    Attributes
+    ----------
+    aim_right_m : float or None
+        The aim of the own read [m], positive to the right.
+    answer : Answer or None
+        The own read in its own words.
+    impression_m : float or None
+        The aim of the first impression [m].
+    """
+
+    aim_right_m: float | None = None
+    answer: Answer | None = None
+    impression_m: float | None = None
+
+
+NOTHING_OWN = OwnKept()
 
 
 @dataclass(frozen=True)
@@ -59,7 +82,7 @@ class Entry:
     finish: Finish | None
     putt: Putt | None
     read: dict[str, Any] | None
-    own_aim_right_m: float | None
+    own: OwnKept
 
 
 @dataclass(frozen=True)
@@ -78,7 +101,7 @@ def save_read(
     read: Read,
     *,
     place: Place = NOWHERE,
-    own_aim_right_m: float | None = None,
+    own: OwnKept = NOTHING_OWN,
     uncertainty: Uncertainty = CERTAIN,
     note: str = "",
     key: UUID | None = None,
@@ -92,7 +115,10 @@ def save_read(
         putt_document=document_of(read.putt, uncertainty),
         read_document=summary_document(read, warning_words(read), Sureness(read, uncertainty)),
         model_version=MODEL_VERSION,
-        own_aim_right_m=own_aim_right_m,
+        own_aim_right_m=own.aim_right_m,
+        own_school=own.answer.name if own.answer else None,
+        own_figures=list(own.answer.figures) if own.answer else None,
+        impression_right_m=own.impression_m,
         note=short_text("note", note, NOTE_LENGTH),
     )
     put_at(viewer, session, putt, place)
@@ -164,13 +190,16 @@ def shown(viewer: Viewer, putt: LoggedPutt) -> Entry:
         None
         if putt.finish_along_m is None or putt.finish_across_m is None
         else Finish(putt.finish_along_m, putt.finish_across_m),
-        *((None, None, None) if viewer.in_competition else _read_part(putt)),
+        *((None, None, NOTHING_OWN) if viewer.in_competition else _read_part(putt)),
     )
 
 
-def _read_part(putt: LoggedPutt) -> tuple[Putt | None, dict[str, Any] | None, float | None]:
+def _read_part(putt: LoggedPutt) -> tuple[Putt | None, dict[str, Any] | None, OwnKept]:
     asked = putt_of_document(putt.putt_document) if putt.putt_document else None
-    return asked, putt.read_document, putt.own_aim_right_m
+    answer = None
+    if putt.own_school in SCHOOLS and putt.own_figures:
+        answer = Answer(putt.own_school, tuple(putt.own_figures))
+    return asked, putt.read_document, OwnKept(putt.own_aim_right_m, answer, putt.impression_right_m)
 
 
 def _mark_of(putt: LoggedPutt) -> str:

@@ -3,9 +3,10 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
+from orthocline.core.calls import USUAL_GOLFER, Answer, GolferFigures
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.ground import Conflict, Reading, Sense, conflicts_of
-from orthocline.core.roll import OwnRoll, Putt, PuttError, Read, own_roll, read, read_as_solved
+from orthocline.core.roll import OwnRoll, Putt, PuttError, Read, read, read_as_solved, roll_of
 from orthocline.core.speed import DayEffect
 from orthocline.core.sure import Fall, Sureness, Uncertainty, fall_of
 from orthocline.core.units import INCH_M
@@ -63,9 +64,15 @@ def conflicting(
 
 
 @open_play("Comparing your own read")
-def compare_own(_viewer: Viewer, solved: Read, aim_right_m: float) -> OwnRoll:
-    """Return the roll of the golfer's own aim at the read's pace; refused in Competition."""
-    return own_roll(solved.putt, solved.aim, aim_right_m)
+def compare_own(
+    _viewer: Viewer, solved: Read, answer: Answer, golfer: GolferFigures = USUAL_GOLFER
+) -> OwnRoll | None:
+    """Return the roll of the golfer's own read in any school's words; refused in Competition.
+
+    What it leaves open, aim or pace, is the read's. None where no ball can be started so.
+    """
+    launch = answer.launch(solved.putt, golfer)
+    return roll_of(solved.putt, solved.aim, launch) if launch else None
 
 
 @open_play("The read")

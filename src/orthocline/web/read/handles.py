@@ -10,6 +10,7 @@ from orthocline.drawing.ground.readings import reading_spot, tip_spot
 from orthocline.drawing.roll.plan import HEIGHT, WIDTH, Plan
 from orthocline.drawing.scene import Spot
 from orthocline.web.shared.places_view import PlacesView
+from orthocline.web.shared.read_request import ReadRequest
 
 
 class Handle(NamedTuple):
@@ -22,16 +23,20 @@ class Handle(NamedTuple):
 
 
 def handles_of(
-    solved: Read, drawn: Plan, shown: Mapping[str, str], places: PlacesView, *, answered: bool
+    solved: Read, drawn: Plan, read: ReadRequest, shown: Mapping[str, str], places: PlacesView
 ) -> dict[str, Handle]:
-    """Return the ball, the fall or each reading of it, and the roll-past once it is `answered`."""
+    """Return the ball, the fall or its readings, and the roll-past; the impression while the read waits."""
     putt, handles = solved.putt, {"ball": _handle(shown["length"], solved.putt.length_m, drawn.ball)}
     if places.marks is None and not places.on_green:
         says = f"{shown['side']} falling {shown['falls']}"
         handles["fall"] = _handle(says, drawn.fall_deg % 360, drawn.fall_knob)
     else:
         handles |= _reading_handles(solved, drawn, places)
-    if answered and isinstance(putt.pace, RollPast) and solved.aim.past_m is not None:
+    if read.hidden:
+        right = read.impression_m or 0.0
+        says = shown.get("impression", "at the hole")
+        handles["aim"] = _handle(says, right, drawn.frame.spot(0.0, right))
+    elif isinstance(putt.pace, RollPast) and solved.aim.past_m is not None:
         handles["past"] = _handle(shown["past"], putt.pace.past_m, drawn.rest)
     return handles
 

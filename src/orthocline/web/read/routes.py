@@ -18,13 +18,14 @@ from flask import (
 from flask_login import login_required
 from werkzeug.wrappers import Response as AnyResponse
 
+from orthocline.core.roll import Read
 from orthocline.drawing.roll.hole_frame import way_spots
 from orthocline.drawing.roll.plan import plan
-from orthocline.services.account.measures import first_calls, keep_calls, own_tempo
+from orthocline.services.account.measures import first_calls, golfer_figures, keep_calls, own_tempo
 from orthocline.services.errors import InvalidError
-from orthocline.services.log.putts import save_read
+from orthocline.services.log.putts import OwnKept, save_read
 from orthocline.services.read.bend import set_bend
-from orthocline.services.read.reading import read_putt, read_to_roll
+from orthocline.services.read.reading import compare_own, read_putt, read_to_roll
 from orthocline.services.speed.book import usual_speed_ft
 from orthocline.web.database import session
 from orthocline.web.identity import measures, viewer, wording
@@ -36,6 +37,7 @@ from orthocline.web.security import read_limit
 from orthocline.web.shared.asked import Asked, asked
 from orthocline.web.shared.lies import own_greens
 from orthocline.web.shared.read_address import demo_values
+from orthocline.web.shared.read_request import ReadRequest
 from orthocline.web.shared.read_start import own_pasts, start_values
 from orthocline.wording.calls.answers import parse_answer
 from orthocline.wording.figures import capital
@@ -100,6 +102,13 @@ def roll() -> Response | tuple[Response, int]:
     )
 
 
+def _own_kept(solved: Read, read: ReadRequest) -> OwnKept:
+    """Return what the golfer read before the call was shown; the aim where the own read means one."""
+    rolled = compare_own(viewer(), solved, read.own, golfer_figures(measures())) if read.own else None
+    aims = rolled is not None and read.own is not None and read.own.school.of_aim
+    return OwnKept(rolled.aim_right_m if rolled and aims else None, read.own, read.impression_m)
+
+
 @blueprint.post("/read/calls")
 @read_limit
 def calls() -> AnyResponse:
@@ -144,12 +153,13 @@ def save() -> AnyResponse:
         return redirect(url_for("account.sign_in", next=address), 303)
     if wanted.read is None or wanted.putt is None:
         return redirect(address, 303)
+    solved = read_putt(viewer(), wanted.putt)
     putt = save_read(
         viewer(),
         session(),
-        read_putt(viewer(), wanted.putt),
+        solved,
         place=wanted.read.place,
-        own_aim_right_m=wanted.read.own_right_m,
+        own=_own_kept(solved, wanted.read),
         uncertainty=wanted.read.uncertainty(datetime.now(UTC)),
         key=entry_key(),
     )

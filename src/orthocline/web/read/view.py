@@ -8,7 +8,7 @@ from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.calls import GolferFigures, beat_mark_of, stroke_of
+from orthocline.core.calls import SCHOOLS, Answer, GolferFigures, beat_mark_of, stroke_of
 from orthocline.core.instruments import FIRST_LOOK
 from orthocline.core.roll import OwnRoll, Read, ReadWarning, SpeedAtHole, softest_straight_in
 from orthocline.core.sure import Sureness
@@ -30,17 +30,19 @@ from orthocline.web.shared.places import place_in
 from orthocline.web.shared.places_view import PlacesView
 from orthocline.web.shared.read_form import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_request import ReadRequest
+from orthocline.web.shared.read_value import USUAL_OWN
 from orthocline.web.shared.readings import FIELD
+from orthocline.wording.calls import SAYINGS
 from orthocline.wording.instruments import instrument_choice
 from orthocline.wording.read.call import Call, call, entry_words
-from orthocline.wording.read.rolled import own_words
+from orthocline.wording.read.rolled import impression_words, own_words
 from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.day import day_words
 from orthocline.wording.wording import Wording
 
 DRAGGED = (
     *("length", "side", "falls", "rise", "slope", "past", "usual"),
-    *("grain_toward", "wind_toward", "toward"),
+    *("grain_toward", "wind_toward", "toward", "impression"),
 )
 """The fields that a drag changes."""
 
@@ -220,15 +222,48 @@ class ReadView:
 
     @cached_property
     def own_roll(self) -> OwnRoll | None:
-        """The roll of the golfer's own aim."""
-        if self.answer is None or self._read.own_right_m is None:
+        """The roll of the golfer's own read."""
+        if self.answer is None or self._read.own is None:
             return None
-        return compare_own(self.viewer, self.answer, self._read.own_right_m)
+        return compare_own(self.viewer, self.answer, self._read.own, self.golfer)
+
+    @cached_property
+    def impression_roll(self) -> OwnRoll | None:
+        """The roll of the first impression."""
+        if self.answer is None or self._read.impression_m is None:
+            return None
+        return compare_own(self.viewer, self.answer, Answer("aim_spot", (self._read.impression_m,)))
 
     @property
     def own(self) -> str:
-        """What the golfer's own aim would have done."""
-        return own_words(self.answer, self.own_roll, self.wording) if self.answer and self.own_roll else ""
+        """How far the golfer's own read is off, and what it would have done."""
+        if self.answer is None or self._read.own is None:
+            return ""
+        return own_words(self.answer, self._read.own, self.own_roll, self.golfer, self.wording)
+
+    @property
+    def impression(self) -> str:
+        """The same of the first impression."""
+        if self.answer is None or self.impression_roll is None:
+            return ""
+        return impression_words(self.answer, self.impression_roll, self.wording)
+
+    @property
+    def impression_address(self) -> str:
+        """The address that takes the first impression for the own read."""
+        return f"/read?{self._read.own_aim(self._read.impression_m or 0.0).query}"
+
+    @property
+    def own_example(self) -> str:
+        """An own read as it is typed in the words that were chosen."""
+        return SAYINGS[self.read.own_by if self.read else USUAL_OWN].example(self.wording)
+
+    @property
+    def own_examples(self) -> dict[str, str]:
+        """The same for all words."""
+        return {
+            name: SAYINGS[name].example(self.wording) for name, school in SCHOOLS.items() if school.launch
+        }
 
     @cached_property
     def places(self) -> PlacesView:
@@ -258,12 +293,15 @@ class ReadView:
             self.places.marks,
             self.golfer,
             self._read.lit,
+            self._read.impression_m if self.hidden else None,
         )
 
     @property
     def rolls(self) -> dict[str, OwnRoll]:
-        """The rolls beside the read's: of the golfer's own aim, and of a launch that is tried."""
-        rolls = {"your aim": self.own_roll} if self.own_roll else {}
+        """The rolls beside the read's: of the golfer's own, and of a launch that is tried."""
+        rolls = {"your read": self.own_roll} if self.own_roll else {}
+        if self.impression_roll:
+            rolls["first impression"] = self.impression_roll
         tried = self._read.playing.tried
         if self.answer and tried:
             rolls["tried"] = try_launch(self.viewer, self.answer, *tried)
@@ -336,7 +374,7 @@ class ReadView:
         """What can be dragged, by name."""
         if self.plan is None or self.solved is None:
             return {}
-        return handles_of(self.solved, self.plan, self.shown, self.places, answered=self.answer is not None)
+        return handles_of(self.solved, self.plan, self._read, self.shown, self.places)
 
     @property
     def _read(self) -> ReadRequest:

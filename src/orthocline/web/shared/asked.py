@@ -23,6 +23,7 @@ DRAGS = {
     "to_past": ReadRequest.rolled_past,
     "around": ReadRequest.rotated,
     "fall": ReadRequest.falling,
+    "to_aim": ReadRequest.impressed,
 }
 """What is dragged to where, in metres and degrees."""
 EDITS = ("step", *DRAGS, "ground", "light", "frame")

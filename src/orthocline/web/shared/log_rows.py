@@ -7,7 +7,7 @@ from typing import Any
 from orthocline.drawing.log.small_finish import small_finish
 from orthocline.drawing.scene import Scene
 from orthocline.services.log.putts import Entry
-from orthocline.wording.log.putt import aim_words, called_words, finish_words, putt_words
+from orthocline.wording.log.putt import called_words, finish_words, own_read_words, putt_words
 from orthocline.wording.wording import Wording
 
 
@@ -57,7 +57,7 @@ def row(entry: Entry, wording: Wording) -> Row:
         place=entry.place.text,
         asked=putt_words(entry.length_m, entry.putt, wording),
         called=_called(read, wording) if read else "",
-        own=aim_words("own read ", entry.own_aim_right_m, wording),
+        own=own_read_words(entry.own.aim_right_m, entry.own.answer, wording),
         finish=finish,
         holed=entry.holed,
         note=entry.note,

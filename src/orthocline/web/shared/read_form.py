@@ -2,7 +2,7 @@
 
 import math
 
-from wtforms import Form, RadioField, SelectField, StringField
+from wtforms import RadioField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import AnyOf, Optional, StopValidation
 
@@ -14,49 +14,48 @@ from orthocline.core.instruments import TRUENESS_DEG, Gives, giving
 from orthocline.core.roll import NO_GRAIN, RANGES, STILL_AIR, Grain, Point, Putt, RollPast, SpeedAtHole, Wind
 from orthocline.core.sure import GrainBy, Source
 from orthocline.core.units import FOOT_M
-from orthocline.formats.speed_origin import SpeedOrigin, parse_speed_origin
 from orthocline.services.ground.places import Place
 from orthocline.services.text import tidy_text
 from orthocline.web.shared.fields import DoubtedField, FigureForm, LengthField, QuantityField, WayField
 from orthocline.web.shared.places import place_fields
+from orthocline.web.shared.read_fields import (
+    MOST_TRY_M,
+    AnswerField,
+    CallsField,
+    OriginField,
+    PastField,
+    TriesField,
+    parse_impression,
+    parse_past,
+    slope_field,
+)
 from orthocline.web.shared.read_request import ReadRequest
-from orthocline.web.shared.read_value import Held, Known, Playing, Tried, TypedUnits
+from orthocline.web.shared.read_value import USUAL_OWN, Held, Known, Playing, Tried, TypedUnits
 from orthocline.web.shared.readings import Noted
+from orthocline.wording.calls import SAYINGS
 from orthocline.wording.holing.golfers import LEVEL_WORDS
 from orthocline.wording.instruments import INSTRUMENT_WORDS, TYPED_WORDS
 from orthocline.wording.quantities import (
-    SPEED_UNITS_MPS,
-    QuantityError,
     grass_named,
     is_paced,
-    parse_aside_m,
     parse_degrees,
     parse_far_m,
     parse_firmer,
     parse_grain,
     parse_green_speed_ft,
-    parse_near_m,
     parse_off_rad,
-    parse_slope,
     parse_speed_mps,
     sensed,
 )
 from orthocline.wording.typed import unit_typed
-from orthocline.wording.wording import Wording
 
 LINES = [str(number) for number in range(RANGES.line[0], RANGES.line[1] + 1)]
 MOST_LENGTH_SHARE, MOST_SPEED_FT = 0.5, 5.0
 """A length is sure within a share of it, a green speed within so many feet, at most."""
 MOST_OFF_RAD = math.radians(60.0)
 TRUE_WORDS = {str(rated): f"{rated} of 5" for rated in sorted(TRUENESS_DEG, reverse=True)}
-MOST_TRIES, MOST_TRY_M = 9, 100.0 * FOOT_M
 UNREAD_LENGTH_M = 10.0 * FOOT_M
 """Length over which a rise counts while the putt's own cannot be read."""
-
-
-def is_speed(text: str) -> bool:
-    """Return whether a pace is typed as a speed at the hole."""
-    return any(text.strip().lower().endswith(unit) for unit in SPEED_UNITS_MPS)
 
 
 def _from(label: str, *what: Gives) -> SelectField:
@@ -69,101 +68,9 @@ def _from(label: str, *what: Gives) -> SelectField:
     return SelectField(label, choices=choices, default="")
 
 
-class TriesField(StringField):
-    """Candidate lines, aims with their side: ``12 in right, 18 in right``."""
-
-    tries_m: tuple[float, ...] = ()
-
-    def pre_validate(self, form: Form) -> None:
-        """Find the aims."""
-        del form
-        texts = [text for text in (self.data or "").split(",") if text.strip()]
-        if len(texts) > MOST_TRIES:
-            raise StopValidation(f"Lay at most {MOST_TRIES} lines at a time.")
-        try:
-            self.tries_m = tuple(parse_aside_m(text, self.meta.wording) for text in texts)
-        except QuantityError as error:
-            raise StopValidation(f"A line {error}, with its side: 12 in right, 18 in right.") from error
-        if any(abs(aim) > MOST_TRY_M for aim in self.tries_m):
-            raise StopValidation("A line aims at most 100 ft (30 m) beside the hole.")
-
-
-class CallsField(StringField):
-    """The calls that lead, in their order: ``curve_gate,cup_entry``, or ``none``."""
-
-    calls: tuple[str, ...] | None = None
-
-    def pre_validate(self, form: Form) -> None:
-        """Find the calls."""
-        del form
-        text = (self.data or "").strip()
-        names = [] if text in ("", "none") else [name.strip() for name in text.split(",")]
-        if len(set(names)) < len(names) or not set(names) <= SCHOOLS.keys():
-            raise StopValidation(f"Calls that lead are some of {', '.join(SCHOOLS)}, each once.")
-        self.calls = tuple(names) if text else None
-
-
-class SlopeField(DoubtedField):
-    """A slope in percent, degrees or rise over the putt, whose length must be known first."""
-
-    typed_unit = ""
-
-    @property
-    def unit(self) -> str:
-        """The unit it was typed in, or the golfer's."""
-        return self.typed_unit or self.wording.units.slope
-
-    def pre_validate(self, form: "ReadForm") -> None:
-        """Find the slope over the putt's length."""
-
-        def parse(text: str, wording: Wording) -> float:
-            slope, self.typed_unit = parse_slope(text, form.length_m, wording)
-            return slope
-
-        self.parse = parse
-        super().pre_validate(form)
-
-
-def _parse_past(text: str, wording: Wording) -> float:
-    """Return a roll-past [m], or a speed at the hole [m/s] as its negative."""
-    return -parse_speed_mps(text) if is_speed(text) else parse_near_m(text, wording)
-
-
-class PastField(QuantityField):
-    """Pace: a roll-past, or a speed at the hole."""
-
-    def pre_validate(self, form: Form) -> None:
-        """Check the speed's own range."""
-        fast = is_speed(self.data or "")
-        slowest, fastest = RANGES.speed_at_hole_mps
-        self.between = (-fastest, -slowest) if fast else RANGES.past_m
-        super().pre_validate(form)
-
-
-class OriginField(StringField):
-    """Where the green speed comes from: kept as typed, read as a `SpeedOrigin`."""
-
-    origin: SpeedOrigin | None = None
-
-    def pre_validate(self, form: Form) -> None:
-        """Find the origin."""
-        del form
-        if self.data:
-            self.origin = parse_speed_origin(self.data)
-            if self.origin is None:
-                raise StopValidation("Speed from is such as 10.2 ±0.3 at 2026-11-23T07:40Z by ramp.")
-
-
-def _slope_field(label: str) -> SlopeField:
-    steepest = RANGES.tilt[1]
-    return SlopeField(
-        label,
-        parse=lambda text, _: float(text),
-        between=(-steepest, steepest),
-        allowed="at most 25 %, such as 2.1 %, 1.2 deg or 1 in over the putt",
-        most_within=steepest,
-        sure="0 to 25 %",
-    )
+def _own_choices() -> list[SelectChoice]:
+    """Return the schools in whose words a golfer can answer, those that there are now."""
+    return [SelectChoice(name, SAYINGS[name].noun) for name, school in SCHOOLS.items() if school.launch]
 
 
 class ReadForm(FigureForm):
@@ -177,11 +84,11 @@ class ReadForm(FigureForm):
         between=RANGES.length_m,
         allowed="between 6 in and 196 ft (60 m), such as 14 ft, 5 paces or 4.3 m",
     )
-    side = _slope_field("Tilt")
+    side = slope_field("Tilt")
     falls = RadioField(
         "Falls", choices=[SelectChoice("left", "← left"), SelectChoice("right", "right →")], default="left"
     )
-    rise = _slope_field("Rise")
+    rise = slope_field("Rise")
     slope = RadioField(
         "Slope", choices=[SelectChoice("up", "up ↑"), SelectChoice("down", "down ↓")], default="up"
     )
@@ -198,15 +105,21 @@ class ReadForm(FigureForm):
     rise_from = _from("Rise from", Gives.SLOPE, Gives.FELT, Gives.FIRST, Gives.RISE)
     past = PastField(
         "Roll-past",
-        _parse_past,
+        parse_past,
         between=RANGES.past_m,
         allowed="between 0 and 16 ft (5 m) such as 12 in, or a speed at the hole of 0.05 to 5 m/s",
     )
-    own = QuantityField(
-        "Your read",
-        parse_near_m,
-        between=(0.0, MOST_TRY_M),
-        allowed="between 0 and 100 ft (30 m), such as 9 in or 23 cm",
+    own = AnswerField("Your read")
+    own_by = SelectField(
+        "Your read in",
+        choices=_own_choices,
+        default=USUAL_OWN,
+    )
+    impression = QuantityField(
+        "First impression",
+        parse_impression,
+        between=(-MOST_TRY_M, MOST_TRY_M),
+        allowed="at most 100 ft (30 m) beside the hole, such as 9 in left",
         optional=True,
     )
     own_side = RadioField(
@@ -316,14 +229,13 @@ class ReadForm(FigureForm):
         PuttError
             When tilt and rise together are too steep.
         """
-        own, own_side = self.own.figure, 1.0 if self.own_side.data == "right" else -1.0
         return ReadRequest(
             self._putt(),
             self._units(),
             self.wording,
             Place(tidy_text(self.course.data or ""), tidy_text(self.green.data or "")),
             self.measured.origin,
-            None if own is None else own * own_side,
+            self.own.answer,
             self.first.data == "1",
             held,
             usual if self.usual.data == self.past.data else None,
@@ -334,6 +246,8 @@ class ReadForm(FigureForm):
             playing=self._playing(),
             calls=self.calls.calls,
             lit=self.lit.data or "",
+            own_by=self.own_by.data or USUAL_OWN,
+            impression_m=self.impression.figure,
         )
 
     def _playing(self) -> Playing:
@@ -391,7 +305,7 @@ class ReadForm(FigureForm):
             self.side.unit,
             self.rise.unit,
             typed(self.past, units.near),
-            typed(self.own, units.near),
+            self.own.unit or units.near,
             typed(self.wind, "m/s"),
         )
 

@@ -6,6 +6,7 @@ from datetime import datetime
 from functools import cached_property
 from typing import Any
 
+from orthocline.core.calls import Answer
 from orthocline.core.estimate import Estimate
 from orthocline.core.grain import GRASSES
 from orthocline.core.ground import Plane, Reading, Said, Stations, plane_from_grade, stations_of
@@ -75,7 +76,7 @@ class ReadRequest(ReadValue):
     @property
     def hidden(self) -> bool:
         """Whether the call is held back."""
-        return self.mine_first and self.own_right_m is None
+        return self.mine_first and self.own is None
 
     @property
     def speed_origin(self) -> SpeedOrigin | None:
@@ -110,6 +111,8 @@ class ReadRequest(ReadValue):
         if name == "speed":
             speed = round(putt.green_speed_ft + way * GREEN_SPEED_STEP_FT, 6)
             return self._changed(green_speed_ft=_within(speed, RANGES.green_speed_ft))
+        if name == "impression":
+            return self.impressed((self.impression_m or 0.0) + way * self.wording.units.near_m)
         if self.lie:
             return self
         if name == "side":
@@ -191,7 +194,7 @@ class ReadRequest(ReadValue):
 
     def own_aim(self, right_m: float) -> "ReadRequest":
         """Return it with such an own aim."""
-        return replace(self, own_right_m=right_m)
+        return replace(self, own=Answer("aim_spot", (right_m,)), own_by="aim_spot")
 
     def lighting(self, name: str) -> "ReadRequest":
         """Return it with a call lit, or no longer if it was."""
@@ -200,6 +203,10 @@ class ReadRequest(ReadValue):
     def led_by(self, calls: tuple[str, ...] | None) -> "ReadRequest":
         """Return it with other calls leading; None for those of whoever asks."""
         return replace(self, calls=calls)
+
+    def impressed(self, right_m: float) -> "ReadRequest":
+        """Return it with a first impression of the aim, as nearly as a hand can tell."""
+        return replace(self, impression_m=self._by_hand(right_m, self.wording.units.near))
 
     def by_line(self, number: int) -> "ReadRequest":
         """Return it by another line to the hole."""

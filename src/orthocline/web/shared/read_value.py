@@ -8,6 +8,7 @@ from typing import NamedTuple
 from urllib.parse import urlencode
 
 from orthocline.core.account import UsualPasts
+from orthocline.core.calls import Answer
 from orthocline.core.roll import Grain, Putt, SpeedAtHole
 from orthocline.core.sure import BY_NOTHING, TYPED, GrainBy, Source
 from orthocline.core.units import PERCENT
@@ -15,6 +16,7 @@ from orthocline.formats.speed_origin import SpeedOrigin
 from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.web.shared.lies import Lie
 from orthocline.web.shared.readings import Noted, Readings
+from orthocline.wording.calls.answers import Writing, answer_side, answer_text
 from orthocline.wording.typed import exact, shown, size_of, slope_in
 from orthocline.wording.ways import way_text
 from orthocline.wording.wording import Wording
@@ -97,6 +99,8 @@ class Playing:
 
 
 AS_USUAL = Playing()
+USUAL_OWN = "aim_spot"
+"""The school whose words an own read is in, until another is chosen."""
 
 
 @dataclass(frozen=True)
@@ -113,10 +117,10 @@ class ReadValue:
     place : Place
     origin : SpeedOrigin or None
         Where a measured green speed comes from.
-    own_right_m : float or None
-        The golfer's own aim, positive to the right.
+    own : Answer or None
+        The golfer's own read, in the words of a school.
     mine_first : bool
-        Whether the call is held back until there is an own aim.
+        Whether the call is held back until there is an own read.
     held : Held or None
     usual : UsualPasts or None
         The golfer's usual roll-pasts where the pace is theirs, and goes with the slope.
@@ -137,6 +141,10 @@ class ReadValue:
         The calls that lead, in their order; None for those of whoever asks.
     lit : str
         The call whose layer is lit in the drawing; empty for none.
+    own_by : str
+        The school in whose words the own read is, or is to be.
+    impression_m : float or None
+        The aim of the first impression, positive to the right.
     """
 
     putt: Putt
@@ -144,7 +152,7 @@ class ReadValue:
     wording: Wording
     place: Place = NOWHERE
     origin: SpeedOrigin | None = None
-    own_right_m: float | None = None
+    own: Answer | None = None
     mine_first: bool = False
     held: Held | None = None
     usual: UsualPasts | None = None
@@ -156,6 +164,8 @@ class ReadValue:
     playing: Playing = AS_USUAL
     calls: tuple[str, ...] | None = None
     lit: str = ""
+    own_by: str = USUAL_OWN
+    impression_m: float | None = None
 
     @property
     def readings(self) -> Readings:
@@ -242,9 +252,13 @@ def _other_fields(read: ReadValue, figure: Figure) -> dict[str, str]:
         "tries": ", ".join(_aside(read, aim, figure) for aim in read.tries_m),
         **_playing_fields(read, figure),
     }
-    if read.own_right_m is not None:
-        fields["own"] = _long(read, abs(read.own_right_m), read.units.own, figure)
-        fields["own_side"] = "left" if read.own_right_m < 0.0 else "right"
+    if read.own_by != USUAL_OWN:
+        fields["own_by"] = read.own_by
+    if read.own is not None:
+        fields["own"] = answer_text(read.own, Writing(figure, read.units.own, read.wording))
+        fields["own_side"] = answer_side(read.own)
+    if read.impression_m is not None:
+        fields["impression"] = _aside(read, read.impression_m, figure)
     return fields
 
 

@@ -5,9 +5,10 @@ import re
 from collections.abc import Callable, Mapping
 from typing import NamedTuple
 
-from orthocline.core.calls import SCHOOLS, Figures, School, Term
+from orthocline.core.calls import SCHOOLS, Answer, Figures, Term
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
-from orthocline.wording.figures import COUNTS, HOURS, side
+from orthocline.wording.calls.saying import beside_line, beyond_hole, fingers_words
+from orthocline.wording.figures import COUNTS, HOURS, hour_words, side
 from orthocline.wording.quantities import (
     LENGTH_UNITS_M,
     QuantityError,
@@ -63,26 +64,40 @@ def parse_answer(name: str, text: str, right: float, wording: Wording) -> Figure
     if terms == (Term.ASIDE,) and " to " in plain:
         return _band(plain, right, wording)
     parts = [part.strip() for part in plain.split(",")] if len(terms) > 1 else [plain]
+    if terms[len(parts) :] == (Term.MOOD,):
+        parts.append(MOODS[-1])
     if len(parts) != len(terms):
         raise QuantityError(f"needs {len(terms)} figures with a comma between them")
     return tuple(PARSERS[term](part, right, wording) for term, part in zip(terms, parts, strict=True))
 
 
-def answer_text(school: School, figures: Figures, writing: Writing) -> str:
+def answer_text(answer: Answer, writing: Writing) -> str:
     """Return an answer as it is typed, without its side unless it has two."""
-    if school.terms == (Term.ASIDE,) and len(figures) > len(school.terms):
-        ends = (figures[0] - figures[1], figures[0] + figures[1])
-        return " to ".join(f"{_length(end, writing)} {side(end)}" for end in ends)
-    return ", ".join(
-        WRITERS[term](figure, writing) for term, figure in zip(school.terms, figures, strict=False)
-    )
+    if answer.band_m is not None:
+        return " to ".join(f"{_length(end, writing)} {side(end)}" for end in _ends(answer, answer.band_m))
+    return ", ".join(WRITERS[term](figure, writing) for term, figure in _termed(answer))
 
 
-def answer_side(school: School, figures: Figures) -> str:
+def answer_side(answer: Answer) -> str:
     """Return the side of an answer; right where it has none."""
     sided = (Term.ASIDE, Term.FINGERS, Term.PLACE)
-    signs = [figure for term, figure in zip(school.terms, figures, strict=False) if term in sided]
+    signs = [figure for term, figure in _termed(answer) if term in sided]
     return "left" if signs and signs[0] < 0.0 else "right"
+
+
+def answer_words(answer: Answer, wording: Wording) -> str:
+    """Return an answer as a sentence says it: ``2½ fingers left``, ``10 in left to 14 in left``."""
+    if answer.band_m is not None:
+        return " to ".join(beside_line(end, wording) for end in _ends(answer, answer.band_m))
+    return ", ".join(SAID[term](figure, wording) for term, figure in _termed(answer))
+
+
+def _termed(answer: Answer) -> list[tuple[Term, float]]:
+    return list(zip(answer.school.terms, answer.figures, strict=False))
+
+
+def _ends(answer: Answer, half_m: float) -> tuple[float, float]:
+    return answer.figures[0] - half_m, answer.figures[0] + half_m
 
 
 def near_unit(text: str, wording: Wording) -> str:
@@ -259,6 +274,16 @@ WRITERS: Mapping[Term, Callable[[float, Writing], str]] = {
     Term.SIZE: _length,
     Term.HOUR: _write_hour,
     Term.FINGERS: lambda count, writing: f"{writing.figure(abs(count))} fingers",
+    Term.PLACE: lambda place, _: place_words(place),
+    Term.MOOD: lambda mood, _: mood_words(mood),
+}
+SAID: Mapping[Term, Callable[[float, Wording], str]] = {
+    Term.ASIDE: beside_line,
+    Term.AHEAD: lambda length, wording: f"{wording.far(length)} ahead",
+    Term.BEYOND: beyond_hole,
+    Term.SIZE: lambda length, wording: wording.short(length),
+    Term.HOUR: lambda hour, _: hour_words(hour),
+    Term.FINGERS: lambda count, _: fingers_words(count),
     Term.PLACE: lambda place, _: place_words(place),
     Term.MOOD: lambda mood, _: mood_words(mood),
 }

@@ -2,18 +2,9 @@
 
 from orthocline.core.calls import HandGauge
 from orthocline.core.roll import Read
-from orthocline.wording.calls.saying import Said, Saying, against_aim, titled
+from orthocline.wording.calls.saying import Said, Saying, against_aim, fingers_words, titled
 from orthocline.wording.figures import quarters, side
 from orthocline.wording.wording import Wording
-
-
-def fingers_words(fingers: float) -> str:
-    """Return so many fingers with their side: ``2¼ fingers right``."""
-    count = quarters(abs(fingers))
-    if count == "0":
-        return "no finger"
-    one = count in ("1", "¼", "½", "¾")
-    return f"{count} {'finger' if one else 'fingers'} {side(fingers)}"
 
 
 def _words(read: Read, hand: HandGauge | None, wording: Wording) -> Said | None:
@@ -36,5 +27,5 @@ SAYING = Saying(
     _words,
     lambda _: "2 fingers left",
     "A finger for a percent knows the tilt, not the pace, the rise or the ground in between.",
-    "hand",
+    "hand gauge",
 )

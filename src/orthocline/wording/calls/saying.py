@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 
 from orthocline.core.roll import Read
 from orthocline.core.units import INCH_M
-from orthocline.wording.figures import side
+from orthocline.wording.figures import quarters, side
 from orthocline.wording.wording import Wording
 
 STRAIGHT_M = 0.125 * INCH_M
@@ -74,6 +74,15 @@ def is_centre(right_m: float, wording: Wording) -> bool:
 def beside_line(right_m: float, wording: Wording) -> str:
     """Return how far beside the ball-hole line a place lies."""
     return "on the line" if is_centre(right_m, wording) else f"{wording.aside(right_m)} {side(right_m)}"
+
+
+def fingers_words(fingers: float) -> str:
+    """Return so many fingers with their side: ``2¼ fingers right``."""
+    count = quarters(abs(fingers))
+    if count == "0":
+        return "no finger"
+    one = count in ("1", "¼", "½", "¾")
+    return f"{count} {'finger' if one else 'fingers'} {side(fingers)}"
 
 
 def beyond_hole(beyond_m: float, wording: Wording) -> str:

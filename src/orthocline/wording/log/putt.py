@@ -1,7 +1,9 @@
 """A logged putt in words: what was asked, what was called, where it stopped."""
 
+from orthocline.core.calls import Answer
 from orthocline.core.log import Finish
 from orthocline.core.roll import Putt
+from orthocline.wording.calls.answers import answer_words
 from orthocline.wording.calls.saying import NEAR_M, STRAIGHT_M
 from orthocline.wording.figures import side, tidy
 from orthocline.wording.wording import Wording
@@ -38,6 +40,16 @@ def aim_words(lead: str, right_m: float | None, wording: Wording, width_m: float
     if abs(wording.borne(right_m, width_m)) < STRAIGHT_M:
         return f"{lead}at the centre"
     return f"{lead}{wording.short(right_m, width_m)} {side(right_m)}"
+
+
+def own_read_words(aim_right_m: float | None, answer: Answer | None, wording: Wording) -> str:
+    """Return the golfer's own read: ``own read 9 in left``, ``own read 2½ fingers left (9 in left)``."""
+    if answer is None or answer.name == "aim_spot":
+        return aim_words("own read ", aim_right_m, wording)
+    said = f"own read {answer_words(answer, wording)}"
+    if aim_right_m is None or not answer.school.of_aim:
+        return said
+    return f"{said} ({aim_words('', aim_right_m, wording)})"
 
 
 def finish_words(holed: bool | None, finish: Finish | None, wording: Wording) -> str:

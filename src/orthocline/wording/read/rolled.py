@@ -2,17 +2,42 @@
 
 import math
 
+from orthocline.core.calls import Answer, GolferFigures
 from orthocline.core.roll import OwnRoll, Read
+from orthocline.wording.calls import SAYINGS
+from orthocline.wording.calls.answers import answer_words
+from orthocline.wording.calls.off import off_words
 from orthocline.wording.calls.saying import STRAIGHT_M
 from orthocline.wording.figures import side, tidy
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
 
-def own_words(read: Read, own: OwnRoll, wording: Wording = USUAL_WORDING) -> str:
-    """Return what the golfer's own aim would have done, in one sentence."""
-    off = own.aim_right_m - (read.aim_right_m or 0.0)
-    by = f"{wording.short(off)} {side(off)} of the read" if abs(off) > STRAIGHT_M else "just as the read"
-    return f"{by}: it would {fate_words(read, own, wording)}"
+def own_words(
+    read: Read,
+    answer: Answer,
+    rolled: OwnRoll | None,
+    golfer: GolferFigures,
+    wording: Wording = USUAL_WORDING,
+) -> str:
+    """Return how far the golfer's own read is off in its own unit, and what it would have done."""
+    noun, right = SAYINGS[answer.name].noun, answer.sought(read, golfer)
+    if rolled is None:
+        return f"Your {noun}, {answer_words(answer, wording)}: no ball can be started so."
+    fate = fate_words(read, rolled, wording)
+    if right is None:
+        return f"Your {noun}, {answer_words(answer, wording)}: it would {fate}"
+    off = off_words(answer, right, wording)
+    if answer.band_m is None:
+        return f"Your {noun} is {off}: it would {fate}"
+    held = "holds" if abs(answer.figures[0] - right[0]) <= answer.band_m else "does not hold"
+    return f"Your band {held} the read; its middle is {off}: it would {fate}"
+
+
+def impression_words(read: Read, rolled: OwnRoll, wording: Wording = USUAL_WORDING) -> str:
+    """Return how far the first impression was off, and what it would have done."""
+    glance = Answer("aim_spot", (rolled.aim_right_m,))
+    off = off_words(glance, (read.aim_right_m or 0.0,), wording)
+    return f"Your first impression was {off}: it would {fate_words(read, rolled, wording)}"
 
 
 def fate_words(read: Read, rolled: OwnRoll, wording: Wording) -> str:

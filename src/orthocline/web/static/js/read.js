@@ -182,6 +182,7 @@ function changed(event) {
   const [kind, number] = drag.name.split("-");
   if (kind === "spot") return { ...drag.base, ground: `move:${number}:${shareAt(at).toFixed(3)}` };
   if (kind === "tip") return { ...drag.base, ground: `turn:${number}:${wayFrom(number, at).toFixed(1)}` };
+  if (drag.name === "aim") return { ...drag.base, to_aim: (dx / drag.scale).toFixed(4) };
   if (drag.name === "past") return { ...drag.base, to_past: metres };
   const fall = (Math.atan2(at.x - drag.dialX, drag.dialY - at.y) * 180) / Math.PI;
   return { ...drag.base, fall: fall.toFixed(1) };
@@ -230,9 +231,18 @@ function step(event, name) {
   } else if (name === "ball" && across) {
     ask({ ...values(), around: String(-3 * way) });
   } else {
-    ask({ ...values(), step: `${name === "ball" ? "length" : name}:${way}` });
+    ask({ ...values(), step: `${{ ball: "length", aim: "impression" }[name] ?? name}:${way}` });
   }
 }
+
+// Another school's words: another example of what is typed.
+const ownBy = /** @type {HTMLSelectElement} */ (part("#own_by"));
+ownBy.addEventListener("change", () => {
+  const own = /** @type {HTMLInputElement} */ (part("#own"));
+  own.value = "";
+  own.placeholder = JSON.parse(ownBy.dataset.examples)[ownBy.value];
+  own.focus();
+});
 
 // Arrow keys in a figure: one step more or less.
 document.addEventListener("keydown", (event) => {
