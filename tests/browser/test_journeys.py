@@ -115,7 +115,7 @@ def test_the_tab_key_reaches_everything_in_order_on_a_phone(page):
     page.size(PHONE)
     page.go("/read", **SPINDRIFT)
     reached = []
-    for _ in range(45):
+    for _ in range(60):
         ActionChains(page.driver).send_keys(Keys.TAB).perform()
         reached.append(page.focused())
     wanted = ["speed", "ball", "fall", "past", "length", "side", "rise", "own", "roll", "beat"]
@@ -131,6 +131,10 @@ VIEWS = {
     "first": "/read?first=1",
     "felt": "/read?length=5+paces&side_from=feet&fan=1&tries=12+in+right,+18+in+right",
     "tried": "/read?off_line=1+deg+left&off_pace=3+%25+firm&golfer=new",
+    "lit": "/read?lit=hand_gauge&calls=hand_gauge,instinct",
+    "own-words": "/read?first=1&own_by=hand_gauge&own=2+fingers&impression=6+in+left",
+    "schools": "/schools",
+    "schools-error": "/schools?one=thumbs",
     "firm": "/firm?golfer=new&off_line=1+deg+left&gate_at=nowhere",
     "firm-error": "/firm?length=far",
     "look": "/look",

@@ -33,6 +33,7 @@ PUBLIC = {
     "look.page",
     "look.measured",
     "straight.page",
+    "schools.page",
     "balls.page",
     "firm.page",
     "firm.curves",

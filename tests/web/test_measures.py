@@ -47,7 +47,7 @@ def test_every_page_and_drawing_follows_the_units(metric, session):
         "/look?stops=low_side&note=low_side.0:up",
     ]
     others = ["/log", "/", "/log/1/finish", ramp, zero, "/beat?mark=1.8&stroke=40"]
-    for address in ("/read?own=20", *looks, *others):
+    for address in ("/read?own=20", "/schools", *looks, *others):
         page = metric.get(address)
         said = [words_of(element) for element in parsed(page).find_all(["text", "h1", "dd", "li"])]
         feet = [s for s in said if re.search(r"\d\s?(?:ft|in)\b", s) and "within" not in s and "±" not in s]

@@ -31,6 +31,7 @@ from orthocline.web import (
     phone_level,
     ramp,
     read,
+    schools,
     speed,
     straight,
     today,
@@ -59,7 +60,7 @@ DEFAULTS: Mapping[str, Any] = {
 }
 FEATURES = (
     *(about, account, balls, beat, firm, grain, green_files, greens, jobs, log, look, measures, mode),
-    *(other_methods, phone_level, ramp, read, speed, straight, today),
+    *(other_methods, phone_level, ramp, read, schools, speed, straight, today),
 )
 
 

@@ -22,7 +22,7 @@ NAVIGATION = (
 SECTIONS = {
     **dict.fromkeys(("ramp", "other_methods"), "speed"),
     "green_files": "greens",
-    **dict.fromkeys(("balls", "firm", "grain", "look", "phone_level", "straight"), "read"),
+    **dict.fromkeys(("balls", "firm", "grain", "look", "phone_level", "schools", "straight"), "read"),
 }
 """Features that belong to another one's place in the navigation."""
 
@@ -32,13 +32,14 @@ def is_part() -> bool:
     return request.headers.get("HX-Request") == "true"
 
 
-def page_or_part(feature: str, view: Any, *, readable: bool, address: str = "") -> Response:
+def page_or_part(feature: str, view: Any, *, readable: bool, address: str = "", **more: Any) -> Response:
     """Return a feature's page, or for htmx the part that changes, with the address that it goes by then.
 
-    What cannot be read is answered as such, and keeps the address that it had.
+    `more` are further variables of its templates. What cannot be read is answered as such, and keeps the
+    address that it had.
     """
     part = is_part()
-    said = render_template(f"{feature}/{'_part' if part else 'page'}.html", view=view)
+    said = render_template(f"{feature}/{'_part' if part else 'page'}.html", view=view, **more)
     response = make_response(said, 200 if readable else 422)
     response.vary.add("HX-Request")
     if part and readable and address:

@@ -38,6 +38,10 @@ CAUTIONS: Mapping[str, str] = {
         "Chances as of a usual golfer, and no promise of this putt. What advice may be asked for or given in"
         " a round the rules in force say."
     ),
+    "schools.page": (
+        "No school promises a holed putt. Fingers, feet and eyes are yours; what is worked out here is for"
+        " practice unless the rules in force and the committee allow it."
+    ),
     "balls.page": (
         "Watch another's ball from where you disturb nobody, and never ask for advice or give it against the"
         " rules in force. A ball struck to test the green is for practice: ask the committee."

@@ -13,6 +13,7 @@ from orthocline.core.calls.instinct import Instinct, mood_m, place_m
 from orthocline.core.calls.level_twin import LevelTwin, level_twin_of, plays_like_m
 from orthocline.core.calls.marks import Mark
 from orthocline.core.calls.pace_target import PaceTarget, pace_target_of
+from orthocline.core.calls.parting import Parting, parting_of
 from orthocline.core.calls.plumb_line import PlumbLine
 from orthocline.core.calls.registry import SCHOOLS
 from orthocline.core.calls.school import Blind, Figures, School, Term
@@ -37,6 +38,7 @@ __all__ = [
     "LevelTwin",
     "Mark",
     "PaceTarget",
+    "Parting",
     "PlumbLine",
     "School",
     "Sight",
@@ -53,6 +55,7 @@ __all__ = [
     "level_twin_of",
     "mood_m",
     "pace_target_of",
+    "parting_of",
     "place_m",
     "plays_like_m",
     "slide",

@@ -1,0 +1,5 @@
+"""The schools feature."""
+
+from orthocline.web.schools.routes import blueprint
+
+__all__ = ["blueprint"]
