@@ -1,5 +1,6 @@
 """The calls of the Read page by hand: which lead is dragged or moved by keys, and a tap lights one."""
 
+from base64 import b64decode
 from pathlib import Path
 
 import pytest
@@ -106,3 +107,47 @@ def test_a_first_impression_is_dragged_then_the_read_is_given_in_own_words(page)
     page.see("Your hand gauge is", "#own-words")
     page.see("Your first impression was", "#impression-words")
     assert len(page.all("#plan [data-part=own-way]")) == 2
+
+
+def press_key(page, key):
+    ActionChains(page.driver).send_keys(key).perform()
+
+
+def test_the_sheet_of_keys_opens_and_closes(page):
+    page.go("/read", **SPINDRIFT)
+    press_key(page, "?")
+    page.see("light the call that leads", "#keys")
+    press_key(page, "w")
+    assert not page.run("return document.querySelector('#window-fold').open"), "the sheet has the keys"
+    press_key(page, Keys.ESCAPE)
+    page.until(lambda: not page.run("return document.querySelector('#keys').open"))
+
+
+def test_each_drawing_has_its_key(page):
+    page.go("/read", **SPINDRIFT)
+    for key, fold in (("o", "calls"), ("n", "find-out"), ("h", "how-firm"), ("w", "window-fold")):
+        press_key(page, key)
+        page.until(lambda fold=fold: page.run(f"return document.querySelector('#{fold}').open"))
+        press_key(page, key)
+        page.until(lambda fold=fold: not page.run(f"return document.querySelector('#{fold}').open"))
+    press_key(page, "f")
+    page.until(lambda: page.all("#start-lines svg"))
+    for key, drawing in (("p", "stage"), ("c", "cup-part"), ("v", "profile")):
+        press_key(page, key)
+        page.until(lambda drawing=drawing: page.run("return document.activeElement.id") == drawing)
+
+
+def test_a_read_prints_on_one_sheet_with_every_call(page):
+    for asked in (SPINDRIFT, {**SPINDRIFT, "length": "60 ft", "rise": "4 %", "slope": "down", "lit": "apex"}):
+        page.go("/read", **asked)
+        printed = page.driver.execute_cdp_cmd("Page.printToPDF", {"preferCSSPageSize": True})
+        assert b64decode(printed["data"]).count(b"/Type /Page\n") == 1
+    page.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": "print"})
+    shown = page.run(
+        "return [...document.querySelectorAll('.calls [name=light]')]"
+        ".filter((one) => one.getBoundingClientRect().height > 8).map((one) => one.value)"
+    )
+    assert set(shown) == set(SCHOOLS)
+    assert page.find("#plan").is_displayed()
+    assert not [one for one in page.all("#roll, #own, nav, #choosing, .grip") if one.is_displayed()]
+    page.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": ""})

@@ -111,6 +111,10 @@ def test_the_window_shows_what_drops_and_where_this_golfers_putts_go(client):
 def test_the_gate_is_said_for_a_tolerance_and_a_place(client):
     page = client.get("/firm", query_string={**TEN, "gate_at": "2 ft", "gate_within": "2 deg"})
     assert "A gate 3.4 in wide, two feet ahead, lets through what starts within 2°." in text(page)
+    wide = client.get("/firm", query_string={**TEN, "gate_wide": "3 in", "gate_within": "1 deg"})
+    assert "A gate 3 in wide, 3¼ ft ahead, lets through what starts within 1°." in text(wide)
+    both = client.get("/firm", query_string={**TEN, "gate_wide": "3 in", "gate_at": "2 ft"})
+    assert "A gate 3 in wide, two feet ahead, lets through what starts within 1.6°." in text(both)
     assert "#gate" in link(firm(client, "/window"), "Another gate")
     wrong = client.get("/firm", query_string={**TEN, "gate_at": "20 ft", "gate_within": "90"})
     assert wrong.status_code == 422

@@ -8,7 +8,16 @@ import pytest
 
 from orthocline.core.account import GOLFERS, USUAL_PASTS
 from orthocline.core.estimate import Span
-from orthocline.core.holing import Change, Leave, Leaves, SafeLeave, outlook_of
+from orthocline.core.holing import (
+    Change,
+    Leave,
+    Leaves,
+    SafeLeave,
+    gate_at,
+    gate_of_width,
+    gate_that_stands,
+    outlook_of,
+)
 from orthocline.core.roll import Launch, RollPast, read, roll_of
 from orthocline.wording.holing.golfers import LEVEL_WORDS, spread_words
 from orthocline.wording.holing.leaves import better_words, leave_words, safe_words
@@ -20,7 +29,7 @@ from orthocline.wording.holing.pace import (
     pace_call,
     stretch_words,
 )
-from orthocline.wording.holing.window import gate_m, gate_words, tolerance_words
+from orthocline.wording.holing.window import gate_words, tolerance_words
 from orthocline.wording.read.rolled import trial_words
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
@@ -116,9 +125,14 @@ def test_the_safe_leave_and_what_it_costs():
 
 
 def test_the_gate_is_as_wide_as_the_ball_and_the_tolerance_on_both_sides():
-    assert gate_m(0.3048, 1.0) == pytest.approx(0.04267 + 2 * 0.3048 * math.tan(math.radians(1)))
-    assert gate_words(0.3048, 1.0, USUAL_WORDING).startswith("A gate 2.1 in wide, one foot ahead,")
-    assert "within 1°" in gate_words(0.3048, 1.0, METRIC)
+    gate = gate_at(0.3048, math.radians(1.0))
+    assert gate.wide_m == pytest.approx(0.04267 + 2 * 0.3048 * math.tan(math.radians(1)))
+    assert gate_words(gate, USUAL_WORDING).startswith("A gate 2.1 in wide, one foot ahead,")
+    assert "within 1°" in gate_words(gate, METRIC)
+    assert gate_of_width(gate.wide_m, gate.within_rad).ahead_m == pytest.approx(gate.ahead_m)
+    assert gate_that_stands(gate.ahead_m, gate.wide_m).within_rad == pytest.approx(gate.within_rad)
+    for narrow in (gate_of_width(0.04, 0.02), gate_that_stands(0.3, 0.04)):
+        assert gate_words(narrow, METRIC) == "A gate must be wider than the ball."
 
 
 def test_tolerances_and_trials():

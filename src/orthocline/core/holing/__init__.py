@@ -15,6 +15,7 @@ from orthocline.core.holing.leaves import (
 from orthocline.core.holing.make_field import MakeField, make_field
 from orthocline.core.holing.outlook import Outlook, outlook_of
 from orthocline.core.holing.second_putts import SecondPutts
+from orthocline.core.holing.start_gate import StartGate, gate_at, gate_of_width, gate_that_stands
 from orthocline.core.holing.trying import TAKEN_AS_TRUE, Doubt, Spread, spread_of
 from orthocline.core.holing.ways import PACE_MARKS_M, Ways
 
@@ -35,8 +36,12 @@ __all__ = [
     "SafeLeave",
     "SecondPutts",
     "Spread",
+    "StartGate",
     "Ways",
     "chances_of",
+    "gate_at",
+    "gate_of_width",
+    "gate_that_stands",
     "high_right_of",
     "leaves_of",
     "make_field",

@@ -10,7 +10,8 @@ from orthocline.core.account import USUAL_PASTS
 from orthocline.services.account.measures import golfer_of
 from orthocline.services.read.reading import how_sure, read_putt
 from orthocline.web.firm.forms import GateForm
-from orthocline.web.firm.view import FirmView, Gate
+from orthocline.web.firm.request import Gate
+from orthocline.web.firm.view import FirmView
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.page import is_part
 from orthocline.web.security import advice_limit
@@ -54,8 +55,8 @@ def _page(part: str) -> Response:
     """Return a part for htmx, or the page that has all of them."""
     wanted = asked(request.args, wording(), start_values(), own_pasts(), own_greens)
     form = GateForm(MultiDict(request.args), meta={"wording": wording()})
-    gate = Gate(form.gate_at.figure or form.usual_m, form.gate_within.figure) if form.validate() else None
-    seen = _view(wanted, gate or Gate(form.usual_m, None))
+    gate = form.gate if form.validate() else None
+    seen = _view(wanted, gate or Gate(form.usual_m))
     shown = wanted.read.shown if wanted.read else wanted.typed
     said = render_template(
         part if is_part() else "firm/page.html",

@@ -4,7 +4,6 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
-from typing import NamedTuple
 
 from orthocline.core.account import GOLFERS, Golfer, UsualPasts
 from orthocline.core.holing import TAKEN_AS_TRUE, Doubt, Outlook, PaceAdvice
@@ -19,6 +18,7 @@ from orthocline.drawing.scene import Scene
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import WhoPutts
 from orthocline.services.read.holing import outlook, try_launch
+from orthocline.web.firm.request import Gate
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.wording.holing.golfers import LEVEL_WORDS, spread_words
 from orthocline.wording.holing.leaves import LeaveWords, better_words, leave_words, safe_words
@@ -36,13 +36,6 @@ from orthocline.wording.wording import Wording
 
 LEAST_TAKEN_M = 0.006
 """A pace that is nearer to the advised one is the same."""
-
-
-class Gate(NamedTuple):
-    """A gate to practise the start line: how far ahead [m], within what [degrees]; None for this putt's."""
-
-    ahead_m: float
-    within_deg: float | None
 
 
 @dataclass(frozen=True)
@@ -176,12 +169,11 @@ class FirmView:
     @property
     def gate_says(self) -> str:
         """The gate to practise the start line."""
-        within, found = self.gate.within_deg, self.solved.make_window
-        if within is None:
-            if found is None:
-                return ""
-            within = min(tolerances_deg(found.right_rad, self.solved.launch_right_rad))
-        return gate_words(self.gate.ahead_m, within, self.wording)
+        found = self.solved.make_window
+        if found is None and self.gate.within_rad is None:
+            return ""
+        tolerances = tolerances_deg(found.right_rad, self.solved.launch_right_rad) if found else (0.0,)
+        return gate_words(self.gate.stand(math.radians(min(tolerances))), self.wording)
 
     @property
     def window(self) -> Scene:

@@ -2,7 +2,7 @@
 
 import math
 
-from orthocline.core.constants import BALL_RADIUS_M
+from orthocline.core.holing import StartGate
 from orthocline.core.roll import Read, Window
 from orthocline.wording.figures import tidy
 from orthocline.wording.wording import Wording
@@ -24,13 +24,11 @@ def tolerances_deg(window: Window, meant_rad: float) -> tuple[float, float]:
     return math.degrees(meant_rad - window.least), math.degrees(window.most - meant_rad)
 
 
-def gate_m(ahead_m: float, tolerance_deg: float) -> float:
-    """Return how wide a gate [m] so far in front of the ball lets through what is within a tolerance."""
-    return 2.0 * (BALL_RADIUS_M + ahead_m * math.tan(math.radians(tolerance_deg)))
-
-
-def gate_words(ahead_m: float, tolerance_deg: float, wording: Wording) -> str:
+def gate_words(gate: StartGate | None, wording: Wording) -> str:
     """Return the gate as a sentence."""
-    wide = wording.exact(gate_m(ahead_m, tolerance_deg))
-    within = f"{tidy(tolerance_deg)}°"
-    return f"A gate {wide} wide, {wording.past(ahead_m)} ahead, lets through what starts within {within}."
+    if gate is None:
+        return "A gate must be wider than the ball."
+    wide, within = wording.exact(gate.wide_m), f"{tidy(math.degrees(gate.within_rad))}°"
+    return (
+        f"A gate {wide} wide, {wording.past(gate.ahead_m)} ahead, lets through what starts within {within}."
+    )

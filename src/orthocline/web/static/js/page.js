@@ -1,5 +1,6 @@
 // Every page: say that scripts run, and let forms come back to where the reader is.
 import { fields } from "./dom.js";
+import "./keys.js";
 
 document.documentElement.classList.replace("no-js", "js");
 

@@ -1,7 +1,7 @@
 // The Read page: drag, step and roll. No physics here: every figure comes from the server.
 import "./calls.js";
 import { around, drawn, part, parts, spotOn } from "./dom.js";
-import { singleKeys } from "./keys.js";
+import { free } from "./keys.js";
 import { roll } from "./roll.js";
 
 const form = document.forms.namedItem("putt");
@@ -256,8 +256,7 @@ document.addEventListener("keydown", (event) => {
 
 // The single keys, where nothing is typed or pressed.
 document.addEventListener("keydown", (event) => {
-  const taken = around(event, "input, select, textarea, button, summary, a, [role=slider]");
-  if (taken || event.ctrlKey || event.metaKey || event.altKey || !singleKeys()) return;
+  if (!free(event)) return;
   if (event.key === " ") {
     event.preventDefault();
     roller.click();
