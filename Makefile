@@ -5,7 +5,7 @@ export NUMBA_CACHE_DIR := $(CURDIR)/var/numba
 # Several processes share the machine: each works its matrices on one thread, or they wait for each other.
 export OPENBLAS_NUM_THREADS := 1
 
-.PHONY: run test setup check format bench chaos mutants screenshots assets structure stop
+.PHONY: run test setup check format bench chaos mutants screenshots assets calls structure stop
 
 run:
 	@scripts/setup run
@@ -46,6 +46,9 @@ screenshots: setup
 assets: setup
 	@scripts/assets
 	@$(PY) scripts/letter_widths.py
+
+calls: setup
+	@$(PY) scripts/draw_calls.py
 
 structure: setup
 	@$(PY) scripts/draw_structure.py

@@ -4,9 +4,9 @@
    same on a grid of 160 by 160 heights.
 2. Batches: aims and rolls of many putts at once, on a plane and on the grid.
 3. Reads in wind over the whole range that may be asked, the worst beside the median.
-4. How far stated ranges hold, and whether the reading named first is the best (`sureness.py`); what a
-   watched ball implies (`watched.py`); surveyed greens (`greens.py`), their files (`green_files.py`); how
-   often and how firm (`holing.py`).
+4. How far stated ranges hold, and whether the reading named first is the best (`sureness.py`); what a watched
+   ball implies (`watched.py`); surveyed greens (`greens.py`) and their files (`green_files.py`); every call
+   (`calls.py`); how often and how firm (`holing.py`).
 5. Server time of a Read redraw, alone, with eight clients at once, and beside 64 slow sockets, on the
    processes `serve` runs.
 6. The pages and the archive of a log of 20,000 putts, and the memory that they take.
@@ -37,6 +37,7 @@ from scipy.integrate import solve_ivp
 from scipy.optimize import root
 from sqlalchemy import NullPool, create_engine, text
 
+from calls import bench_calls
 from client import enter, fetch, fetch_archive, some_address
 from green_files import bench_green_files
 from greens import bench_greens
@@ -395,5 +396,6 @@ if __name__ == "__main__":
     bench_watched()
     bench_greens(bench_database())
     bench_green_files()
+    bench_calls()
     bench_holing(bench_database())
     bench_server()

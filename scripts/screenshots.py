@@ -32,7 +32,13 @@ DESK = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
 PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
 READ = "/read?" + urlencode(demo_values(USUAL_WORDING, datetime.now(UTC)))
 FELT = "/read?length=5+paces&side=1.5+%25&side_from=feet&rise=1+in&slope=down&speed=10&past=12+in"
-FAN = READ + "&fan=1&tries=12+in+right,+18+in+right,+24+in+right"
+SCHOOLS = READ.replace("/read", "/schools") + "&one=hand_gauge&other=plumb_line"
+OWN_CALLS = {
+    "calls": "hand_gauge,curve_gate,cup_entry,instinct,pace_target",
+    "lit": "hand_gauge",
+    **{"own_by": "hand_gauge", "own": "1½ fingers", "own_side": "right"},
+}
+CALLS = f"{READ}&{urlencode(OWN_CALLS)}"
 SALTINGS = demo_looks(USUAL_WORDING)[0].address
 LOOK = SALTINGS.replace("stop=ball", "stop=hole")
 READ_ON_GREEN = (
@@ -59,9 +65,9 @@ PICTURES = (
     ("read-phone", READ, PHONE),
     ("speed", "/speed", DESK),
     ("ramp", RAMP, DESK),
-    ("measures", "/measures", DESK),
     ("sure", FELT, DESK),
-    ("fan-phone", FAN, PHONE),
+    ("schools", SCHOOLS, DESK),
+    ("calls", CALLS, DESK),
     ("level-phone", "/level?laid=1.6+deg&turned=-0.8+deg", PHONE),
     ("look-phone", LOOK, PHONE),
     ("dial", DIAL, DESK),

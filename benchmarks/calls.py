@@ -1,0 +1,60 @@
+"""The whole answer with every call, solved, said and drawn; and an own read turned back into a launch."""
+
+import json
+import statistics
+import time
+from pathlib import Path
+
+from orthocline.core.calls import SCHOOLS, USUAL_GOLFER
+from orthocline.core.roll import read
+from orthocline.drawing.roll.plan import plan
+from orthocline.drawing.svg import svg
+from orthocline.formats.putt_document import putt_of
+from orthocline.wording.read.call import call
+
+DATA = Path(__file__).parents[1] / "tests/data"
+
+
+def bench_calls():
+    putts = {
+        "a plane": [case["putt"] for case in cases("putts") if case["putt"]["surface"]["kind"] == "plane"],
+        "a surveyed green": [case["putt"] for case in cases("survey")],
+    }
+    for ground, documents in putts.items():
+        times = [milliseconds(whole, putt_of(document)) for document in documents]
+        back = [took for document in documents for took in turned_back(putt_of(document))]
+        said = f"median {statistics.median(times):.1f} ms, most {max(times):.0f} ms of {len(times)}"
+        print(f"whole answer with every call on {ground}: {said}")
+        print(f"  an own read turned back: median {statistics.median(back):.1f} ms, most {max(back):.0f} ms")
+
+
+def cases(name):
+    return json.loads((DATA / f"reference-{name}.json").read_text())
+
+
+def whole(putt):
+    """Solve a putt, say it in every school's words, and draw it with a call lit."""
+    solved = read(putt)
+    said = call(solved)
+    assert len(said.lines) > 4
+    svg(plan(putt, solved, said.wording, says=said.sentence, lit="hand_gauge").scene)
+
+
+def turned_back(putt):
+    """Yield how long [ms] each school's answer takes to be a launch."""
+    solved = read(putt)
+    for school in SCHOOLS.values():
+        value = school.value(solved, USUAL_GOLFER)
+        figures = school.figures(solved, value) if value is not None and school.launch else None
+        if figures:
+            yield milliseconds(school.launch, putt, figures, USUAL_GOLFER)
+
+
+def milliseconds(work, *arguments):
+    start = time.perf_counter()
+    work(*arguments)
+    return 1e3 * (time.perf_counter() - start)
+
+
+if __name__ == "__main__":
+    bench_calls()

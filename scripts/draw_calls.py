@@ -1,0 +1,29 @@
+"""`make calls`: the figure of each call's page in docs/calls, the demo putt with that call's layer lit."""
+
+from pathlib import Path
+
+from orthocline.core.calls import SCHOOLS
+from orthocline.core.roll import read
+from orthocline.drawing.roll.plan import plan
+from orthocline.drawing.svg import svg_file
+from orthocline.services.demo.golfer import SPINDRIFT
+from orthocline.wording.calls import SAYINGS
+from orthocline.wording.wording import USUAL_WORDING
+
+FOLDER = Path(__file__).parents[1] / "docs/calls"
+
+
+def figures() -> dict[str, str]:
+    """Return the figure of each call, by its name."""
+    solved = read(SPINDRIFT.putt)
+    drawn = {}
+    for name in SCHOOLS:
+        says = f"{SAYINGS[name].title(USUAL_WORDING)} on the plan of a putt"
+        scene = plan(solved.putt, solved, USUAL_WORDING, says=says, lit=name).scene
+        drawn[name] = svg_file(scene)
+    return drawn
+
+
+if __name__ == "__main__":
+    for name, figure in figures().items():
+        (FOLDER / f"{name.replace('_', '-')}.svg").write_text(figure, encoding="utf-8")
