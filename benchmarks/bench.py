@@ -7,8 +7,7 @@
 4. How far stated ranges hold, and whether the reading named first is the best (`sureness.py`); what a watched
    ball implies (`watched.py`); surveyed greens (`greens.py`) and their files (`green_files.py`); every call
    (`calls.py`); how often and how firm (`holing.py`).
-5. Server time of a Read redraw, alone, with eight clients at once, and beside 64 slow sockets, on the
-   processes `serve` runs.
+5. Server time of a Read redraw, alone, with eight clients at once and beside 64 slow sockets, as served.
 6. The pages and the archive of a log of 20,000 putts, and the memory that they take.
 7. Page weight over the wire, compressed, fonts included; and the wait of the first visitor.
 """

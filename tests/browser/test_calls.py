@@ -151,3 +151,20 @@ def test_a_read_prints_on_one_sheet_with_every_call(page):
     assert page.find("#plan").is_displayed()
     assert not [one for one in page.all("#roll, #own, nav, #choosing, .grip") if one.is_displayed()]
     page.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": ""})
+
+
+def test_two_schools_are_chosen_and_set_side_by_side(page):
+    page.go("/schools", **SPINDRIFT)
+    page.see("They part", "#parting")
+    page.run(
+        "const one = document.querySelector('#one'); one.value = 'curve_gate';"
+        "document.querySelector('#other').value = 'level_twin';"
+        "one.dispatchEvent(new Event('change', { bubbles: true }))"
+    )
+    page.see("Both roll the same ball.", "#parting")
+    page.until(lambda: "one=curve_gate&other=level_twin" in page.driver.current_url)
+    for metrics in (DESK, PHONE):
+        page.size(metrics)
+        page.go("/schools", **SPINDRIFT)
+        page.run("return document.fonts.ready.then(() => 0)")
+        assert page.run(TOUCHING) == []

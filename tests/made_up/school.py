@@ -2,6 +2,8 @@
 
 import math
 
+from jinja2 import ChoiceLoader, DictLoader
+
 from orthocline.core.calls import SCHOOLS, School, Term
 from orthocline.core.roll import Launch, read
 from orthocline.drawing.calls import LAYERS, Layer
@@ -34,6 +36,15 @@ def words(_read, thumbs, _wording):
 def layer(sheet, thumbs):
     spot = sheet.frame.spot(0.0, 0.5 * thumbs * THUMB_M)
     return Layer((Disc(spot, 3.0, Sign.QUIET, name=NAME),), (Wanted("half the thumbs", spot, sheet.outside),))
+
+
+PART = "<em>measured with your own thumb</em>"
+
+
+def add_part(monkeypatch, app):
+    """Add what its line has beside its words on the page."""
+    own = DictLoader({f"read/calls/{NAME}.html": PART})
+    monkeypatch.setattr(app.jinja_env, "loader", ChoiceLoader([own, app.jinja_env.loader]))
 
 
 def add(monkeypatch):

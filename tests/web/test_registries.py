@@ -59,7 +59,9 @@ def test_a_made_up_school_is_computed_said_drawn_and_logged(monkeypatch, signed_
     read = json.loads(CliRunner().invoke(main, ["read", "--json", "-"], input=json.dumps(PUTT)).stdout)
     thumbs = read["aim_right_m"] / school.THUMB_M
     assert read[school.NAME] == thumbs
+    school.add_part(monkeypatch, signed_in.application)
     page = signed_in.get("/read", query_string=ASKED | {"light": school.NAME})
+    assert "measured with your own thumb" in text(page)
     (call,) = parsed(page).select(f"#rest .calls button[value={school.NAME}]")
     assert words_of(call) == f"Thumbs {thumbs:.0f} thumbs, laid side by side"
     assert drawn(page, "thumbs")

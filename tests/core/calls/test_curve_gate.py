@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from orthocline.core.calls import curve_gate_of
+from orthocline.core.calls import SCHOOLS, USUAL_GOLFER
 from orthocline.core.roll import Point, Putt, read
 from tests.putts import MILLIMETRE, plane_putt
 
@@ -13,7 +13,7 @@ from tests.putts import MILLIMETRE, plane_putt
 def test_the_gate_lies_on_the_way_at_two_thirds(length_ft, side):
     """The same point by interpolating the hundred points of the path."""
     solved = read(plane_putt(length_ft, side_right=side))
-    gate, putt = curve_gate_of(solved), solved.putt
+    gate, putt = SCHOOLS["curve_gate"].value(solved, USUAL_GOLFER), solved.putt
     along, right = (
         np.array([putt.along_and_right_m(Point(x, y))[axis] for _, x, y, _ in solved.path]) for axis in (0, 1)
     )
@@ -31,7 +31,10 @@ def test_the_gate_is_the_same_wherever_the_putt_lies_on_the_map():
         home.green_speed_ft,
         home.pace,
     )
-    here, there = curve_gate_of(read(home)), curve_gate_of(read(moved))
+    here, there = (
+        SCHOOLS["curve_gate"].value(read(home), USUAL_GOLFER),
+        SCHOOLS["curve_gate"].value(read(moved), USUAL_GOLFER),
+    )
     assert there.right_m == pytest.approx(here.right_m, abs=0.01 * MILLIMETRE)
     assert there.place.x_m - here.place.x_m == pytest.approx(31.0)
     assert there.place.y_m - here.place.y_m == pytest.approx(-17.0)
@@ -44,5 +47,5 @@ def test_the_gate_is_the_same_wherever_the_putt_lies_on_the_map():
 def test_at_two_thirds_the_ball_is_half_way_to_the_aim_line(speed_ft, tilt, length_ft, past_in):
     """The soft limit is that of a ball that dies at the hole: ln(3)/2 = 0.549."""
     solved = read(plane_putt(length_ft, side_right=tilt, speed_ft=speed_ft, past_in=past_in))
-    half_way = curve_gate_of(solved).right_m / (solved.aim_right_m * 2 / 3)
+    half_way = SCHOOLS["curve_gate"].value(solved, USUAL_GOLFER).right_m / (solved.aim_right_m * 2 / 3)
     assert 0.46 <= half_way <= (0.541 if past_in == 12 else 0.567)

@@ -2,7 +2,7 @@
 
 import pytest
 
-from orthocline.core.calls import SCHOOLS, USUAL_GOLFER, level_twin_of, pace_target_of
+from orthocline.core.calls import SCHOOLS, USUAL_GOLFER, level_twin_of
 from orthocline.core.roll import read
 from orthocline.core.units import FOOT_M, INCH_M, feet
 from tests.putts import plane_putt
@@ -36,7 +36,8 @@ def test_the_pace_target_lies_beyond_the_hole_by_what_the_putt_plays_longer():
 @pytest.mark.parametrize("side_right", [-0.02, 0.02])
 def test_a_softer_launch_takes_more_aim_and_a_firmer_one_less(grade, more, side_right):
     """By the aims of two putts, the one with its rise and one across the same ground without."""
-    target = pace_target_of(read(plane_putt(15, side_right=side_right, grade=grade)))
+    solved = read(plane_putt(15, side_right=side_right, grade=grade))
+    target = SCHOOLS["pace_target"].value(solved, USUAL_GOLFER)
     aims = [read(plane_putt(15, side_right=side_right, grade=rise)).aim_right_m for rise in (grade, 0.0)]
     assert target.extra_aim_m == pytest.approx(abs(aims[0]) - abs(aims[1]), abs=1e-9)
     assert (target.extra_aim_m > 0.0) is more

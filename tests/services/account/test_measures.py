@@ -180,7 +180,7 @@ def test_a_golfers_own_hand_eyes_and_start_aid_are_the_schools(session, golfer):
     assert figures.gauge.fingers_m == (0.017, 0.017, 0.017, 0.014, 0.017)
     assert figures.gauge.arm_m(12.5) == pytest.approx(0.4), "nearer on a faster green"
     assert figures.gauge.arm_m(5.0) == usual.gauge.straight_m, "no longer than the arm"
-    assert (figures.eye_m, figures.lean, figures.start_aid) == (1.5, 0.0, StartAid.LINE)
+    assert (figures.eye_m, figures.lean, figures.start_aid, figures.eye) == (1.5, 0.0, StartAid.LINE, "right")
 
 
 def test_the_calls_that_lead_go_by_the_sight_until_they_are_chosen(session, golfer):

@@ -1,6 +1,7 @@
 """Each call turned back: its rendered words and the putt as asked, and the launch is there again."""
 
 import itertools
+import json
 import math
 
 import pytest
@@ -15,14 +16,18 @@ from orthocline.wording.quantities import QuantityError
 from orthocline.wording.typed import exact
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Wording
-from tests.putts import REFERENCES, grid_document, named, plane_putt
+from tests.putts import DATA, REFERENCES, grid_document, named, plane_putt
 
 METRIC = Wording(Units(metric=True, degrees=True))
 OWN_HAND = GolferFigures(gauge=Gauge((0.018, 0.019, 0.017, 0.014, 0.021), 0.66, 0.44, 10.2), eye_m=1.5)
-PUTTS = [
-    putt_of(grid_document(entry) if entry["putt"]["surface"]["kind"] == "formula" else entry["putt"])
-    for entry in REFERENCES
-]
+SURVEYED = json.loads((DATA / "reference-survey.json").read_text())
+PUTTS = {
+    **{
+        name: grid_document(entry) if entry["putt"]["surface"]["kind"] == "formula" else entry["putt"]
+        for name, entry in zip(named(REFERENCES), REFERENCES, strict=True)
+    },
+    **{f"surveyed-{i}": case["putt"] for i, case in enumerate(SURVEYED)},
+}
 OWN_AIM = ("plumb_line", "fall_line_dial")
 """Calls whose own aim is not the read's: that is what their words give back."""
 INVERTIBLE = [name for name, school in SCHOOLS.items() if school.launch and name != "instinct"]
@@ -80,9 +85,9 @@ def round_trip(name, solved, golfer, wording):
     return True
 
 
-@pytest.mark.parametrize("putt", PUTTS, ids=named(REFERENCES))
-def test_words_and_the_putt_as_asked_give_the_launch_again(putt):
-    solved = read(putt)
+@pytest.mark.parametrize("name", PUTTS)
+def test_words_and_the_putt_as_asked_give_the_launch_again(name):
+    solved = read(putt_of(PUTTS[name]))
     if solved.aim_right_m is None or abs(solved.launch_right_rad) > 0.9 * WIDEST_AIM_RAD:
         assert not [
             line for line in call_lines(solved, USUAL_WORDING, USUAL_GOLFER) if line.school == "aim_spot"
@@ -94,8 +99,9 @@ def test_words_and_the_putt_as_asked_give_the_launch_again(putt):
     assert {"aim_spot", "curve_gate", "level_twin", "hand_gauge", "start_spot", "stroke"} <= set(found)
 
 
-@pytest.mark.parametrize("putt", PUTTS, ids=named(REFERENCES))
-def test_words_without_numbers_mean_an_aim_and_a_pace_of_their_step(putt):
+@pytest.mark.parametrize("name", PUTTS)
+def test_words_without_numbers_mean_an_aim_and_a_pace_of_their_step(name):
+    putt = putt_of(PUTTS[name])
     school, solved = SCHOOLS["instinct"], read(putt)
     line = next(
         (one for one in call_lines(solved, USUAL_WORDING, USUAL_GOLFER) if one.school == "instinct"), None

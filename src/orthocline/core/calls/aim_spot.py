@@ -1,7 +1,7 @@
 """The aim spot: how far off the hole's centre to aim, at the hole's distance."""
 
 from orthocline.core.calls.golfer import GolferFigures
-from orthocline.core.calls.school import School, Term, aimed
+from orthocline.core.calls.school import Goes, School, Term, aimed
 from orthocline.core.roll import Read
 
 
@@ -25,6 +25,7 @@ SCHOOL = School(
     "aim_spot",
     aim_spot_of,
     terms=(Term.ASIDE,),
+    goes=(Goes.AIM,),
     figures=lambda _, right_m: None if right_m is None else (right_m,),
     launch=lambda putt, figures, _: aimed(putt, figures[0]),
 )

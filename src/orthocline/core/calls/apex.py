@@ -9,7 +9,7 @@ import numpy as np
 
 from orthocline.core.calls.golfer import GolferFigures
 from orthocline.core.calls.marks import FINE, Mark, mark_after, right_m
-from orthocline.core.calls.school import Blind, Figures, School, Term, aimed
+from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, aimed
 from orthocline.core.roll import Launch, Putt, Read, read
 
 LIMIT_RATIO = math.e
@@ -89,6 +89,7 @@ SCHOOL = School(
     blind_to=(Blind.TARGET,),
     played=_as_a_target,
     terms=(Term.ASIDE,),
+    goes=(Goes.AIM,),
     figures=lambda _, top: (top.mark.right_m,) if top else None,
     launch=_launch,
 )

@@ -9,7 +9,7 @@ import numpy as np
 from scipy.optimize import brentq
 
 from orthocline.core.calls.golfer import GolferFigures
-from orthocline.core.calls.school import Blind, Figures, School, Term, solved_aim
+from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, solved_aim
 from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2
 from orthocline.core.roll import Launch, Putt, Read, Track, roller, rolling_deceleration_mps2
 
@@ -129,6 +129,7 @@ SCHOOL = School(
     _members,
     blind_to=(Blind.AIM,),
     terms=(Term.AHEAD,),
+    goes=(Goes.TIME,),
     figures=lambda _, mark: (mark.along_m,) if mark else None,
     launch=_launch,
 )

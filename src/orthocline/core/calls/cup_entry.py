@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from scipy.optimize import brentq
 
 from orthocline.core.calls.golfer import GolferFigures
-from orthocline.core.calls.school import Figures, School, Term, aimed, solved_aim
+from orthocline.core.calls.school import Figures, Goes, School, Term, aimed, solved_aim
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.roll import RANGES, Launch, Putt, Read, read, steepest_holding_slope
 
@@ -91,6 +91,7 @@ SCHOOL = School(
     "cup_entry",
     lambda solved, _: cup_entry_of(solved),
     terms=(Term.HOUR,),
+    goes=(Goes.AIM,),
     figures=lambda _, entry: (entry.hours,) if entry else None,
     launch=_launch,
 )

@@ -7,7 +7,7 @@ from scipy.optimize import brentq
 
 from orthocline.core.calls.golfer import GolferFigures
 from orthocline.core.calls.marks import Mark, along_m, between_rows, mark_after, mark_members
-from orthocline.core.calls.school import Figures, School, Term, solved_aim
+from orthocline.core.calls.school import Figures, Goes, School, Term, solved_aim
 from orthocline.core.roll import WIDEST_AIM_RAD, Launch, Putt, Read, Track, roller
 
 WIDEN_RAD, CLOSE_RAD = math.radians(6.0), 1e-6
@@ -61,6 +61,7 @@ SCHOOL = School(
     lambda read, _: curve_gate_of(read),
     lambda gate: {"curve_gate": mark_members(gate)},
     terms=(Term.ASIDE,),
+    goes=(Goes.AIM,),
     figures=lambda _, gate: (gate.right_m,),
     launch=_launch,
 )

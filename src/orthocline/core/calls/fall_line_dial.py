@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from scipy.optimize import brentq
 
 from orthocline.core.calls.golfer import GolferFigures
-from orthocline.core.calls.school import Blind, Figures, School, Term, aimed
+from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, aimed
 from orthocline.core.roll import WIDEST_AIM_RAD, Launch, PlaneSets, Putt, Read, steepest_holding_slope
 from orthocline.core.units import HOUR_RAD, wrap_rad
 
@@ -169,6 +169,7 @@ SCHOOL = School(
     blind_to=(Blind.BETWEEN,),
     played=_by_dial,
     terms=(Term.HOUR, Term.SIZE),
+    goes=(Goes.STAYS, Goes.AIM),
     figures=_figures,
     launch=_launch,
 )

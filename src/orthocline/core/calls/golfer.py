@@ -121,6 +121,8 @@ class GolferFigures:
         How far the golfer leans with tilted ground, 0 to 1.
     start_aid : StartAid
         What the ball is started by.
+    eye : str
+        The dominant eye, `right` or `left`; empty while it is not known.
     """
 
     stroke_rate: Estimate | None = None
@@ -130,6 +132,7 @@ class GolferFigures:
     eye_m: float = USUAL_EYE_M
     lean: float = USUAL_LEAN
     start_aid: StartAid = StartAid.SPOT
+    eye: str = ""
 
 
 USUAL_GOLFER = GolferFigures()

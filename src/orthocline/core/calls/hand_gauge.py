@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from orthocline.core.calls.golfer import Gauge, GolferFigures
-from orthocline.core.calls.school import Blind, Figures, School, Term, aimed
+from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, aimed
 from orthocline.core.roll import Launch, Putt, Read
 from orthocline.core.units import PERCENT
 
@@ -27,6 +27,8 @@ class HandGauge:
         So many by the rule of a finger for a percent of side tilt.
     rule_right_m, straight_right_m : float
         Where these end [m] at the hole's distance: with the arm bent for the speed, and straight.
+    eye : str
+        The eye that looks, `right` or `left`; empty while it is not known.
     """
 
     fingers: float
@@ -34,6 +36,7 @@ class HandGauge:
     rule: float
     rule_right_m: float
     straight_right_m: float
+    eye: str = ""
 
 
 def covered_m(gauge: Gauge, putt: Putt, fingers: float, arm_m: float) -> float:
@@ -86,6 +89,7 @@ def hand_gauge_of(read: Read, golfer: GolferFigures) -> HandGauge | None:
         rule,
         covered_m(gauge, putt, rule, arm),
         covered_m(gauge, putt, rule, gauge.straight_m),
+        golfer.eye,
     )
 
 
@@ -128,6 +132,7 @@ SCHOOL = School(
     blind_to=(Blind.PACE, Blind.GRADE, Blind.BETWEEN),
     played=_by_rule,
     terms=(Term.FINGERS,),
+    goes=(Goes.AIM,),
     figures=lambda _, hand: (hand.fingers,) if hand else None,
     launch=_launch,
 )

@@ -6,7 +6,7 @@ from dataclasses import asdict, dataclass
 from typing import Any
 
 from orthocline.core.calls.golfer import GolferFigures
-from orthocline.core.calls.school import Figures, School, Term, solved_aim
+from orthocline.core.calls.school import Figures, Goes, School, Term, solved_aim
 from orthocline.core.roll import Launch, Putt, Read, rolling_deceleration_mps2
 
 
@@ -104,6 +104,7 @@ SCHOOL = School(
     lambda read, _: level_twin_of(read),
     _members,
     terms=(Term.BEYOND, Term.ASIDE),
+    goes=(Goes.ROLL, Goes.AIM),
     figures=lambda read, twin: (twin.along_m - read.putt.length_m, twin.right_m),
     launch=_launch,
 )

@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 
 from orthocline.core.calls.golfer import GolferFigures
 from orthocline.core.calls.level_twin import level_speed_mps, level_twin_of
-from orthocline.core.calls.school import Blind, Figures, School, Term, solved_aim
+from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, solved_aim
 from orthocline.core.ground import Plane, plane_from_grade
 from orthocline.core.roll import Launch, Putt, Read, read
 
@@ -63,6 +63,7 @@ SCHOOL = School(
     lambda solved, _: pace_target_of(solved),
     blind_to=(Blind.AIM,),
     terms=(Term.BEYOND,),
+    goes=(Goes.ROLL,),
     figures=lambda _, target: (target.beyond_m,),
     launch=_launch,
 )

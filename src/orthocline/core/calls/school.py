@@ -53,6 +53,21 @@ class Blind(StrEnum):
     """How much exactly."""
 
 
+class Goes(StrEnum):
+    """With what a figure of a call goes, where the read is not sure."""
+
+    STAYS = "stays"
+    """With nothing that the read is unsure of."""
+    AIM = "aim"
+    """With the aim: twice as far out, twice as much."""
+    SPEED = "speed"
+    """With the launch speed."""
+    TIME = "time"
+    """With the launch speed, as what is rolled in a beat."""
+    ROLL = "roll"
+    """With how far the strike rolls on the level."""
+
+
 def _no_members(_value: Any) -> Mapping[str, Any]:
     return {}
 
@@ -82,6 +97,8 @@ class School:
         Returns the launch of whoever plays by a value: the read's own, but for schools that know less.
     terms : tuple of Term
         What an answer in its words says; none where it cannot be answered.
+    goes : tuple of Goes
+        With what each of its figures goes where the read is not sure; none for a school without figures.
     figures : callable
         Returns the value of a read as such an answer; None where it has none.
     launch : callable or None
@@ -97,6 +114,7 @@ class School:
     blind_to: tuple[Blind, ...] = ()
     played: Callable[[Read, GolferFigures, Any], Launch | None] = _as_read
     terms: tuple[Term, ...] = ()
+    goes: tuple[Goes, ...] = ()
     figures: Callable[[Read, Any], Figures | None] = _no_figures
     launch: Callable[[Putt, Figures, GolferFigures], Launch | None] | None = None
     right: Callable[[Read, Any], Figures | None] | None = None

@@ -7,7 +7,7 @@ from typing import Any
 
 from orthocline.core.calls.golfer import GolferFigures, StartAid
 from orthocline.core.calls.marks import Mark, mark_members
-from orthocline.core.calls.school import Figures, School, Term, aimed
+from orthocline.core.calls.school import Figures, Goes, School, Term, aimed
 from orthocline.core.roll import Launch, Putt, Read
 from orthocline.core.units import FOOT_M
 
@@ -77,6 +77,7 @@ SCHOOL = School(
     start_line_of,
     _members,
     terms=(Term.AHEAD, Term.ASIDE),
+    goes=(Goes.STAYS, Goes.AIM),
     figures=lambda _, line: (line.spot.ahead_m, line.spot.right_m),
     launch=_launch,
 )

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from orthocline.core.calls.golfer import GolferFigures
-from orthocline.core.calls.school import Blind, Figures, School, Term, solved_aim
+from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, solved_aim
 from orthocline.core.instruments import USUAL_STROKE_RATE
 from orthocline.core.roll import Launch, Putt, Read
 from orthocline.core.speed import stroke_length_m
@@ -63,6 +63,7 @@ SCHOOL = School(
     stroke_of,
     blind_to=(Blind.AIM,),
     terms=(Term.SIZE,),
+    goes=(Goes.SPEED,),
     figures=lambda _, stroke: (stroke.length_m,),
     launch=_launch,
 )

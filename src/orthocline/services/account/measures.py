@@ -231,6 +231,7 @@ def golfer_figures(measures: Measures | None) -> GolferFigures:
         USUAL_GOLFER.eye_m if measures.eye_height_m is None else measures.eye_height_m,
         USUAL_GOLFER.lean if measures.lean is None else measures.lean,
         StartAid(measures.start_aid),
+        "" if measures.eye == "unknown" else measures.eye,
     )
 
 

@@ -132,7 +132,7 @@ class ReadView:
         """The address of this read, to come back to."""
         return f"/read?{self.query}"
 
-    @property
+    @cached_property
     def query(self) -> str:
         """The query of this read's address."""
         return urlencode(self.exact)
@@ -146,17 +146,17 @@ class ReadView:
     @property
     def straight_address(self) -> str:
         """The straight putt of this green."""
-        return f"/straight?{urlencode(self.exact)}"
+        return f"/straight?{self.query}"
 
     @property
     def balls_address(self) -> str:
         """What a watched ball says of this putt."""
-        return f"/balls?{urlencode(self.exact)}"
+        return f"/balls?{self.query}"
 
     @property
     def grain_address(self) -> str:
         """The clues of this putt's grain."""
-        return f"/grain?{urlencode(self.exact)}"
+        return f"/grain?{self.query}"
 
     @property
     def hidden(self) -> bool:

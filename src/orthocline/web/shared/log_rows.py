@@ -6,8 +6,14 @@ from typing import Any
 
 from orthocline.drawing.log.small_finish import small_finish
 from orthocline.drawing.scene import Scene
-from orthocline.services.log.putts import Entry
-from orthocline.wording.log.putt import called_words, finish_words, own_read_words, putt_words
+from orthocline.services.log.putts import Entry, OwnKept
+from orthocline.wording.log.putt import (
+    called_words,
+    finish_words,
+    impression_words,
+    own_read_words,
+    putt_words,
+)
 from orthocline.wording.wording import Wording
 
 
@@ -47,6 +53,16 @@ def _called(read: Mapping[str, Any], wording: Wording) -> str:
     return called_words(read["aim_right_m"], read["past_m"], wording, most - least)
 
 
+def _own(own: OwnKept, read: Mapping[str, Any] | None, wording: Wording) -> str:
+    """Return what the golfer read before the call was shown, and the first impression beside it."""
+    aim = read["aim_right_m"] if read else None
+    told = (
+        own_read_words(own.aim_right_m, own.answer, wording),
+        impression_words(own.impression_m, own.aim_right_m, aim, wording),
+    )
+    return "; ".join(words for words in told if words)
+
+
 def row(entry: Entry, wording: Wording) -> Row:
     """Return a logged putt as the list shows it."""
     read, finish = entry.read, finish_words(entry.holed, entry.finish, wording)
@@ -57,7 +73,7 @@ def row(entry: Entry, wording: Wording) -> Row:
         place=entry.place.text,
         asked=putt_words(entry.length_m, entry.putt, wording),
         called=_called(read, wording) if read else "",
-        own=own_read_words(entry.own.aim_right_m, entry.own.answer, wording),
+        own=_own(entry.own, read, wording),
         finish=finish,
         holed=entry.holed,
         note=entry.note,

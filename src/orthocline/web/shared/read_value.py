@@ -182,7 +182,7 @@ class ReadValue:
         """The same as the page's fields show them."""
         return _fields_of(self, shown)
 
-    @property
+    @cached_property
     def query(self) -> str:
         """The query of its address."""
         return urlencode(self.exact)

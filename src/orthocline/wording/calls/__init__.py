@@ -2,8 +2,9 @@
 
 from collections.abc import Iterator
 
-from orthocline.core.calls import SCHOOLS, GolferFigures
+from orthocline.core.calls import SCHOOLS, GolferFigures, ranges_of
 from orthocline.core.roll import Read
+from orthocline.core.sure import AimRange
 from orthocline.wording.calls import (
     aim_spot,
     apex,
@@ -20,6 +21,7 @@ from orthocline.wording.calls import (
     stroke,
 )
 from orthocline.wording.calls.saying import CallLine, Saying
+from orthocline.wording.calls.spans import spans_text
 from orthocline.wording.wording import Wording
 
 SAYINGS: dict[str, Saying] = {
@@ -39,10 +41,13 @@ SAYINGS: dict[str, Saying] = {
 }
 
 
-def call_lines(read: Read, wording: Wording, golfer: GolferFigures) -> Iterator[CallLine]:
-    """Yield a read in the words of every school that has something to say of it."""
+def call_lines(
+    read: Read, wording: Wording, golfer: GolferFigures, sure: AimRange | None = None
+) -> Iterator[CallLine]:
+    """Yield a read in the words of every school that has something to say of it, each with its range."""
     for name, school in SCHOOLS.items():
         saying = SAYINGS[name]
         said = saying.words(read, school.value(read, golfer), wording)
         if said is not None:
-            yield CallLine(name, saying.title(wording), *said)
+            spans = ranges_of(school, read, golfer, sure.aim_right_m, sure.speed_mps) if sure else ()
+            yield CallLine(name, saying.title(wording), *said, spans_text(school, spans, wording))

@@ -16,7 +16,8 @@ def _words(_read: Read, dial: Dial | None, wording: Wording) -> Said | None:
     if dial.share is None or dial.square_m is None:
         return Said(hour, f": {half} (6 is straight uphill)")
     square = wording.aside(dial.square_m)
-    return Said(f"{hour}, {square} square across", f": {half}, {tidy(dial.share, 2)} of that")
+    share = tidy(dial.share, 2)
+    return Said(f"{hour}, {square} square across", f": {half}, {'all' if share == '1' else share} of that")
 
 
 SAYING = Saying(

@@ -11,7 +11,7 @@ def _words(read: Read, hand: HandGauge | None, wording: Wording) -> Said | None:
     if hand is None:
         return None
     aim = read.aim_right_m or 0.0
-    said = f", eye to hand {wording.short(hand.arm_m)}"
+    said = f", {hand.eye and f'{hand.eye} '}eye to hand {wording.short(hand.arm_m)}"
     if quarters(hand.rule) == "0":
         return Said(fingers_words(hand.fingers), said)
     by_rule, straight = (

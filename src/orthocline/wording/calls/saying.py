@@ -48,17 +48,18 @@ class Saying:
 
 
 class CallLine(NamedTuple):
-    """A putt in one school's words; `school` is its name in the registry."""
+    """A putt in one school's words, with its range; `school` is its name in the registry."""
 
     school: str
     title: str
     figures: str
     rest: str = ""
+    range: str = ""
 
     @property
     def words(self) -> str:
         """The whole sentence."""
-        return f"{self.figures}{self.rest}"
+        return f"{self.figures}{f' ({self.range})' if self.range else ''}{self.rest}"
 
 
 def titled(title: str) -> Callable[[Wording], str]:

@@ -42,6 +42,21 @@ def aim_words(lead: str, right_m: float | None, wording: Wording, width_m: float
     return f"{lead}{wording.short(right_m, width_m)} {side(right_m)}"
 
 
+def impression_words(
+    impression_m: float | None, own_m: float | None, read_m: float | None, wording: Wording
+) -> str:
+    """Return the first impression, and whether it or the own read was nearer the read; empty for none."""
+    if impression_m is None:
+        return ""
+    said = aim_words("first impression ", impression_m, wording)
+    if own_m is None or read_m is None:
+        return said
+    off = abs(impression_m - read_m) - abs(own_m - read_m)
+    if abs(off) < STRAIGHT_M:
+        return f"{said}, as near"
+    return f"{said}, {'the nearer' if off < 0.0 else 'further off'}"
+
+
 def own_read_words(aim_right_m: float | None, answer: Answer | None, wording: Wording) -> str:
     """Return the golfer's own read: ``own read 9 in left``, ``own read 2½ fingers left (9 in left)``."""
     if answer is None or answer.name == "aim_spot":

@@ -55,7 +55,7 @@ class Call:
     @cached_property
     def lines(self) -> tuple[CallLine, ...]:
         """The same putt in the schools' words."""
-        return tuple(call_lines(self.read, self.wording, self.golfer))
+        return tuple(call_lines(self.read, self.wording, self.golfer, self.sure))
 
     @cached_property
     def tolerance(self) -> str:
