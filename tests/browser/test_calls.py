@@ -96,6 +96,9 @@ def test_a_first_impression_is_dragged_then_the_read_is_given_in_own_words(page)
     ).move_by_offset(14, 0).release().perform()
     page.until(lambda: "impression=" in page.driver.current_url)
     page.find("[data-handle=aim]").send_keys(Keys.ARROW_RIGHT)
+    before = page.value("impression")
+    page.find("#impression").send_keys(Keys.ARROW_UP)
+    page.until(lambda: page.value("impression") != before, "it can be stepped and typed too")
     page.see("First impression:", "#call")
     assert not page.all("#plan [data-part=way]"), "the call waits"
     page.run(

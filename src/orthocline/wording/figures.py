@@ -76,6 +76,11 @@ def hour_words(hours: float) -> str:
     return (f"{here} o'clock", f"quarter past {here}", f"half past {here}", f"quarter to {after}")[part]
 
 
+def counted(count: int) -> str:
+    """Return a count as a word, from eleven on in digits."""
+    return COUNTS[count] if count < len(COUNTS) else str(count)
+
+
 def about_cup(right_m: float) -> str:
     """Return an aim near the cup as golfers say it: ``inside the left edge``, ``about a cup and a half``.
 
@@ -93,8 +98,8 @@ def about_cup(right_m: float) -> str:
     if off >= MOST_CUPS * 2.0 * HOLE_RADIUS_M:
         return ""
     whole, half = divmod(round(off / HOLE_RADIUS_M), 2)
-    counted = "a cup" if whole == 1 else f"{COUNTS[whole]} cups"
-    return f"about {counted}{' and a half' if half else ''}"
+    cups = "a cup" if whole == 1 else f"{counted(whole)} cups"
+    return f"about {cups}{' and a half' if half else ''}"
 
 
 def unbroken(text: str) -> str:

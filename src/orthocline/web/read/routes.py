@@ -40,7 +40,6 @@ from orthocline.web.shared.read_address import demo_values
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.web.shared.read_start import own_pasts, start_values
 from orthocline.wording.calls.answers import parse_answer
-from orthocline.wording.figures import capital
 from orthocline.wording.quantities import QuantityError
 
 blueprint = Blueprint("read", __name__)
@@ -131,15 +130,17 @@ def calls() -> AnyResponse:
 def bend() -> AnyResponse:
     """Set the bend of the hand gauge on this putt: so many fingers met its aim."""
     fields = dict(typed_fields())
-    wanted = _asked(fields)
+    wanted, typed = _asked(fields), fields.get("fingers", "")
     address = f"{url_for('read.page')}?{wanted.read.query if wanted.read else urlencode(wanted.typed)}"
     if wanted.putt is not None:
         try:
-            (fingers,) = parse_answer("hand_gauge", fields.get("fingers", ""), 1.0, wording())
+            (fingers,) = parse_answer("hand_gauge", typed, 1.0, wording())
             set_bend(viewer(), session(), wanted.putt, fingers)
             flash("Kept. The hand gauge goes by it, on every green.")
-        except (QuantityError, InvalidError) as error:
-            flash(capital(str(error)))
+        except QuantityError as error:
+            flash(f"The fingers, typed as “{typed}”, {error}.")
+        except InvalidError as error:
+            flash(f"Typed as “{typed}”: {error}")
     return redirect(address, 303)
 
 

@@ -124,17 +124,17 @@ def parse_beside(text: str, right: float, wording: Wording) -> float:
     As a length, or about the cup: ``9 in left``, ``a ball outside the right edge``, ``two cups left``.
     """
     words, sign = _sided(text.strip().lower(), right)
-    if CENTRE.fullmatch(words) or words in ("", "edge"):
-        return sign * HOLE_RADIUS_M if words == "edge" else 0.0 if words else _nothing()
+    if not words:
+        raise QuantityError("needs a figure, such as 9 in left or a ball outside the right edge")
+    if CENTRE.fullmatch(words):
+        return 0.0
+    if words in ("edge", "at edge"):
+        return sign * HOLE_RADIUS_M
     if words in ("inside", "inside edge"):
         return sign * 0.5 * HOLE_RADIUS_M
     outside = OUTSIDE.fullmatch(words.removesuffix(" edge"))
     off = HOLE_RADIUS_M if outside else 0.0
     return sign * _within(off + _size(outside[1] if outside else words, wording))
-
-
-def _nothing() -> float:
-    raise QuantityError("needs a figure, such as 9 in left or a ball outside the right edge")
 
 
 def _size(text: str, wording: Wording) -> float:

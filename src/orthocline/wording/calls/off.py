@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterator, Mapping
 
 from orthocline.core.calls import Answer, Figures, Term
 from orthocline.wording.calls.saying import STRAIGHT_M, fingers_words
-from orthocline.wording.figures import COUNTS, quarters, side
+from orthocline.wording.figures import counted, quarters, side
 from orthocline.wording.wording import Wording
 
 NEAR = 0.125
@@ -59,7 +59,7 @@ def _steps(more: str, less: str) -> Callable[[float, Wording], str]:
         count = round(abs(off))
         if not count:
             return ""
-        return f"{COUNTS[count]} {'step' if count == 1 else 'steps'} {more if off > 0.0 else less}"
+        return f"{counted(count)} {'step' if count == 1 else 'steps'} {more if off > 0.0 else less}"
 
     return said
 

@@ -45,6 +45,11 @@ document.addEventListener("pointerup", () => {
   send(folded ? `fold:${name}` : `to:${name}:${place}`, name);
 });
 
+document.addEventListener("pointercancel", () => {
+  held?.classList.remove("is-held");
+  held = null;
+});
+
 document.addEventListener("keydown", (event) => {
   const grip = around(event, ".grip");
   const way = { ArrowUp: "up", ArrowDown: "down" }[event.key];
