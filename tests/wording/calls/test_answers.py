@@ -94,7 +94,7 @@ def test_words_and_the_putt_as_asked_give_the_launch_again(name):
         ]
         return
     found = [name for name in INVERTIBLE if round_trip(name, solved, OWN_HAND, METRIC)]
-    for name in found:
+    for name in {*found} - {"cup_entry"}:  # an hour is said alike to every golfer
         round_trip(name, solved, USUAL_GOLFER, USUAL_WORDING)
     assert {"aim_spot", "curve_gate", "level_twin", "hand_gauge", "start_spot", "stroke"} <= set(found)
 

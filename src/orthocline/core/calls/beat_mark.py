@@ -9,6 +9,7 @@ import numpy as np
 from scipy.optimize import brentq
 
 from orthocline.core.calls.golfer import GolferFigures
+from orthocline.core.calls.marks import Mark, mark_after
 from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, solved_aim
 from orthocline.core.constants import FACE_FRICTION, GRAVITY_MPS2
 from orthocline.core.roll import Launch, Putt, Read, Track, roller, rolling_deceleration_mps2
@@ -21,10 +22,11 @@ SLOWEST, FASTEST, CLOSE_MPS = 0.2, 4.0, 1e-5
 
 @dataclass(frozen=True)
 class BeatMark:
-    """Where the ball passes, how far along its way [m], and how long after the strike [s]."""
+    """Where the ball passes, how far along its way [m], how long after the strike [s], and the place."""
 
     along_m: float
     after_s: float
+    mark: Mark
 
 
 @dataclass(frozen=True)
@@ -90,7 +92,7 @@ def beat_mark_of(read: Read, golfer: GolferFigures) -> BeatMark | None:
     clock = _clock_s(read.track, read.putt, read.launch_speed_mps, beat_s)
     if clock > read.track.duration_s:
         return None
-    return BeatMark(_along_m(read.track, clock), beat_s)
+    return BeatMark(_along_m(read.track, clock), beat_s, mark_after(read.putt, read.track, clock))
 
 
 def _clock_s(track: Track, putt: Putt, launch_speed_mps: float, beat_s: float) -> float:

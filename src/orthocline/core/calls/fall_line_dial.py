@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from scipy.optimize import brentq
 
 from orthocline.core.calls.golfer import GolferFigures
-from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, aimed
+from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, aimed, toward
 from orthocline.core.roll import WIDEST_AIM_RAD, Launch, PlaneSets, Putt, Read, steepest_holding_slope
 from orthocline.core.units import HOUR_RAD, wrap_rad
 
@@ -127,9 +127,7 @@ def _by_dial(read: Read, _golfer: GolferFigures, dial: Dial | None) -> Launch | 
     """Return the launch of whoever takes the ground for the dial's one tilt."""
     if dial is None:
         return read.aim.launch
-    if dial.own_aim_m is None:
-        return None
-    return Launch(math.atan2(dial.own_aim_m, read.putt.length_m), read.launch_speed_mps)
+    return None if dial.own_aim_m is None else toward(read, dial.own_aim_m)
 
 
 def _steepest(putt: Putt) -> float:

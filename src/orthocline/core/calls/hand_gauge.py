@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from orthocline.core.calls.golfer import Gauge, GolferFigures
-from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, aimed
+from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, aimed, toward
 from orthocline.core.roll import Launch, Putt, Read
 from orthocline.core.units import PERCENT
 
@@ -116,9 +116,7 @@ def bend_m(putt: Putt, gauge: Gauge, fingers: float, aim_m: float) -> float:
 
 
 def _by_rule(read: Read, _golfer: GolferFigures, hand: HandGauge | None) -> Launch | None:
-    if hand is None:
-        return None
-    return Launch(math.atan2(hand.rule_right_m, read.putt.length_m), read.launch_speed_mps)
+    return toward(read, hand.rule_right_m) if hand else None
 
 
 def _launch(putt: Putt, figures: Figures, golfer: GolferFigures) -> Launch:

@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from typing import Final
 
 from orthocline.core.calls.golfer import GolferFigures
-from orthocline.core.calls.school import Blind, School, Term, aimed
-from orthocline.core.roll import Launch, Read
+from orthocline.core.calls.school import Blind, School, Term, aimed, toward
+from orthocline.core.roll import Read
 
 STAND_M: Final = 2.0
 """The golfer stands so far behind the ball, on the ball-hole line (as practised)."""
@@ -57,15 +57,11 @@ def plumb_line_of(read: Read, golfer: GolferFigures) -> PlumbLine:
     return PlumbLine(right, tilt, None if read.aim_right_m is None else right - read.aim_right_m)
 
 
-def _as_seen(read: Read, _golfer: GolferFigures, line: PlumbLine) -> Launch:
-    return Launch(math.atan2(line.right_m, read.putt.length_m), read.launch_speed_mps)
-
-
 SCHOOL = School(
     "plumb_line",
     plumb_line_of,
     blind_to=(Blind.SPEED, Blind.PACE, Blind.BETWEEN),
-    played=_as_seen,
+    played=lambda read, _, line: toward(read, line.right_m),
     terms=(Term.ASIDE,),
     figures=lambda _, line: (line.right_m,),
     launch=lambda putt, figures, _: aimed(putt, figures[0]),

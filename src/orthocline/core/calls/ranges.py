@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 from typing import Any, Final
 
+from orthocline.core.calls.cup_entry import NEAREST
 from orthocline.core.calls.golfer import GolferFigures
 from orthocline.core.calls.school import Goes, School, Term
 from orthocline.core.estimate import Span
@@ -13,7 +14,6 @@ from orthocline.core.units import INCH_M, PERCENT
 
 LEAST_AIM_M: Final = 2.0 * INCH_M
 """What goes with a smaller aim goes as on the same putt across a slope of one percent."""
-STRAIGHT_IN: Final = 6.0
 
 
 def ranges_of(
@@ -63,7 +63,7 @@ def _with_aim(
     school: School, solved: Read, golfer: GolferFigures, i: int, figure: float, aims: Span
 ) -> Iterator[float]:
     """Yield a figure at both ends of the aim's range."""
-    aim, base = solved.aim_right_m, STRAIGHT_IN if school.terms[i] is Term.HOUR else 0.0
+    aim, base = solved.aim_right_m, NEAREST if school.terms[i] is Term.HOUR else 0.0
     if aim is None:
         return
     share = (figure - base) / aim if abs(aim) >= LEAST_AIM_M else _share(school, solved, golfer, i, base)

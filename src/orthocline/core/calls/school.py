@@ -158,6 +158,24 @@ def solved_aim(putt: Putt) -> Aim:
     return aims(putt)[: putt.line][-1]
 
 
+def toward(read: Read, right_m: float) -> Launch:
+    """Return the launch toward a spot beside the hole, at the speed of a read.
+
+    Parameters
+    ----------
+    read : Read
+        The solved putt.
+    right_m : float
+        The spot to the right of the hole's centre, at its distance [m].
+
+    Returns
+    -------
+    Launch
+        Angle [rad] and speed [m/s].
+    """
+    return Launch(math.atan2(right_m, read.putt.length_m), read.launch_speed_mps)
+
+
 def aimed(putt: Putt, right_m: float) -> Launch:
     """Return the launch toward a spot beside the hole, at the putt's own pace.
 

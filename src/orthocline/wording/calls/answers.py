@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 from orthocline.core.calls import SCHOOLS, Answer, Figures, Term
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
+from orthocline.core.units import FOOT_M
 from orthocline.wording.calls.saying import beside_line, beyond_hole, fingers_words
 from orthocline.wording.figures import COUNTS, HOURS, hour_words, side
 from orthocline.wording.quantities import (
@@ -20,7 +21,8 @@ from orthocline.wording.typed import size_of
 from orthocline.wording.wording import Wording
 
 LONGEST = 80
-MOST_M = 30.48
+MOST_M = 100.0 * FOOT_M
+"""Nothing is answered further than that."""
 MOST_FINGERS = 40.0
 BALL_M, CUP_M = 2.0 * BALL_RADIUS_M, 2.0 * HOLE_RADIUS_M
 SIDES = {"left": -1.0, "right": 1.0}
@@ -158,8 +160,8 @@ def _sided(text: str, right: float) -> tuple[str, float]:
     return text, math.copysign(1.0, right)
 
 
-def _within(length_m: float, most: float = MOST_M) -> float:
-    if abs(length_m) > most:
+def _within(length_m: float) -> float:
+    if abs(length_m) > MOST_M:
         raise QuantityError("must be at most 100 ft (30 m)")
     return length_m
 
