@@ -250,7 +250,7 @@ def _places(want: Wanted, room: Room) -> Iterator[Label]:
 def label_box(label: Label, size: float) -> Box:
     """Return the box round a label's letters."""
     wide = text_width(label.text, size)
-    left = label.at.x - {"start": 0.0, "middle": 0.5, "end": 1.0}[label.anchor] * wide
+    left = label.at.x - ANCHORED[label.anchor] * wide
     middle = label.at.y - LETTERS_MIDDLE
     return Box(left, middle - 0.5 * size, left + wide, middle + 0.5 * size)
 

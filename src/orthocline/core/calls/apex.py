@@ -9,7 +9,7 @@ import numpy as np
 
 from orthocline.core.calls.golfer import GolferFigures
 from orthocline.core.calls.marks import FINE, Mark, mark_after, right_m
-from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, aimed
+from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, toward
 from orthocline.core.roll import Launch, Putt, Read, read
 
 LIMIT_RATIO = math.e
@@ -79,7 +79,7 @@ def _launch(putt: Putt, figures: Figures, _golfer: GolferFigures) -> Launch | No
     top, aim = apex_of(solved), solved.aim_right_m
     if aim is None:
         return None
-    return aimed(putt, figures[0] * (aim / top.mark.right_m if top else LIMIT_RATIO))
+    return toward(solved, figures[0] * (aim / top.mark.right_m if top else LIMIT_RATIO))
 
 
 SCHOOL = School(

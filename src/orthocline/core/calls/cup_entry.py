@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from scipy.optimize import brentq
 
 from orthocline.core.calls.golfer import GolferFigures
-from orthocline.core.calls.school import Figures, Goes, School, Term, aimed, solved_aim
+from orthocline.core.calls.school import Figures, Goes, School, Term, toward
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.roll import RANGES, Launch, Putt, Read, read, steepest_holding_slope
 
@@ -55,14 +55,13 @@ def _launch(putt: Putt, figures: Figures, _golfer: GolferFigures) -> Launch | No
     ground stands for the plane on which the ball goes in at the hour of its own; the difference of both aims
     is added. None for an hour on the far side, and where no tilt that holds a ball brings it in there.
     """
-    own = solved_aim(putt)
-    entry = read(putt).entry_clock_hours
-    own_m = own.spot_right_m(putt.length_m)
+    solved = read(putt)
+    entry, own_m = solved.entry_clock_hours, solved.aim_right_m
     if entry is None or own_m is None:
         return None
     aim_at = _aims_by_hour(putt)
     here, there = aim_at(entry), aim_at(figures[0])
-    return None if here is None or there is None else aimed(putt, own_m + there - here)
+    return None if here is None or there is None else toward(solved, own_m + there - here)
 
 
 def _aims_by_hour(putt: Putt) -> Callable[[float], float | None]:

@@ -82,7 +82,7 @@ class AnswerField(StringField):
             self.answer = Answer(name, parse_answer(name, self.data or "", right, wording))
         except QuantityError as error:
             example = SAYINGS[name].example(wording)
-            raise StopValidation(f"{self.label.text} {error}; such as {example}.") from error
+            raise StopValidation(f"{self.label.text} {error}. For example: {example}.") from error
 
 
 class SlopeField(DoubtedField):

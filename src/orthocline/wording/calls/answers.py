@@ -26,8 +26,10 @@ MOST_M = 100.0 * FOOT_M
 MOST_FINGERS = 40.0
 BALL_M, CUP_M = 2.0 * BALL_RADIUS_M, 2.0 * HOLE_RADIUS_M
 SIDES = {"left": -1.0, "right": 1.0}
-PLACES = ("the centre", "inside the {}", "at the {} edge", "just outside the {}", "a little outside the {}")
-PLACES_FAR = ("well outside the {}", "far outside the {}")
+PLACES = (
+    *("the centre", "inside the {}", "at the {} edge", "just outside the {}"),
+    *("a little outside the {}", "well outside the {}", "far outside the {}"),
+)
 MOODS = ("dying", "just past", "past", "firm", "running on")
 COUNTED = {"a": 1.0, "an": 1.0, "half a": 0.5, **{word: float(i) for i, word in enumerate(COUNTS) if i}}
 QUARTER_HOURS = {"quarter past": 0.25, "half past": 0.5, "quarter to": -0.25}
@@ -112,7 +114,7 @@ def near_unit(text: str, wording: Wording) -> str:
 
 def place_words(place: float) -> str:
     """Return the step of an aim without numbers: ``a little outside the right``."""
-    return (*PLACES, *PLACES_FAR)[round(abs(place))].format(side(place))
+    return PLACES[round(abs(place))].format(side(place))
 
 
 def mood_words(mood: float) -> str:
@@ -214,10 +216,12 @@ def _fingers(text: str, right: float, _wording: Wording) -> float:
 
 def _place(text: str, right: float, _wording: Wording) -> float:
     words, sign = _sided(text, right)
-    for step, said in enumerate((*PLACES, *PLACES_FAR)):
+    for step, said in enumerate(PLACES):
         if words.removeprefix("at ") in (said.replace(" the {}", "").removeprefix("at "), _edged(said)):
             return sign * step if step else 0.0
-    raise QuantityError(f"must be words such as {', '.join(map(place_words, range(7)))}, or to the left")
+    raise QuantityError(
+        f"must be words such as {', '.join(map(place_words, range(len(PLACES))))}, or to the left"
+    )
 
 
 def _edged(said: str) -> str:
