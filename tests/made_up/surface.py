@@ -31,6 +31,9 @@ class Trough:
     def parameters(self):
         return np.array([self.radius_m])
 
+    def levels_m(self, _x_m, y_m):
+        return y_m**2 / (2.0 * self.radius_m)
+
 
 class TroughPart(SurfacePart):
     kind: Literal["trough"]

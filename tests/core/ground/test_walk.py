@@ -10,9 +10,7 @@ from orthocline.core.ground import (
     Ask,
     Kind,
     Reading,
-    heights_along,
     noted_by,
-    plane_from_grade,
 )
 from orthocline.core.instruments import INSTRUMENTS
 
@@ -49,9 +47,3 @@ def test_a_reading_answers_what_was_asked_of_its_instrument_there(reading, answe
 def test_a_way_of_fall_answers_whichever_way_it_falls():
     spill = Reading(1.0, math.radians(-130), None, "spill")
     assert noted_by(Ask(Kind.WAY, "spill", 1.0), (spill,)) == spill
-
-
-def test_heights_along_a_line_are_those_of_the_ground():
-    plane = plane_from_grade(0.02, 0.01, 0.0)
-    assert heights_along(plane, (0.0, 0.0), (5.0, 0.0), 6) == pytest.approx([0.02 * x for x in range(6)])
-    assert heights_along(plane, (0.0, 0.0), (0.0, 4.0), 3) == pytest.approx([0.0, 0.02, 0.04])

@@ -15,7 +15,7 @@ from orthocline.core.ground.reach import REACH_M, LineDoubt, LineReadings
 from orthocline.core.ground.readings import UNSAID, Conflict, Reading, Said, conflicts_of, stations_of
 from orthocline.core.ground.senses import LEAST_PAIRS, Sense, SlopePair, sense
 from orthocline.core.ground.stations import Station, Stations
-from orthocline.core.ground.surface import Plane, Surface, heights_along, mean_gradient, plane_from_grade
+from orthocline.core.ground.surface import Plane, Surface, mean_gradient, plane_from_grade
 from orthocline.core.ground.walk import (
     CLOCK_S,
     DECEIVING_SLOPE,
@@ -57,7 +57,6 @@ __all__ = [
     "Surface",
     "conflicts_of",
     "ground_of",
-    "heights_along",
     "mean_gradient",
     "noted_by",
     "phone_level",

@@ -169,11 +169,27 @@ class Grid:
         """
         rows, columns = self.heights_m.shape
         down, across = np.arange(rows, dtype=float), np.arange(columns, dtype=float)
-        spline = RectBivariateSpline(down, across, self.heights_m, s=0)
-        nodes = [spline(down, across, dx=dy, dy=dx) for dx, dy in ((0, 0), (1, 0), (0, 1), (1, 1))]
+        nodes = [self._spline(down, across, dx=dy, dy=dx) for dx, dy in ((0, 0), (1, 0), (0, 1), (1, 1))]
         leans = np.empty(0) if self.leans is None else self.leans.ravel()
         head = [*self.origin_m, self.spacing_m, columns, rows, float(leans.size > 0)]
         return np.concatenate([head, np.stack(nodes, axis=-1).ravel(), leans])
+
+    @cached_property
+    def _spline(self) -> RectBivariateSpline:
+        """Heights [m] by row and column."""
+        rows, columns = self.heights_m.shape
+        return RectBivariateSpline(np.arange(rows), np.arange(columns), self.heights_m, s=0)
+
+    def levels_m(self, x_m: NDArray[np.float64], y_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return levels [m] of places on the map [m]; beyond the grid as its edge there goes on."""
+        rows, columns = self.heights_m.shape
+        u, v = (x_m - self.origin_m[0]) / self.spacing_m, (y_m - self.origin_m[1]) / self.spacing_m
+        across, down = np.clip(u, 0.0, columns - 1.0), np.clip(v, 0.0, rows - 1.0)
+        heights = self._spline.ev(down, across)
+        if np.any((across != u) | (down != v)):
+            heights += (u - across) * self._spline.ev(down, across, dy=1)
+            heights += (v - down) * self._spline.ev(down, across, dx=1)
+        return np.asarray(heights)
 
     def leaning(self, leans: NDArray[np.float64]) -> "Grid":
         """Return the same ground with other leans, without working its heights out again.
@@ -191,5 +207,6 @@ class Grid:
         other = replace(self, leans=leans)
         nodes = self.parameters[: HEAD + 4 * self.heights_m.size].copy()
         nodes[HEAD - 1] = 1.0
+        other.__dict__["_spline"] = self._spline
         other.__dict__["parameters"] = np.concatenate([nodes, leans.ravel()])
         return other

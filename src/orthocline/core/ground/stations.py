@@ -8,7 +8,7 @@ from typing import Any, NamedTuple
 import numpy as np
 from numba import njit
 from numpy.typing import NDArray
-from scipy.interpolate import PchipInterpolator
+from scipy.interpolate import PchipInterpolator, PPoly
 
 from orthocline.core.compiled import BUILT_IN, KEPT
 from orthocline.core.ground.surface import GRADIENT
@@ -177,6 +177,14 @@ class Stations:
         found = [(one.at, slope) for one in self.readings if (slope := getattr(one, component)) is not None]
         return [at for at, _ in found], [slope for _, slope in found]
 
+    def levels_m(self, x_m: NDArray[np.float64], y_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return levels [m] over that of the ball, of places on the map [m]: z = h(u) + v t(u)."""
+        _, _, cos, sin = self.parameters[:4]
+        east, north = x_m - self.ball_m[0], y_m - self.ball_m[1]
+        grade, side = (_Held(*self.read(name), self.length_m) for name in ("grade", "side"))
+        u, v = east * cos + north * sin, north * cos - east * sin
+        return np.asarray(grade.sums(u) - grade.sums(np.zeros(1)) + v * side.values(u))
+
     @cached_property
     def parameters(self) -> NDArray[np.float64]:
         """The line, the stations [m] and the cubics between them, as one row."""
@@ -187,6 +195,28 @@ class Stations:
         counts = (len(one) for one in rows)
         head = [*self.ball_m, east / length, north / length, *counts, length * since, ahead, right]
         return np.concatenate([head, *(one.ravel() for one in rows)])
+
+
+class _Held:
+    """A slope along the way, held beyond where it was read, and the rise that it makes."""
+
+    def __init__(self, shares: list[float], slopes: list[float], length_m: float) -> None:
+        self.places = length_m * np.array(shares)
+        cubics, ends = _cubics(shares, slopes, length_m), np.append(self.places, self.places[-1] + 1.0)
+        self.slopes = PPoly(cubics[:, 1:].T, ends)
+        self.rise = self.slopes.antiderivative()
+
+    def values(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return the slope [ratio] at places along the way [m]."""
+        return np.asarray(self.slopes(self._held(along_m)))
+
+    def sums(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return the rise [m] to places along the way from where it was first read."""
+        held = self._held(along_m)
+        return np.asarray(self.rise(held) + (along_m - held) * self.slopes(held))
+
+    def _held(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        return np.clip(along_m, self.places[0], self.places[-1])
 
 
 def _cubics(shares: list[float], slopes: list[float], length_m: float) -> NDArray[np.float64]:

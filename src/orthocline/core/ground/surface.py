@@ -38,6 +38,9 @@ class Surface(Protocol):
     def step_m(self) -> float:
         """The longest step [m] of an integration that follows its changes of slope."""
 
+    def levels_m(self, x_m: NDArray[np.float64], y_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return levels [m] over some level, of places on the map [m]; all three of one shape."""
+
 
 def mean_gradient(
     surface: Surface, from_m: tuple[float, float], to_m: tuple[float, float]
@@ -69,37 +72,6 @@ def mean_gradient(
     ]
     east, north = (float(np.dot(weights, column)) for column in zip(*gradients, strict=True))
     return east, north
-
-
-def heights_along(
-    surface: Surface, from_m: tuple[float, float], to_m: tuple[float, float], count: int
-) -> NDArray[np.float64]:
-    """Return the heights along a straight line over where it begins, by the trapezoid rule.
-
-    Parameters
-    ----------
-    surface : Surface
-        The ground.
-    from_m : tuple of float
-        Place on the map where the line begins [m].
-    to_m : tuple of float
-        Where it ends [m].
-    count : int
-        How many even places, its ends among them.
-
-    Returns
-    -------
-    ndarray
-        Heights [m], shape (count,).
-    """
-    east, north = to_m[0] - from_m[0], to_m[1] - from_m[1]
-    rises = []
-    for share in np.linspace(0.0, 1.0, count).tolist():
-        place = from_m[0] + share * east, from_m[1] + share * north
-        slope = surface.slope(*place, surface.parameters)
-        rises.append(slope[0] * east + slope[1] * north)
-    steps = 0.5 * (np.array(rises[1:]) + np.array(rises[:-1])) / (count - 1)
-    return np.concatenate([[0.0], np.cumsum(steps)])
 
 
 def _gauss(count: int) -> tuple[list[float], list[float]]:
@@ -163,6 +135,11 @@ class Plane:
         """The gradient (dz/dx, dz/dy) [ratio]."""
         cos, sin = math.cos(self.downhill_rad), math.sin(self.downhill_rad)
         return np.array([-self.tilt * cos, -self.tilt * sin])
+
+    def levels_m(self, x_m: NDArray[np.float64], y_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return levels [m] over that of the map's origin, of places on the map [m]."""
+        east, north = self.parameters
+        return np.asarray(east * x_m + north * y_m)
 
     def grade(self, bearing_rad: float) -> float:
         """Return the rise [ratio] toward a bearing, positive uphill."""

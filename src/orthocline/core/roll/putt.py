@@ -6,6 +6,9 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import NamedTuple
 
+import numpy as np
+from numpy.typing import NDArray
+
 from orthocline.core.ground import Plane, Stations, Surface, mean_gradient, plane_from_grade
 
 
@@ -190,6 +193,13 @@ class Putt:
         east, north = point.x_m - self.ball.x_m, point.y_m - self.ball.y_m
         cos, sin = math.cos(self.bearing_rad), math.sin(self.bearing_rad)
         return east * cos + north * sin, east * sin - north * cos
+
+    def levels_m(self, along_m: NDArray[np.float64], right_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return levels [m] of the ground over the ball's, so far along the line and to its right [m]."""
+        cos, sin = math.cos(self.bearing_rad), math.sin(self.bearing_rad)
+        east, north = along_m * cos + right_m * sin, along_m * sin - right_m * cos
+        x, y = self.ball.x_m, self.ball.y_m
+        return self.surface.levels_m(x + east, y + north) - self.surface.levels_m(np.array(x), np.array(y))
 
     def place(self, along_m: float, right_m: float) -> Point:
         """Return the place that lies so far along the ball-hole line and to its right."""

@@ -229,6 +229,10 @@ class Survey:
         """The longest step [m] of an integration that follows its changes of slope."""
         return self.grid.step_m
 
+    def levels_m(self, x_m: Figures, y_m: Figures) -> Figures:
+        """Return levels [m] of places on the map [m]."""
+        return self.grid.levels_m(x_m, y_m)
+
     @cached_property
     def steepest(self) -> float:
         """The steepest slope [ratio] where it was read, and where it must reach."""

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from orthocline.core.ground import Plane, heights_along
+from orthocline.core.ground import Plane
 from orthocline.core.roll import Putt, Read
 from orthocline.core.sure import Counting
 from orthocline.drawing.ground.readings import Marks
@@ -47,9 +47,8 @@ def profile(
 
 def _ground_items(putt: Putt, marks: Marks | None) -> Iterator[Item]:
     """Yield the rise and fall of the line, and the readings of it where they stand."""
-    ball, hole = (putt.ball.x_m, putt.ball.y_m), (putt.hole.x_m, putt.hole.y_m)
     count = 2 if isinstance(putt.surface, Plane) else HEIGHTS
-    heights = heights_along(putt.surface, ball, hole, count)
+    heights = putt.levels_m(np.linspace(0.0, putt.length_m, count), np.zeros(count))
     tall = EXAGGERATION * (RIGHT - LEFT) / putt.length_m
     tall = min(tall, GROUND_TALLEST / max(float(np.ptp(heights)), 1e-9))
     middle = GROUND_MIDDLE + 0.5 * tall * float(heights.max() + heights.min())
