@@ -6,7 +6,7 @@ from orthocline.core.calls.beat_mark import BeatMark, beat_mark_of, slide
 from orthocline.core.calls.cup_entry import CupEntry
 from orthocline.core.calls.fall_line_dial import Dial, dial_of
 from orthocline.core.calls.favourites import FIRST_CALLS, Sight
-from orthocline.core.calls.golfer import USUAL_GOLFER, Gauge, GolferFigures, StartAid
+from orthocline.core.calls.golfer import USUAL_GOLFER, Gauge, GolferFigures, Putter, StartAid
 from orthocline.core.calls.hand_gauge import HandGauge, bend_m
 from orthocline.core.calls.instinct import Instinct, mood_m, place_m
 from orthocline.core.calls.level_twin import LevelTwin, level_twin_of, plays_like_m
@@ -40,6 +40,7 @@ __all__ = [
     "PaceTarget",
     "Parting",
     "PlumbLine",
+    "Putter",
     "School",
     "Sight",
     "StartAid",

@@ -18,6 +18,10 @@ USUAL_EYE_M: Final = 1.6
 """Height of the eyes of a golfer who stands."""
 USUAL_LEAN: Final = 0.7
 """How far a golfer leans with the ground, 0 to 1."""
+USUAL_CROUCH_M: Final = 0.7
+"""Height of the eyes of a golfer who crouches."""
+USUAL_STAND_M: Final = 2.0
+"""So far behind the ball a golfer looks along the line."""
 
 
 @dataclass(frozen=True)
@@ -93,6 +97,33 @@ class Gauge:
         return [0.0, *np.cumsum(self.fingers_m).tolist()]
 
 
+@dataclass(frozen=True)
+class Putter:
+    """A putter held up by two fingers, as it was checked once against a plumb line.
+
+    Attributes
+    ----------
+    left, right : float
+        How far the foot of each edge of the shaft hangs to the right of the plumb line through its top
+        [ratio], negative to the left. Where they differ the shaft tapers.
+    """
+
+    left: float = 0.0
+    right: float = 0.0
+
+    @property
+    def edge(self) -> str:
+        """The edge that hangs truer, `left` or `right`; empty where neither does."""
+        if abs(self.left) == abs(self.right):
+            return ""
+        return "left" if abs(self.left) < abs(self.right) else "right"
+
+    @property
+    def hang(self) -> float:
+        """How far that edge hangs out of plumb, its foot to the right [ratio]."""
+        return self.right if self.edge == "right" else self.left
+
+
 class StartAid(StrEnum):
     """What a golfer starts the ball by."""
 
@@ -123,6 +154,12 @@ class GolferFigures:
         What the ball is started by.
     eye : str
         The dominant eye, `right` or `left`; empty while it is not known.
+    crouch_m : float
+        Height of the eyes when crouching [m].
+    stand_m : float
+        So far behind the ball the golfer looks along the line [m].
+    putter : Putter
+        How the putter hangs that serves as a plumb line.
     """
 
     stroke_rate: Estimate | None = None
@@ -133,6 +170,9 @@ class GolferFigures:
     lean: float = USUAL_LEAN
     start_aid: StartAid = StartAid.SPOT
     eye: str = ""
+    crouch_m: float = USUAL_CROUCH_M
+    stand_m: float = USUAL_STAND_M
+    putter: Putter = field(default_factory=Putter)
 
 
 USUAL_GOLFER = GolferFigures()

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from orthocline.core.calls.golfer import Gauge, GolferFigures
-from orthocline.core.calls.school import Blind, Figures, Goes, School, Term, aimed, toward
+from orthocline.core.calls.school import Blind, Figures, Goes, School, Stance, Term, aimed, toward
 from orthocline.core.roll import Launch, Putt, Read
 from orthocline.core.units import PERCENT
 
@@ -133,4 +133,5 @@ SCHOOL = School(
     goes=(Goes.AIM,),
     figures=lambda _, hand: (hand.fingers,) if hand else None,
     launch=_launch,
+    stance=Stance(STAND_M),
 )

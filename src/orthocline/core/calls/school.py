@@ -68,6 +68,17 @@ class Goes(StrEnum):
     """With how far the strike rolls on the level."""
 
 
+@dataclass(frozen=True)
+class Stance:
+    """Where one stands to see what a school shows: so far behind the ball, on the ball-hole line [m].
+
+    `leans` where the eyes are carried downhill, by as much as the golfer leans with the ground.
+    """
+
+    behind_m: float
+    leans: bool = False
+
+
 def _no_members(_value: Any) -> Mapping[str, Any]:
     return {}
 
@@ -106,6 +117,8 @@ class School:
         none there. What the answer leaves open, aim or pace, is the putt's own.
     right : callable or None
         Returns the answer that would be right for a read, where that is another than its own value.
+    stance : Stance or None
+        Where one stands to see it; None for the golfer's own place.
     """
 
     name: str
@@ -118,6 +131,7 @@ class School:
     figures: Callable[[Read, Any], Figures | None] = _no_figures
     launch: Callable[[Putt, Figures, GolferFigures], Launch | None] | None = None
     right: Callable[[Read, Any], Figures | None] | None = None
+    stance: Stance | None = None
 
     def sought(self, read: Read, value: Any) -> Figures | None:
         """Return the answer that would be right for a read and the school's value of it.

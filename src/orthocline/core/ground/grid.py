@@ -185,11 +185,13 @@ class Grid:
         rows, columns = self.heights_m.shape
         u, v = (x_m - self.origin_m[0]) / self.spacing_m, (y_m - self.origin_m[1]) / self.spacing_m
         across, down = np.clip(u, 0.0, columns - 1.0), np.clip(v, 0.0, rows - 1.0)
-        heights = self._spline.ev(down, across)
-        if np.any((across != u) | (down != v)):
-            heights += (u - across) * self._spline.ev(down, across, dy=1)
-            heights += (v - down) * self._spline.ev(down, across, dx=1)
-        return np.asarray(heights)
+        levels = np.asarray(self._spline.ev(down, across))
+        out = (across != u) | (down != v)
+        if np.any(out):
+            edge = down[out], across[out]
+            levels[out] += (u - across)[out] * self._spline.ev(*edge, dy=1)
+            levels[out] += (v - down)[out] * self._spline.ev(*edge, dx=1)
+        return levels
 
     def leaning(self, leans: NDArray[np.float64]) -> "Grid":
         """Return the same ground with other leans, without working its heights out again.

@@ -201,6 +201,13 @@ class Putt:
         x, y = self.ball.x_m, self.ball.y_m
         return self.surface.levels_m(x + east, y + north) - self.surface.levels_m(np.array(x), np.array(y))
 
+    def fall_right_at(self, along_m: float) -> float:
+        """Return how the ground falls across the line [ratio], to the right, so far along it [m]."""
+        place = self.place(along_m, 0.0)
+        east, north = self.surface.slope(place.x_m, place.y_m, self.surface.parameters)
+        cos, sin = math.cos(self.bearing_rad), math.sin(self.bearing_rad)
+        return float(north * cos - east * sin)
+
     def place(self, along_m: float, right_m: float) -> Point:
         """Return the place that lies so far along the ball-hole line and to its right."""
         cos, sin = math.cos(self.bearing_rad), math.sin(self.bearing_rad)

@@ -55,6 +55,4 @@ def keep_guess(
 
 def _side(putt: Putt, stop: Stop) -> float:
     """Return the tilt across the line [ratio] where one stands at a stop."""
-    place = putt.place(stop.at * putt.length_m + stop.behind_m, 0.0)
-    east, north = putt.surface.slope(place.x_m, place.y_m, putt.surface.parameters)
-    return float(north * math.cos(putt.bearing_rad) - east * math.sin(putt.bearing_rad))
+    return putt.fall_right_at(stop.at * putt.length_m + stop.behind_m)
