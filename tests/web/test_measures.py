@@ -106,6 +106,22 @@ def test_a_greens_map_follows_the_units(metric, session):
     assert "%" not in words_at(page, "#placed").replace("±", "")
 
 
+def test_where_one_looks_from_and_how_the_putter_hangs_is_kept_as_typed(signed_in):
+    own = {
+        "stand": "3 m",
+        "crouch_height": "62 cm",
+        "shaft_left": "0.5 cm right",
+        "shaft_right": "0.1 cm left",
+    }
+    assert signed_in.post("/measures", data={**METRIC, **own, "shaft": "50 cm"}).status_code == 303
+    page = signed_in.get("/measures")
+    kept = values(parsed(page))
+    assert {name: kept[name] for name in own} == own
+    assert "Look along its right edge. It hangs 0.11 deg out of plumb" in text(page)
+    signed_in.post("/measures", data={**METRIC, "shaft_left": "0 cm", "shaft_right": "0.4 cm left"})
+    assert "Look along its left edge: it hangs true." in text(signed_in.get("/measures"))
+
+
 @pytest.mark.parametrize(
     ("typed", "message"),
     [
@@ -113,6 +129,8 @@ def test_a_greens_map_follows_the_units(metric, session):
         ({"finger_1": "wide"}, "Index finger cannot be read"),
         ({"arm_full": "2 m"}, "must be between 12 and 39 in"),
         ({"usual_past": "40 ft"}, "between 0 and 16 ft"),
+        ({"stand": "40 ft"}, "I look from behind the ball must be between 1 and 26 ft"),
+        ({"shaft_left": "4 in right"}, "Foot of its left edge must be at most 2 in"),
         ({"units": "rods"}, "Not a valid choice"),
     ],
 )

@@ -29,7 +29,7 @@ def putt_over(height) -> Putt:
 
 
 def clearance(height, eye, place) -> float:
-    """Return how far above all ground before it a sight line to a place passes; below 0 where it is hidden."""
+    """Return how far a sight line to a place passes above all ground before it; below 0 if it is hidden."""
     shares = np.linspace(0.02, 0.985, 900)
     start, end = np.array([eye.along_m, eye.right_m, eye.up_m]), np.array(place)
     along, right, up = (start + shares[:, None] * (end - start)).T
@@ -65,7 +65,9 @@ def test_a_plane_hides_nothing_and_ends_where_one_looks_no_further():
     putt = plane_putt(20.0, grade=-0.04, side_right=0.03)
     eye = Eye(-2.0, 0.0, 0.7, 0.0)
     horizon = horizon_of(putt, eye, 20.0)
-    along, right = (one.ravel() for one in np.meshgrid(np.linspace(-1.0, 15.0, 40), np.linspace(-3.0, 3.0, 7)))
+    along, right = (
+        one.ravel() for one in np.meshgrid(np.linspace(-1.0, 15.0, 40), np.linspace(-3.0, 3.0, 7))
+    )
     assert horizon.sees(np.column_stack([along, right, putt.levels_m(along, right)])).all()
     ahead = horizon.skyline[len(horizon.skyline) // 2]
     assert ahead == pytest.approx([0.0, (0.7 + 0.04 * 18.0) / 20.0])

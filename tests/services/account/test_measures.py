@@ -2,7 +2,7 @@
 
 import pytest
 
-from orthocline.core.calls import USUAL_GOLFER, GolferFigures, StartAid
+from orthocline.core.calls import SCHOOLS, USUAL_GOLFER, GolferFigures, StartAid
 from orthocline.core.roll import read
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.services.account.access import Mode, Viewer
@@ -181,6 +181,20 @@ def test_a_golfers_own_hand_eyes_and_start_aid_are_the_schools(session, golfer):
     assert figures.gauge.arm_m(12.5) == pytest.approx(0.4), "nearer on a faster green"
     assert figures.gauge.arm_m(5.0) == usual.gauge.straight_m, "no longer than the arm"
     assert (figures.eye_m, figures.lean, figures.start_aid, figures.eye) == (1.5, 0.0, StartAid.LINE, "right")
+
+
+def test_a_putter_that_was_checked_once_hangs_so_in_every_read(session, golfer):
+    checked = {"shaft_left_m": 0.006, "shaft_right_m": -0.002, "shaft_m": 0.5, "stand_m": 2.5}
+    keep_measures(Viewer(golfer), session, METRIC | checked | {"crouch_height_m": 0.6})
+    own = golfer_figures(own_measures(Viewer(golfer), session))
+    assert (own.putter.edge, own.putter.hang) == ("right", pytest.approx(-0.004))
+    assert (own.stand_m, own.crouch_m) == (2.5, 0.6)
+    level = read(plane_putt(10.0))
+    # A foot that hangs 4 mm in a metre to the left shows 1.6 m of eyes a line to the right of the hole.
+    meets = 0.004 * 1.6 * 10.0 * FOOT_M / 2.0
+    assert SCHOOLS["plumb_line"].value(level, own).right_m == pytest.approx(meets)
+    words = wording_of(own_measures(Viewer(golfer), session))
+    assert "along its right edge" in lines_of(call(level, words, own))["Plumb line"]
 
 
 def test_the_calls_that_lead_go_by_the_sight_until_they_are_chosen(session, golfer):

@@ -55,7 +55,9 @@ def plumb_line_of(read: Read, golfer: GolferFigures) -> PlumbLine:
     tilt = putt.fall_right_at(-STAND_M)
     slant = tilt * golfer.lean + golfer.putter.hang
     right = -golfer.eye_m * slant * putt.length_m / STAND_M
-    return PlumbLine(right, tilt, golfer.putter.edge, None if read.aim_right_m is None else right - read.aim_right_m)
+    return PlumbLine(
+        right, tilt, golfer.putter.edge, None if read.aim_right_m is None else right - read.aim_right_m
+    )
 
 
 SCHOOL = School(

@@ -43,7 +43,7 @@ class Horizon:
 
     @property
     def skyline(self) -> NDArray[np.float64]:
-        """The edge of what is seen of the ground on the picture plane [1]: right and down, shape (ways, 2)."""
+        """The edge of the ground on the picture plane [1]: to the right and down, shape (ways, 2)."""
         ways = self.ways_rad
         return np.column_stack([np.tan(ways), -self.rises[:, -1] / np.cos(ways)])
 

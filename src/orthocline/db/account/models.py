@@ -26,6 +26,7 @@ TIME_ZONE_LENGTH = 64
 POSITIVE = (
     *("shoe_m", "finger_1_m", "finger_2_m", "finger_3_m", "finger_4_m", "finger_5_m"),
     *("arm_full_m", "arm_bent_m", "arm_bent_speed_ft", "eye_height_m", "stance_m", "back_s", "beat_s"),
+    *("crouch_height_m", "stand_m", "shaft_m"),
 )
 NONE_OR_MORE = (
     *("usual_past_m", "usual_past_uphill_m", "usual_past_downhill_m"),
@@ -63,6 +64,8 @@ class OwnMeasures(Base):
     """A golfer's own measures, units and words; NULL where the usual figure is used.
 
     `calls` are the names of the calls that lead on the Read page, in their order; `lean` is a share.
+    `shaft_left_m` and `shaft_right_m` are how far the foot of each edge of the putter's shaft hangs to the
+    right of a plumb line, over `shaft_m` of it.
     Of stride and stroke what was tried is kept, in rows of their own; what follows from it is worked out.
     """
 
@@ -105,6 +108,11 @@ class OwnMeasures(Base):
     arm_bent_speed_ft: Mapped[float | None]
     eye_height_m: Mapped[float | None]
     lean: Mapped[float | None]
+    crouch_height_m: Mapped[float | None]
+    stand_m: Mapped[float | None]
+    shaft_m: Mapped[float | None]
+    shaft_left_m: Mapped[float | None]
+    shaft_right_m: Mapped[float | None]
     stance_m: Mapped[float | None]
     back_s: Mapped[float | None]
     beat_s: Mapped[float | None]

@@ -7,7 +7,16 @@ from typing import Any, NamedTuple
 from sqlalchemy.orm import Session
 
 from orthocline.core.account import GOLFERS, USUAL_LEVEL, Golfer, PacedTape, UsualPasts, stride
-from orthocline.core.calls import FIRST_CALLS, SCHOOLS, USUAL_GOLFER, Gauge, GolferFigures, Sight, StartAid
+from orthocline.core.calls import (
+    FIRST_CALLS,
+    SCHOOLS,
+    USUAL_GOLFER,
+    Gauge,
+    GolferFigures,
+    Putter,
+    Sight,
+    StartAid,
+)
 from orthocline.core.estimate import Estimate
 from orthocline.core.ground import Sense, SlopePair, sense
 from orthocline.core.instruments import INSTRUMENTS, USUAL_PAST_M, USUAL_SHOE_M
@@ -44,6 +53,11 @@ KEPT = (
     "arm_bent_speed_ft",
     "eye_height_m",
     "lean",
+    "crouch_height_m",
+    "stand_m",
+    "shaft_m",
+    "shaft_left_m",
+    "shaft_right_m",
     "stance_m",
     "usual_past_m",
     "usual_past_uphill_m",
@@ -111,6 +125,11 @@ class Measures:
     arm_bent_speed_ft: float | None = None
     eye_height_m: float | None = None
     lean: float | None = None
+    crouch_height_m: float | None = None
+    stand_m: float | None = None
+    shaft_m: float | None = None
+    shaft_left_m: float | None = None
+    shaft_right_m: float | None = None
     stance_m: float | None = None
     back_s: float | None = None
     beat_s: float | None = None
@@ -134,6 +153,8 @@ class WhoPutts(NamedTuple):
 
 
 SENSES = ("feet", "eye")
+USUAL_SHAFT_M = 0.7
+"""So much of a putter's shaft hangs beside a plumb line."""
 ARM_RANGE_M = (0.15, 1.0)
 """From the eye to the fingers."""
 
@@ -228,11 +249,20 @@ def golfer_figures(measures: Measures | None) -> GolferFigures:
         own_tempo(measures),
         measures.stance_m,
         _gauge(measures),
-        USUAL_GOLFER.eye_m if measures.eye_height_m is None else measures.eye_height_m,
+        measures.eye_height_m or USUAL_GOLFER.eye_m,
         USUAL_GOLFER.lean if measures.lean is None else measures.lean,
         StartAid(measures.start_aid),
         "" if measures.eye == "unknown" else measures.eye,
+        measures.crouch_height_m or USUAL_GOLFER.crouch_m,
+        measures.stand_m or USUAL_GOLFER.stand_m,
+        _putter(measures),
     )
+
+
+def _putter(measures: Measures) -> Putter:
+    """Return how the golfer's putter hangs; true by both edges while it was not checked."""
+    over = measures.shaft_m or USUAL_SHAFT_M
+    return Putter((measures.shaft_left_m or 0.0) / over, (measures.shaft_right_m or 0.0) / over)
 
 
 def _gauge(measures: Measures) -> Gauge:

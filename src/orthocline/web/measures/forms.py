@@ -11,9 +11,10 @@ from orthocline.core.roll import RANGES
 from orthocline.core.units import FOOT_M, INCH_M, PERCENT
 from orthocline.services.account.measures import Measures, golfer_of
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
-from orthocline.wording.figures import tidy
+from orthocline.wording.figures import side, tidy
 from orthocline.wording.holing.golfers import LEVEL_WORDS, spread_texts
 from orthocline.wording.quantities import (
+    parse_aside_m,
     parse_degrees,
     parse_far_m,
     parse_green_speed_ft,
@@ -26,11 +27,13 @@ from orthocline.wording.wording import Wording
 
 PASTS = ("usual_past", "usual_past_uphill", "usual_past_downhill")
 FINGERS = ("finger_1", "finger_2", "finger_3", "finger_4", "finger_5")
-LENGTHS = ("shoe", *FINGERS, "arm_full", "arm_bent", "eye_height", "stance", *PASTS)
+LENGTHS = ("shoe", *FINGERS, "arm_full", "arm_bent", "eye_height", "crouch_height", "shaft", "stance", *PASTS)
 STEEPEST = 0.1
 """Nobody putts on steeper ground [ratio]."""
 CHOICES = ("units", "slopes", "bend", "hand", "eye", "golfer_level", "pace", "sight", "start_aid")
 PLAIN = ("arm_bent_speed_ft", "lean")
+SHAFT = ("shaft_left", "shaft_right")
+"""How far the foot of each edge hangs beside a plumb line."""
 """Figures of speeds and shares, by the names under which they are kept."""
 SPREADS = {"start_line": "start_line_rad", "energy": "energy", "read_share": "read_share"}
 """Fields of how one putt scatters, and what they are kept as."""
@@ -52,6 +55,11 @@ def _share(label: str, most: float, allowed: str) -> QuantityField:
     return QuantityField(
         label, lambda text, _: parse_share(text), between=(0.0, most), allowed=allowed, optional=True
     )
+
+
+def _beside(label: str) -> QuantityField:
+    allowed = "at most 2 in (5 cm) beside the line, such as 0.1 in left or 3 mm right"
+    return QuantityField(label, parse_aside_m, between=(-0.05, 0.05), allowed=allowed, optional=True)
 
 
 def _choice(label: str, default: str | None = None, **choices: str) -> RadioField:
@@ -93,6 +101,17 @@ class MeasuresForm(PostedFigureForm):
     )
     eye_height = _length("Eyes above the ground", 0.8, 2.2, "between 31 and 87 in (80 and 220 cm)")
     lean = _share("You lean with the ground", 1.0, "between 0 and 100 %, such as 70 %")
+    crouch_height = _length("Eyes when I crouch", 0.3, 1.6, "between 12 and 63 in (30 and 160 cm)")
+    stand = QuantityField(
+        "I look from behind the ball",
+        parse_far_m,
+        between=(0.3, 8.0),
+        allowed="between 1 and 26 ft (0.3 and 8 m)",
+        optional=True,
+    )
+    shaft_left = _beside("Foot of its left edge")
+    shaft_right = _beside("Foot of its right edge")
+    shaft = _length("Over a shaft of", 0.3, 1.2, "between 12 and 47 in (30 and 120 cm)")
     stance = _length("Stance, outer width", 0.1, 1.2, "between 4 and 47 in (10 and 120 cm)")
     sight = _choice("I see a putt as", "either", lines="straight lines", curves="a curve", either="either")
     start_aid = _choice("I start it by", "spot", spot="a spot", line="the ball's line", neither="neither")
@@ -114,7 +133,7 @@ class MeasuresForm(PostedFigureForm):
     def values(self) -> dict[str, Any]:
         """Return what is to be kept, in SI units."""
         chosen = {name: self[name].data for name in CHOICES}
-        lengths = {f"{name}_m": self[name].figure for name in LENGTHS}
+        lengths = {f"{name}_m": self[name].figure for name in (*LENGTHS, "stand", *SHAFT)}
         lengths |= {name: self[name].figure for name in PLAIN}
         return chosen | lengths | {kept: self[name].figure for name, kept in SPREADS.items()}
 
@@ -163,11 +182,19 @@ def measures_texts(measures: Measures, wording: Wording) -> dict[str, str]:
     chosen = {name: getattr(measures, name) for name in CHOICES}
     lengths = {name: getattr(measures, f"{name}_m") for name in LENGTHS}
     texts = {name: wording.typed_near(length) for name, length in lengths.items() if length is not None}
+    if measures.stand_m is not None:
+        texts["stand"] = wording.far(measures.stand_m)
+    beside = {name: getattr(measures, f"{name}_m") for name in SHAFT}
+    texts |= {name: _beside_text(off_m, wording) for name, off_m in beside.items() if off_m is not None}
     if measures.arm_bent_speed_ft is not None:
         texts["arm_bent_speed_ft"] = tidy(measures.arm_bent_speed_ft)
     if measures.lean is not None:
         texts["lean"] = f"{tidy(measures.lean / PERCENT)} %"
     return chosen | texts | _spread_texts(measures)
+
+
+def _beside_text(right_m: float, wording: Wording) -> str:
+    return f"{wording.typed_near(abs(right_m))} {side(right_m)}"
 
 
 def _spread_texts(measures: Measures) -> dict[str, str]:

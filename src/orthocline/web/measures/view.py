@@ -11,6 +11,7 @@ from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import (
     SENSES,
     Measures,
+    golfer_figures,
     own_stride,
     own_tempo,
     pairs_of,
@@ -19,6 +20,7 @@ from orthocline.services.account.measures import (
 )
 from orthocline.wording.account.measures import (
     pair_words,
+    putter_words,
     sense_words,
     stride_trial_words,
     stride_words,
@@ -53,6 +55,7 @@ class OwnView:
     senses: tuple[SenseView, ...]
     usual_spread: str
     usual: dict[str, str]
+    putter: str
 
 
 def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
@@ -73,6 +76,7 @@ def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
         tuple(_sense(measures, name, wording) for name in SENSES),
         spread_words(GOLFERS[measures.golfer_level]),
         spread_texts(GOLFERS[measures.golfer_level]),
+        putter_words(golfer_figures(measures).putter, wording),
     )
 
 

@@ -1,5 +1,6 @@
 """What a golfer's own measures are, and what they were found from."""
 
+from orthocline.core.calls import Putter
 from orthocline.core.estimate import Estimate
 from orthocline.core.ground import LEAST_PAIRS, Sense
 from orthocline.core.speed import Tempo
@@ -39,6 +40,17 @@ def stroke_trial_words(stroke_m: float, roll_m: float, green_speed_ft: float, wo
     """Return one putt that calibrates the stroke."""
     stroke, roll = wording.short(stroke_m), wording.taped(roll_m)
     return f"{stroke} rolled {roll} at speed {tidy(green_speed_ft)}"
+
+
+def putter_words(putter: Putter, wording: Wording) -> str:
+    """Return by which edge of its shaft a putter hangs truer; nothing while that was not checked."""
+    if not putter.edge:
+        return ""
+    off = abs(putter.hang)
+    if not off:
+        return f"Look along its {putter.edge} edge: it hangs true."
+    hangs = f"It hangs {wording.typed_slope(off)} out of plumb, which the call allows for."
+    return f"Look along its {putter.edge} edge. {hangs}"
 
 
 SENSE_NAMES = {"feet": "feet", "eye": "eyes"}

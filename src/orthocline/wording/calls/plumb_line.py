@@ -8,11 +8,12 @@ from orthocline.wording.wording import Wording
 
 def _words(read: Read, line: PlumbLine, wording: Wording) -> Said:
     where = beside_line(line.right_m, wording)
+    along = f", along its {line.edge} edge" if line.edge else ""
     if line.off_m is None or read.aim_right_m is None:
-        return Said(where)
+        return Said(where, along)
     off = against_aim(line.off_m, read.aim_right_m, wording)
     return Said(
-        where, f", as it looks from {wording.slope(abs(line.tilt_right))} of tilt: {off} for this putt"
+        where, f"{along}, as it looks from {wording.slope(abs(line.tilt_right))} of tilt: {off} for this putt"
     )
 
 
