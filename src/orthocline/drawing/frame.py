@@ -2,10 +2,40 @@
 
 import math
 from dataclasses import dataclass
+from typing import Protocol
 
 import numpy as np
 
-from orthocline.drawing.scene import Spot, Spots
+from orthocline.drawing.scene import Disc, Item, Sign, Spot, Spots
+
+
+class PuttFrame(Protocol):
+    """Where places of a putt lie on a sheet, as it is seen from above or through an eye.
+
+    Places are given beyond the hole and right of it [m]. What is not seen lies nowhere: at nan.
+    """
+
+    @property
+    def hole(self) -> Spot:
+        """The hole's centre on the sheet."""
+
+    def spots(self, beyond_m: Spots, right_m: Spots) -> Spots:
+        """Return where places lie on the sheet, shape (n, 2)."""
+
+    def spot(self, beyond_m: float, right_m: float) -> Spot:
+        """Return where one place lies, to a tenth of a unit."""
+
+    def path(self, corners_m: Spots) -> Spots:
+        """Return a line over the ground through places, shape (n, 2), as it lies on the sheet."""
+
+    def scale_at(self, beyond_m: float, right_m: float) -> float:
+        """Return how many units of the sheet a metre across is at a place."""
+
+    def round_hole_m(self, units: float) -> float:
+        """Return the radius [m] of a ring round the hole that is about so large on the sheet."""
+
+    def ring(self, right_m: float, radius_m: float, sign: Sign, width: float, name: str) -> Item:
+        """Return a ring on the ground, its centre beside the hole [m]."""
 
 
 @dataclass(frozen=True)
@@ -45,6 +75,22 @@ class Frame:
         x = self.hole_x + self.scale * (right_m * cos + beyond_m * sin)
         y = self.hole_y - self.scale * (beyond_m * cos - right_m * sin)
         return Spot(round(x, 1), round(y, 1))
+
+    def path(self, corners_m: Spots) -> Spots:
+        """Return a line through places (beyond, right of the hole [m]), shape (n, 2), on the sheet."""
+        return self.spots(*corners_m.T)
+
+    def scale_at(self, _beyond_m: float, _right_m: float) -> float:
+        """Return how many units of the sheet a metre is, which from above is the same everywhere."""
+        return self.scale
+
+    def round_hole_m(self, units: float) -> float:
+        """Return the radius [m] of a ring round the hole that is so large on the sheet."""
+        return units / self.scale
+
+    def ring(self, right_m: float, radius_m: float, sign: Sign, width: float, name: str) -> Item:
+        """Return a ring on the ground, its centre beside the hole [m]."""
+        return Disc(self.spot(0.0, right_m), self.scale * radius_m, sign, None, width, name=name)
 
     def places(self, spots: Spots) -> Spots:
         """Return places of the sheet in metres to the right of the hole and beyond it, shape (n, 2)."""

@@ -59,7 +59,12 @@ class Fill(StrEnum):
 
 
 def fewest(spots: Spots) -> Spots:
-    """Return the fewest places of a curve from which its line strays by no more than the eye sees."""
+    """Return the fewest places of a curve from which its line strays by no more than the eye sees.
+
+    A curve of which a part is nowhere, at nan, stays as it is.
+    """
+    if np.isnan(spots).any():
+        return spots
     return np.asarray(shapely.LineString(spots).simplify(UNSEEN, preserve_topology=False).coords)
 
 

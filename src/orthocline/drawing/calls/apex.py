@@ -12,8 +12,7 @@ def layer(sheet: PuttSheet, apex: Apex | None) -> Layer:
     if apex is None:
         return Layer()
     top = mark_spot(sheet.putt, apex.mark, sheet.frame)
-    foot = sheet.frame.spot(apex.mark.along_m - sheet.putt.length_m, 0.0)
+    beyond = apex.mark.along_m - sheet.putt.length_m
+    across = sheet.frame.path(spots_of((beyond, 0.0), (beyond, apex.mark.right_m)))
     words = f"apex {sheet.wording.aside(apex.mark.right_m)}"
-    return Layer(
-        (Line(spots_of(foot, top), Sign.QUIET, 1.2, name="apex"),), (Wanted(words, top, sheet.inside),)
-    )
+    return Layer((Line(across, Sign.QUIET, 1.2, name="apex"),), (Wanted(words, top, sheet.inside),))

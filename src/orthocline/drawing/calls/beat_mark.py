@@ -4,7 +4,7 @@ from orthocline.core.calls import BeatMark
 from orthocline.drawing.calls.layer import Layer, PuttSheet
 from orthocline.drawing.labels import Wanted
 from orthocline.drawing.roll.hole_frame import mark_spot
-from orthocline.drawing.scene import Sign, Strokes, spots_of
+from orthocline.drawing.scene import Sign, Strokes
 
 HALF = 13.0
 
@@ -14,5 +14,7 @@ def layer(sheet: PuttSheet, beat: BeatMark | None) -> Layer:
     if beat is None:
         return Layer()
     at = mark_spot(sheet.putt, beat.mark, sheet.frame)
-    across = Strokes(spots_of((at.x - HALF, at.y), (at.x + HALF, at.y)), Sign.DO, 4.0, name="beat-mark")
-    return Layer((across,), (Wanted("one beat", at, sheet.inside, Sign.DO),))
+    ends = sheet.across(beat.mark.along_m - sheet.putt.length_m, beat.mark.right_m, -HALF, HALF)
+    return Layer(
+        (Strokes(ends, Sign.DO, 4.0, name="beat-mark"),), (Wanted("one beat", at, sheet.inside, Sign.DO),)
+    )

@@ -6,7 +6,7 @@ from orthocline.core.calls import CupEntry
 from orthocline.core.units import HOUR_RAD
 from orthocline.drawing.calls.layer import Layer, PuttSheet
 from orthocline.drawing.labels import Wanted
-from orthocline.drawing.scene import Area, Line, Sign, Spot, arrowhead, spots_of
+from orthocline.drawing.scene import Area, Line, Sign, arrowhead, spots_of
 from orthocline.wording.figures import hour_words
 
 FROM, TO = 52.0, 9.0
@@ -17,11 +17,12 @@ def layer(sheet: PuttSheet, entry: CupEntry | None) -> Layer:
     """Return the layer of an entry."""
     if entry is None:
         return Layer()
-    turn, hole = HOUR_RAD * entry.hours, sheet.frame.hole
-    out = math.sin(turn), -math.cos(turn)
-    foot, tip = (Spot(hole.x + far * out[0], hole.y + far * out[1]) for far in (FROM, TO))
+    turn = HOUR_RAD * entry.hours
+    radii = (sheet.frame.round_hole_m(far) for far in (FROM, TO))
+    foot, tip = (sheet.frame.spot(radius * math.cos(turn), radius * math.sin(turn)) for radius in radii)
+    far = math.dist(foot, tip) or 1.0
     arrow = (
         Line(spots_of(foot, tip), Sign.DO, 3.0, name="entry"),
-        Area(arrowhead(tip, (-out[0], -out[1]), 13.0, 6.0), Sign.DO),
+        Area(arrowhead(tip, ((tip.x - foot.x) / far, (tip.y - foot.y) / far), 13.0, 6.0), Sign.DO),
     )
     return Layer(arrow, (Wanted(hour_words(entry.hours), foot, sheet.inside, Sign.DO, needed=False),))

@@ -17,15 +17,15 @@ def layer(sheet: PuttSheet, dial: Dial | None) -> Layer:
     """Return the layer of a dial; the ball lies straight below the hole, the hours are turned to it."""
     if dial is None:
         return Layer()
-    hole, turn = sheet.frame.hole, math.radians(sheet.frame.turn_deg)
+    frame = sheet.frame
 
-    def at(hour: float, radius: float) -> Spot:
-        way = HOUR_RAD * (hour - dial.hour) + math.pi + turn
-        return Spot(hole.x + radius * math.sin(way), hole.y - radius * math.cos(way))
+    def at(hour: float, units: float) -> Spot:
+        way, radius = HOUR_RAD * (hour - dial.hour) + math.pi, frame.round_hole_m(units)
+        return frame.spot(radius * math.cos(way), radius * math.sin(way))
 
     ends = [at(hour, RADIUS + out) for hour in range(1, 13) for out in (0.0, SIX if hour == 6 else TICK)]
     items = (
-        Disc(hole, RADIUS, Sign.FALL, None, 1.4, name="dial-ring"),
+        frame.ring(0.0, frame.round_hole_m(RADIUS), Sign.FALL, 1.4, "dial-ring"),
         Strokes(spots_of(*ends), Sign.FALL, 2.0, name="dial-hours"),
         Disc(at(dial.hour, RADIUS), 5.0, Sign.DO, name="dial-own"),
     )

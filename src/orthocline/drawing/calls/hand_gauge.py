@@ -24,8 +24,8 @@ def layer(sheet: PuttSheet, hand: HandGauge | None) -> Layer:
     count = min(abs(hand.fingers), MOST)
     widths = [sheet.golfer.gauge.width_m(one) for one in (*np.arange(0.0, count), count)]
     share = aim / (widths[-1] or 1.0)
-    edges = [sheet.frame.hole_x + sheet.frame.scale * share * width for width in widths]
-    y = sheet.frame.hole_y
+    edges = sheet.frame.spots(np.zeros(len(widths)), share * np.array(widths))[:, 0].tolist()
+    y = sheet.frame.hole.y
     fingers: tuple[Item, ...] = tuple(
         Area(box(min(pair), y - UP, max(pair), y + DOWN), Sign.DO, Fill.OPEN, 1.6, name="finger")
         for pair in pairwise(edges)

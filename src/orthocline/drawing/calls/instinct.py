@@ -5,7 +5,8 @@ import math
 from orthocline.core.calls import Instinct, place_m
 from orthocline.drawing.calls.layer import Layer, PuttSheet
 from orthocline.drawing.labels import Wanted
-from orthocline.drawing.scene import Area, Sign, spots_of
+from orthocline.drawing.roll.hole_frame import wedge
+from orthocline.drawing.scene import Area, Sign
 from orthocline.wording.calls.answers import mood_words
 
 SHADE = 0.22
@@ -19,6 +20,6 @@ def layer(sheet: PuttSheet, felt: Instinct | None) -> Layer:
     ends = (
         (-far, far) if not felt.place else (math.copysign(near, felt.place), math.copysign(far, felt.place))
     )
-    corners = [sheet.frame.spot(0.0, one) for one in ends]
-    brush = Area(spots_of(sheet.ball, *corners), Sign.DO, shade=SHADE, name="brush")
+    one, other = ((0.0, end) for end in ends)
+    brush = Area(wedge(sheet.putt, one, other, sheet.frame), Sign.DO, shade=SHADE, name="brush")
     return Layer((brush,), (Wanted(mood_words(felt.mood), sheet.frame.hole, sheet.inside, Sign.DO),))

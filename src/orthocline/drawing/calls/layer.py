@@ -1,13 +1,15 @@
-"""A school's layer on the plan of a putt: what it draws, and the labels it wants."""
+"""A school's layer on a drawing of a putt: what it draws, and the labels it wants."""
 
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
+import numpy as np
+
 from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.roll import Putt, Read
-from orthocline.drawing.frame import Frame
+from orthocline.drawing.frame import PuttFrame
 from orthocline.drawing.labels import LabelSide, Wanted
 from orthocline.drawing.scene import Item, Spot, Spots, spots_of
 from orthocline.wording.wording import Wording
@@ -18,7 +20,7 @@ class PuttSheet:
     """A read on a sheet: what layers draw on."""
 
     read: Read
-    frame: Frame
+    frame: PuttFrame
     wording: Wording
     golfer: GolferFigures = USUAL_GOLFER
 
@@ -44,13 +46,24 @@ class PuttSheet:
 
     def aim_line(self, from_m: float, to_m: float) -> Spots:
         """Return a stroke along the aim line, between distances ahead of the ball [m]."""
-        return spots_of(*(self.ahead(one) for one in (from_m, to_m)))
+        return self.frame.path(spots_of(self._ahead(from_m), self._ahead(to_m)))
 
     def ahead(self, length_m: float) -> Spot:
         """Return the place on the aim line so far ahead of the ball [m]."""
+        return self.frame.spot(*self._ahead(length_m))
+
+    def _ahead(self, length_m: float) -> tuple[float, float]:
         right = self.read.launch_right_rad
-        cos, sin = math.cos(right), math.sin(right)
-        return self.frame.spot(length_m * cos - self.putt.length_m, length_m * sin)
+        return length_m * math.cos(right) - self.putt.length_m, length_m * math.sin(right)
+
+    def from_ball(self, beyond_m: float, right_m: float) -> Spots:
+        """Return the line from the ball to a place beyond the hole and right of it [m]."""
+        return self.frame.path(spots_of((-self.putt.length_m, 0.0), (beyond_m, right_m)))
+
+    def across(self, beyond_m: float, right_m: float, *asides: float) -> Spots:
+        """Return places beside one beyond the hole and right of it [m], so many units of the sheet aside."""
+        rights = right_m + np.array(asides) / self.frame.scale_at(beyond_m, right_m)
+        return self.frame.spots(np.full(len(asides), beyond_m), rights)
 
 
 @dataclass(frozen=True)

@@ -19,7 +19,7 @@ def layer(sheet: PuttSheet, twin: LevelTwin) -> Layer:
     ((beyond, right),) = reach(sheet.read, twin)
     coin = sheet.frame.spot(float(beyond), float(right))
     items = (
-        Line(spots_of(sheet.ball, coin), Sign.DO, 1.6, "2 6", name="coin-line"),
+        Line(sheet.from_ball(float(beyond), float(right)), Sign.DO, 1.6, "2 6", name="coin-line"),
         Disc(coin, RADIUS, Sign.DO, Fill.OPEN, 3.0, name="coin"),
     )
     return Layer(items, (Wanted("coin", coin, sheet.inside, Sign.DO),))

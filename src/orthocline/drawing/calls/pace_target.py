@@ -16,9 +16,10 @@ def reach(_read: Read, target: PaceTarget) -> Spots:
 
 def layer(sheet: PuttSheet, target: PaceTarget) -> Layer:
     """Return the layer of a target."""
-    at, hole = sheet.frame.spot(target.beyond_m, 0.0), sheet.frame.hole
+    at = sheet.frame.spot(target.beyond_m, 0.0)
+    line = sheet.frame.path(spots_of((0.0, 0.0), (target.beyond_m, 0.0)))
     items = (
-        Line(spots_of(hole, at), Sign.DO, 1.6, "2 6", name="pace-line"),
-        Strokes(spots_of((at.x - HALF, at.y), (at.x + HALF, at.y)), Sign.DO, 4.0, name="pace-target"),
+        Line(line, Sign.DO, 1.6, "2 6", name="pace-line"),
+        Strokes(sheet.across(target.beyond_m, 0.0, -HALF, HALF), Sign.DO, 4.0, name="pace-target"),
     )
     return Layer(items, (Wanted("pace to here", at, sheet.inside, Sign.DO),))

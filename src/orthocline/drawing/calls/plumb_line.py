@@ -12,7 +12,7 @@ def layer(sheet: PuttSheet, line: PlumbLine) -> Layer:
     """Return the layer of a plumb line."""
     at = sheet.frame.spot(0.0, line.right_m)
     items = (
-        Line(spots_of(sheet.ball, at), Sign.INK, 2.0, "10 5", name="plumb-line"),
+        Line(sheet.from_ball(0.0, line.right_m), Sign.INK, 2.0, "10 5", name="plumb-line"),
         Strokes(spots_of((at.x, at.y - HALF), (at.x, at.y + HALF)), Sign.INK, 4.0, name="plumb"),
     )
     return Layer(items, (Wanted("plumb line", at, sheet.inside, Sign.INK),))

@@ -4,8 +4,8 @@ import math
 
 from orthocline.core.calls import Mark
 from orthocline.core.roll import Putt
-from orthocline.drawing.frame import Frame
-from orthocline.drawing.scene import Spot, Spots
+from orthocline.drawing.frame import PuttFrame
+from orthocline.drawing.scene import Spot, Spots, spots_of
 
 
 def hole_frame(putt: Putt, rows: Spots) -> tuple[Spots, Spots]:
@@ -15,11 +15,17 @@ def hole_frame(putt: Putt, rows: Spots) -> tuple[Spots, Spots]:
     return east * cos + north * sin, east * sin - north * cos
 
 
-def way_spots(putt: Putt, rows: Spots, frame: Frame) -> Spots:
+def way_spots(putt: Putt, rows: Spots, frame: PuttFrame) -> Spots:
     """Return where the places (x, y) of rows lie on the sheet."""
     return frame.spots(*hole_frame(putt, rows))
 
 
-def mark_spot(putt: Putt, mark: Mark, frame: Frame) -> Spot:
+def wedge(putt: Putt, one_m: tuple[float, float], other_m: tuple[float, float], frame: PuttFrame) -> Spots:
+    """Return the area between the lines from the ball to two places beyond the hole and right of it [m]."""
+    ball = -putt.length_m, 0.0
+    return frame.path(spots_of(ball, one_m, other_m, ball))[:-1]
+
+
+def mark_spot(putt: Putt, mark: Mark, frame: PuttFrame) -> Spot:
     """Return where a mark along the putt lies on the sheet."""
     return frame.spot(mark.along_m - putt.length_m, mark.right_m)

@@ -71,6 +71,13 @@ OUTLINE = spots_of(
 
 
 @dataclass(frozen=True)
+class PlanSheet(PuttSheet):
+    """A read on the plan."""
+
+    frame: Frame
+
+
+@dataclass(frozen=True)
 class Plan:
     """The picture, and what can be taken hold of in it.
 
@@ -137,7 +144,7 @@ def plan(
     others = [own_way(putt, one, frame, says) for says, one in (rolls or {}).items()]
     said = blurred(wording, read, found) if read else wording
     ground = hachures(putt.mean_plane.tilt, fall, frame.scale, frame.hole, wording)
-    sheet = PuttSheet(read, frame, said, golfer) if read else None
+    sheet = PlanSheet(read, frame, said, golfer) if read else None
     readings = reading_layer(marks, putt, frame, wording) if marks else None
     items = [
         *_ground_items(putt, frame, ground),
@@ -257,7 +264,7 @@ def _length_items(putt: Putt, frame: Frame) -> Iterator[Item]:
 
 
 def _read_items(
-    sheet: PuttSheet,
+    sheet: PlanSheet,
     way: Way,
     others: Sequence[OwnWay],
     sure: Sureness | None,
@@ -332,7 +339,7 @@ def _foot(putt: Putt, ground: Hachures | None) -> str:
     return f"your eye up · lines every {ground.interval} of fall" if ground else "your eye up"
 
 
-def _wanted(sheet: PuttSheet, way: Way, others: Sequence[OwnWay]) -> Iterator[Wanted]:
+def _wanted(sheet: PlanSheet, way: Way, others: Sequence[OwnWay]) -> Iterator[Wanted]:
     """Yield the labels of ball, clock and own aim; the schools' layers bring their own."""
     yield Wanted("your ball", way.ball, "right")
     middles = 0.5 * (way.seconds[::2] + way.seconds[1::2])

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from orthocline.core.roll import OwnRoll, Putt, Read
-from orthocline.drawing.frame import Frame
+from orthocline.drawing.frame import PuttFrame
 from orthocline.drawing.roll.hole_frame import hole_frame, way_spots
 from orthocline.drawing.scene import (
     Area,
@@ -43,6 +43,8 @@ class Way:
     ----------
     ball, aim_end : Spot
         The ball, and where the aim line ends, which is the aim mark if there is one.
+    aim_line : ndarray, shape (n, 2)
+        From the one to the other.
     to_hole, beyond : ndarray, shape (n, 2)
         The ball's way to the hole, and beyond it with the hole covered.
     ticks, seconds : ndarray, shape (2 n, 2)
@@ -53,6 +55,7 @@ class Way:
 
     ball: Spot
     aim_end: Spot
+    aim_line: Spots
     to_hole: Spots
     beyond: Spots
     ticks: Spots
@@ -63,11 +66,6 @@ class Way:
     def rest(self) -> Spot:
         """Where the ball would rest, or is last followed to."""
         return _last(self.beyond)
-
-    @property
-    def aim_line(self) -> Spots:
-        """From the ball to the aim line's end."""
-        return spots_of(self.ball, self.aim_end)
 
 
 @dataclass(frozen=True)
@@ -93,13 +91,15 @@ class OwnWay:
         yield Disc(self.finish, 6.0, Sign.REAL)
 
 
-def way_of(putt: Putt, read: Read, frame: Frame) -> Way:
+def way_of(putt: Putt, read: Read, frame: PuttFrame) -> Way:
     """Return a read on the sheet."""
     right, length = read.launch_right_rad, putt.length_m
     reach = math.hypot(length, read.aim_right_m or 0.0)
+    end = reach * math.cos(right) - length, reach * math.sin(right)
     return Way(
         ball=frame.spot(-length, 0.0),
-        aim_end=frame.spot(reach * math.cos(right) - length, reach * math.sin(right)),
+        aim_end=frame.spot(*end),
+        aim_line=frame.path(spots_of((-length, 0.0), end)),
         to_hole=fewest(way_spots(putt, read.path[:, 1:3], frame)),
         beyond=fewest(way_spots(putt, read.path_past[:, 1:3], frame)),
         ticks=_ticks(putt, read, frame, whole=False),
@@ -122,7 +122,7 @@ def way_items(way: Way, others: Iterable[OwnWay], ball_radius: float) -> Iterato
         yield Area(diamond(way.aim_end, 8.0), Sign.DO, Fill.OPEN, 2.4, name="aim-mark")
 
 
-def aim_dimension(read: Read, frame: Frame, wording: Wording) -> Iterator[Item]:
+def aim_dimension(read: Read, frame: PuttFrame, wording: Wording) -> Iterator[Item]:
     """Yield the dimension from the hole's centre to the aim mark, above them."""
     hole, mark = frame.spot(0.0, 0.0), frame.spot(0.0, read.aim_right_m or 0.0)
     y, wide = hole.y - ABOVE_HOLE, abs(mark.x - hole.x)
@@ -142,20 +142,20 @@ def aim_dimension(read: Read, frame: Frame, wording: Wording) -> Iterator[Item]:
         yield Words(figure, Spot(mark.x + 12 * way, y + 7), Sign.DO, anchor, large=True)
 
 
-def own_way(putt: Putt, own: OwnRoll, frame: Frame, says: str) -> OwnWay:
+def own_way(putt: Putt, own: OwnRoll, frame: PuttFrame, says: str) -> OwnWay:
     """Return another launch, and its ball, on the sheet."""
     rows = own.track.even_times(0.0, own.track.duration_s, 41)
     if own.capture.drops:
         beyond, _ = hole_frame(putt, rows[:, 1:3])
         rows = rows[beyond < 0.0]
-    ball, mark = frame.spot(-putt.length_m, 0.0), frame.spot(0.0, own.aim_right_m)
+    line = frame.path(spots_of((-putt.length_m, 0.0), (0.0, own.aim_right_m)))
     way = way_spots(putt, rows[:, 1:3], frame)
     if own.capture.drops:
         way = np.vstack([way, frame.spot(0.0, 0.0)])
-    return OwnWay(says, spots_of(ball, mark), mark, way)
+    return OwnWay(says, line, frame.spot(0.0, own.aim_right_m), way)
 
 
-def _ticks(putt: Putt, read: Read, frame: Frame, *, whole: bool) -> Spots:
+def _ticks(putt: Putt, read: Read, frame: PuttFrame, *, whole: bool) -> Spots:
     """Return strokes square to the path at quarter seconds, or at whole seconds."""
     count = min(int(read.aim.time_to_hole_s / TICK_S), LONGEST_TICKS)
     times = np.array([TICK_S * i for i in range(1, count + 1) if (i % 4 == 0) == whole])

@@ -10,8 +10,9 @@ from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.estimate import Span
 from orthocline.core.roll import Putt, Read
 from orthocline.core.sure import StartLines
-from orthocline.drawing.frame import Frame
+from orthocline.drawing.frame import PuttFrame
 from orthocline.drawing.labels import Room, Wanted, place_labels
+from orthocline.drawing.roll.hole_frame import wedge
 from orthocline.drawing.scene import (
     Area,
     Disc,
@@ -21,6 +22,7 @@ from orthocline.drawing.scene import (
     Scene,
     Sign,
     Spot,
+    Spots,
     Strokes,
     Words,
     diamond,
@@ -41,28 +43,30 @@ WIDEST_M = 2.0
 """Candidate lines are drawn until so far off the fan [m]."""
 
 
-def fan_items(putt: Putt, lines: StartLines, frame: Frame) -> Iterator[Item]:
+def fan_items(putt: Putt, lines: StartLines, frame: PuttFrame) -> Iterator[Item]:
     """Yield the fan from the ball: slices shaded by how often they drop, the sure part with edges drawn."""
-    ball = frame.spot(-putt.length_m, 0.0)
     edges = np.linspace(lines.perhaps.least, lines.perhaps.most, SLICES + 1)
     shares = lines.share(0.5 * (edges[1:] + edges[:-1]))
     for i, share in enumerate(shares.tolist()):
-        ends = (line_end(putt, edge, frame) for edge in edges[i : i + 2].tolist())
-        yield Area(spots_of(ball, *ends), Sign.UNSURE, shade=round(DARKEST * math.sqrt(share), 2), name="fan")
+        one, other = (line_end(putt, edge) for edge in edges[i : i + 2].tolist())
+        shade = round(DARKEST * math.sqrt(share), 2)
+        yield Area(wedge(putt, one, other, frame), Sign.UNSURE, shade=shade, name="fan")
     for edge in (lines.perhaps.least, lines.perhaps.most):
-        yield Line(spots_of(ball, line_end(putt, edge, frame)), Sign.UNSURE, 1.2, "4 4", name="fan-edge")
+        yield Line(_start_line(putt, line_end(putt, edge), frame), Sign.UNSURE, 1.2, "4 4", name="fan-edge")
     if lines.surely:
         for edge in (lines.surely.least, lines.surely.most):
-            yield Line(spots_of(ball, line_end(putt, edge, frame)), Sign.UNSURE, 2.0, name="fan-sure")
+            yield Line(_start_line(putt, line_end(putt, edge), frame), Sign.UNSURE, 2.0, name="fan-sure")
 
 
-def try_items(putt: Putt, tries_m: Sequence[float], frame: Frame) -> Iterator[Item]:
-    """Yield the golfer's candidate lines on the plan."""
-    ball = frame.spot(-putt.length_m, 0.0)
+def try_items(putt: Putt, tries_m: Sequence[float], frame: PuttFrame) -> Iterator[Item]:
+    """Yield the golfer's candidate lines."""
     for aim in tries_m:
-        mark = frame.spot(0.0, aim)
-        yield Line(spots_of(ball, mark), Sign.DO, 1.2, "2 4", name="try")
-        yield Area(diamond(mark, 4.0), Sign.DO, Fill.OPEN, 1.0)
+        yield Line(_start_line(putt, (0.0, aim), frame), Sign.DO, 1.2, "2 4", name="try")
+        yield Area(diamond(frame.spot(0.0, aim), 4.0), Sign.DO, Fill.OPEN, 1.0)
+
+
+def _start_line(putt: Putt, end_m: tuple[float, float], frame: PuttFrame) -> Spots:
+    return frame.path(spots_of((-putt.length_m, 0.0), end_m))
 
 
 @dataclass(frozen=True)
