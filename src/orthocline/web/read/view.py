@@ -8,10 +8,9 @@ from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.calls import SCHOOLS, Answer, GolferFigures, beat_mark_of, stroke_of
+from orthocline.core.calls import SCHOOLS, beat_mark_of, stroke_of
 from orthocline.core.instruments import FIRST_LOOK
-from orthocline.core.roll import OwnRoll, Read, ReadWarning, SpeedAtHole, softest_straight_in
-from orthocline.core.sure import Sureness
+from orthocline.core.roll import ReadWarning, SpeedAtHole, softest_straight_in
 from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import Plan, plan
 from orthocline.drawing.roll.profile import profile
@@ -19,26 +18,24 @@ from orthocline.drawing.scene import Scene
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import Measures, first_calls, golfer_figures
 from orthocline.services.ground.places import Place
-from orthocline.services.read.holing import try_launch
-from orthocline.services.read.reading import against_usual, compare_own, how_sure, read_putt
+from orthocline.services.read.reading import against_usual, read_putt
 from orthocline.web.read.beside import Source, beside, source_of
 from orthocline.web.read.calls_view import CallsView
 from orthocline.web.read.handles import Handle, handles_of
 from orthocline.web.read.sure_view import SureView
+from orthocline.web.shared.answered import Answered
 from orthocline.web.shared.asked import Asked
 from orthocline.web.shared.places import place_in
 from orthocline.web.shared.places_view import PlacesView
 from orthocline.web.shared.read_form import READ_FIELDS, ReadForm
-from orthocline.web.shared.read_request import ReadRequest
 from orthocline.web.shared.read_value import USUAL_OWN
 from orthocline.web.shared.readings import FIELD
 from orthocline.wording.calls import SAYINGS
 from orthocline.wording.instruments import instrument_choice
-from orthocline.wording.read.call import Call, call, entry_words
+from orthocline.wording.read.call import entry_words
 from orthocline.wording.read.rolled import impression_words, own_words
 from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.day import day_words
-from orthocline.wording.wording import Wording
 
 DRAGGED = (
     *("length", "side", "falls", "rise", "slope", "past", "usual"),
@@ -56,47 +53,24 @@ class OtherLine:
 
 
 @dataclass(frozen=True)
-class ReadView:
-    """Everything the read page shows; a part that is not shown is not worked out.
+class ReadView(Answered):
+    """Everything the read page shows.
 
     Attributes
     ----------
-    asked : Asked
-    viewer : Viewer
-    golfer : GolferFigures
-    now : datetime
-    solved : Read or None
-        None while the putt cannot be read.
     usual_ft : callable
         Returns the speed [ft] of the golfer's usual green, or None.
     first_calls : tuple of str
         The calls that lead unless the address says which.
     """
 
-    asked: Asked
-    viewer: Viewer
-    golfer: GolferFigures
-    now: datetime
-    solved: Read | None
     usual_ft: Callable[[], float | None] = lambda: None
     first_calls: tuple[str, ...] = ()
-
-    @property
-    def wording(self) -> Wording:
-        """How the golfer says figures."""
-        return self.asked.wording
 
     @cached_property
     def form(self) -> ReadForm:
         """The fields of the page."""
         return ReadForm(MultiDict(self.shown), meta={"wording": self.wording})
-
-    @cached_property
-    def read(self) -> ReadRequest | None:
-        """What is read: what was asked, by another line where that one is not there."""
-        if self.solved and self.asked.read and ReadWarning.LINE_NOT_THERE in self.solved.warnings:
-            return self.asked.read.by_line(len(self.solved.lines))
-        return self.asked.read
 
     @cached_property
     def exact(self) -> dict[str, str]:
@@ -159,38 +133,14 @@ class ReadView:
         return f"/grain?{self.query}"
 
     @property
-    def hidden(self) -> bool:
-        """My read first: the call is held back until the golfer has entered an own aim."""
-        return self.read is not None and self.read.hidden
-
-    @property
     def source(self) -> Source:
         """Where the green speed comes from."""
         return source_of(self.read, self.wording, self.now)
 
     @cached_property
-    def answer(self) -> Read | None:
-        """The read, unless it is held back."""
-        return None if self.hidden else self.solved
-
-    @cached_property
-    def sure(self) -> Sureness | None:
-        """How far the read can be trusted."""
-        if self.answer is None:
-            return None
-        return how_sure(self.viewer, self.answer, self._read.uncertainty(self.now))
-
-    @cached_property
-    def words(self) -> Call | None:
-        """The call; None while the putt cannot be read, or the read is held back."""
-        if self.answer is None or self.sure is None:
-            return None
-        return call(self.answer, self.wording, self.golfer, self.sure.range)
-
-    @cached_property
     def trust(self) -> SureView | None:
         """What the page says of how sure the read is."""
-        return SureView(self._read, self.sure, self.wording) if self.sure else None
+        return SureView(self.the_read, self.sure, self.wording) if self.sure else None
 
     @cached_property
     def calls(self) -> CallsView:
@@ -220,26 +170,12 @@ class ReadView:
             else next(iter(self.asked.errors.values()), "")
         )
 
-    @cached_property
-    def own_roll(self) -> OwnRoll | None:
-        """The roll of the golfer's own read."""
-        if self.answer is None or self._read.own is None:
-            return None
-        return compare_own(self.viewer, self.answer, self._read.own, self.golfer)
-
-    @cached_property
-    def impression_roll(self) -> OwnRoll | None:
-        """The roll of the first impression."""
-        if self.answer is None or self._read.impression_m is None:
-            return None
-        return compare_own(self.viewer, self.answer, Answer("aim_spot", (self._read.impression_m,)))
-
     @property
     def own(self) -> str:
         """How far the golfer's own read is off, and what it would have done."""
-        if self.answer is None or self._read.own is None:
+        if self.answer is None or self.the_read.own is None:
             return ""
-        return own_words(self.answer, self._read.own, self.own_roll, self.golfer, self.wording)
+        return own_words(self.answer, self.the_read.own, self.own_roll, self.golfer, self.wording)
 
     @property
     def impression(self) -> str:
@@ -251,7 +187,7 @@ class ReadView:
     @property
     def impression_address(self) -> str:
         """The address that takes the first impression for the own read."""
-        return f"/read?{self._read.own_aim(self._read.impression_m or 0.0).query}"
+        return f"/read?{self.the_read.own_aim(self.the_read.impression_m or 0.0).query}"
 
     @property
     def own_example(self) -> str:
@@ -286,26 +222,15 @@ class ReadView:
         if self.solved is None:
             return None
         says = self.words.sentence if self.words else "The putt, drawn to scale"
-        held = self._read.held
-        tries = self._read.tries_m if self._read.fan else None
+        held = self.the_read.held
+        tries = self.the_read.tries_m if self.the_read.fan else None
         return plan(
             *(self.solved.putt, self.answer, self.wording, self.rolls, held, says, self.sure, tries),
             self.places.marks,
             self.golfer,
-            self._read.lit,
-            self._read.impression_m if self.hidden else None,
+            self.the_read.lit,
+            self.the_read.impression_m if self.hidden else None,
         )
-
-    @property
-    def rolls(self) -> dict[str, OwnRoll]:
-        """The rolls beside the read's: of the golfer's own, and of a launch that is tried."""
-        rolls = {"your read": self.own_roll} if self.own_roll else {}
-        if self.impression_roll:
-            rolls["first impression"] = self.impression_roll
-        tried = self._read.playing.tried
-        if self.answer and tried:
-            rolls["tried"] = try_launch(self.viewer, self.answer, *tried)
-        return rolls
 
     @property
     def profile(self) -> Scene | None:
@@ -339,7 +264,7 @@ class ReadView:
         if straight is None:
             return ""
         pace, unit = SpeedAtHole(straight.speed_at_hole_mps), self.wording.units.ball_speed
-        return f"/read?{self._read.at_pace(pace, unit).query}"
+        return f"/read?{self.the_read.at_pace(pace, unit).query}"
 
     @property
     def other_lines(self) -> tuple[OtherLine, ...]:
@@ -347,7 +272,7 @@ class ReadView:
         if self.answer is None:
             return ()
         return tuple(
-            OtherLine(words, f"/read?{self._read.by_line(number).query}")
+            OtherLine(words, f"/read?{self.the_read.by_line(number).query}")
             for number, words in other_lines_words(self.answer, self.wording)
         )
 
@@ -358,7 +283,7 @@ class ReadView:
     @property
     def beside(self) -> dict[str, str]:
         """What stands beside each input: the same figure in other words."""
-        return beside(self._read, self.wording) if self.solved else {}
+        return beside(self.the_read, self.wording) if self.solved else {}
 
     @property
     def beat(self) -> dict[str, str] | None:
@@ -374,12 +299,7 @@ class ReadView:
         """What can be dragged, by name."""
         if self.plan is None or self.solved is None:
             return {}
-        return handles_of(self.solved, self.plan, self._read, self.shown, self.places)
-
-    @property
-    def _read(self) -> ReadRequest:
-        assert self.read is not None, "there is a solved putt"
-        return self.read
+        return handles_of(self.solved, self.plan, self.the_read, self.shown, self.places)
 
 
 def view(
