@@ -155,7 +155,7 @@ def test_lines_are_ink_all_along_and_other_things_with_room_round_them():
     assert len(line) == 7
     assert line[-1] == pytest.approx((12.0, 16.0))
     strokes = Strokes(spots_of((1.0, 2.0), (3.0, 4.0)), Sign.INK, 1.0)
-    assert ink_of([strokes]).tolist() == [[1.0, 2.0], [3.0, 4.0]]
+    assert ink_of([strokes]).tolist() == [[1.0, 2.0], [3.0, 4.0], [2.0, 3.0]], "ends and middle"
     disc = ink_of([Disc(Spot(50.0, 60.0), 8.0, Sign.INK)])
     assert sorted(set(disc[:, 0])) == [33.0, 67.0]
     assert sorted(set(disc[:, 1])) == [48.0, 60.0, 72.0]

@@ -35,6 +35,8 @@ PUBLIC = {
     "straight.page",
     "schools.page",
     "balls.page",
+    "eyes.page",
+    "eyes.roll",
     "firm.page",
     "firm.curves",
     "firm.golfers",

@@ -125,7 +125,7 @@ def ink_of(items: Iterable[Item]) -> Spots:
             case Line():
                 lines.append(item.spots)
             case Strokes():
-                marks.append(item.spots)
+                marks += [item.spots, 0.5 * (item.spots[::2] + item.spots[1::2])]
             case Area():
                 middle, half = (
                     0.5 * (item.spots.min(axis=0) + item.spots.max(axis=0)),

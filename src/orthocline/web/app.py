@@ -18,6 +18,7 @@ from orthocline.web import (
     beat,
     database,
     errors,
+    eyes,
     firm,
     grain,
     green_files,
@@ -59,7 +60,7 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, balls, beat, firm, grain, green_files, greens, jobs, log, look, measures, mode),
+    *(about, account, balls, beat, eyes, firm, grain, green_files, greens, jobs, log, look, measures, mode),
     *(other_methods, phone_level, ramp, read, schools, speed, straight, today),
 )
 

@@ -51,6 +51,8 @@ def admit_files() -> None:
 
 read_limit = limiter.shared_limit(READ_LIMIT, scope="reads")
 """Decorates whatever computes a read or a speed."""
+sight_limit = limiter.shared_limit(READ_LIMIT, scope="sight")
+"""Decorates what is drawn through the eyes beside each read."""
 advice_limit = limiter.shared_limit(READ_LIMIT, scope="advice")
 """Decorates what is asked for beside each read: neither keeps the other waiting."""
 

@@ -34,6 +34,10 @@ CAUTIONS: Mapping[str, str] = {
         " yours; a level, a phone and what is worked out here are for open play: ask the committee. Stand"
         " round the hole only while nobody putts."
     ),
+    "eyes.page": (
+        "Look from behind your ball while nobody waits, and never stand on another's line. Fingers, feet and"
+        " eyes are yours; what is worked out here is for open play: ask the committee."
+    ),
     "firm.page": (
         "Chances as of a usual golfer, and no promise of this putt. What advice may be asked for or given in"
         " a round the rules in force say."

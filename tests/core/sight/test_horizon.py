@@ -10,7 +10,7 @@ from orthocline.core.roll import Point, Putt, RollPast
 from orthocline.core.sight import Eye, horizon_of
 from tests.putts import plane_putt
 
-CLOSE_CALL_M = 0.004
+CLOSE_CALL_M = 0.005
 """Places hidden or seen by less are not asked for."""
 
 

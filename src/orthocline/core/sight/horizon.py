@@ -1,6 +1,5 @@
-"""What the ground hides: how high it stands before an eye, each way and as far as each distance."""
+"""What the ground hides: how high it stands before an eye, to each side and as far as each distance."""
 
-import math
 from dataclasses import dataclass
 from typing import Final
 
@@ -11,10 +10,12 @@ from scipy.ndimage import map_coordinates
 from orthocline.core.roll import Putt
 from orthocline.core.sight.eye import NEAREST_M, Eye, Places
 
-WIDEST_RAD: Final = math.radians(70.0)
-"""So far to each side of its heading an eye looks for what hides something."""
-WAYS, STEPS = 81, 80
-"""It looks so many ways, and at so many distances each, ever further apart."""
+WIDEST: Final = 2.5
+"""So far to each side of straight ahead an eye looks for what hides something [right / ahead]."""
+COLUMNS, STEPS = 101, 64
+"""It looks in so many columns, and at so many distances in each, ever further apart."""
+FIRST_M: Final = 0.3
+"""Distance ahead [m] of the first."""
 CLEAR: Final = 3e-4
 """What stands less above what hides it than this [ratio] is seen: 2 mm at 6 m."""
 
@@ -26,26 +27,24 @@ class Horizon:
     Attributes
     ----------
     eye : Eye
-    far_m : ndarray
-        Distances [m], shape (n,).
+    ahead_m : ndarray
+        Distances ahead [m], shape (n,).
     rises : ndarray
-        How steeply one looks up at the ground there [ratio], the most as far as each; shape (ways, n).
+        How high the ground stands on the picture plane [up / ahead], the most as far as each distance; shape
+        (columns, n), the columns evenly to both sides.
+    hides : bool
+        Whether the ground hides any of itself.
     """
 
     eye: Eye
-    far_m: NDArray[np.float64]
+    ahead_m: NDArray[np.float64]
     rises: NDArray[np.float64]
-
-    @property
-    def ways_rad(self) -> NDArray[np.float64]:
-        """The ways looked at [rad], clockwise from the eye's heading."""
-        return np.linspace(-WIDEST_RAD, WIDEST_RAD, len(self.rises))
+    hides: bool
 
     @property
     def skyline(self) -> NDArray[np.float64]:
-        """The edge of the ground on the picture plane [1]: to the right and down, shape (ways, 2)."""
-        ways = self.ways_rad
-        return np.column_stack([np.tan(ways), -self.rises[:, -1] / np.cos(ways)])
+        """The edge of the ground on the picture plane: to the right and down [1], shape (columns, 2)."""
+        return np.column_stack([_columns(), -self.rises[:, -1]])
 
     def sees(self, places_m: Places) -> NDArray[np.bool_]:
         """Return which places the ground does not hide.
@@ -60,14 +59,20 @@ class Horizon:
         ndarray
             Whether each is seen, shape (n,); those beside what was looked at are.
         """
+        if not self.hides:
+            return np.full(len(places_m), True)
         ahead, aside = self.eye.ahead_and_aside(places_m[:, 0], places_m[:, 1])
-        far, way = np.hypot(ahead, aside), np.arctan2(aside, ahead)
-        rise = (places_m[:, 2] - self.eye.up_m) / np.maximum(far, NEAREST_M)
-        column = (way + WIDEST_RAD) / (2.0 * WIDEST_RAD) * (len(self.rises) - 1)
-        before = np.searchsorted(self.far_m, far) - 1.0
+        near = np.maximum(ahead, NEAREST_M)
+        rise, right = (places_m[:, 2] - self.eye.up_m) / near, aside / near
+        column = (right + WIDEST) / (2.0 * WIDEST) * (COLUMNS - 1)
+        before = np.searchsorted(self.ahead_m, ahead) - 1.0
         highest = map_coordinates(self.rises, [column, before], order=1, mode="constant", cval=-np.inf)
-        hidden = (np.abs(way) <= WIDEST_RAD) & (before >= 0.0) & (rise < highest - CLEAR)
-        return np.asarray(~hidden)
+        looked = (np.abs(right) <= WIDEST) & (before >= 0.0)
+        return np.asarray(~(looked & (rise < highest - CLEAR)))
+
+
+def _columns() -> NDArray[np.float64]:
+    return np.linspace(-WIDEST, WIDEST, COLUMNS)
 
 
 def horizon_of(putt: Putt, eye: Eye, reach_m: float) -> Horizon:
@@ -80,16 +85,18 @@ def horizon_of(putt: Putt, eye: Eye, reach_m: float) -> Horizon:
     eye : Eye
         The eye, above the ground.
     reach_m : float
-        How far it looks [m], above 1.
+        How far ahead it looks [m], above 1.
 
     Returns
     -------
     Horizon
         As far as that.
     """
-    far = np.geomspace(0.3, reach_m, STEPS)
-    ways = np.linspace(-WIDEST_RAD, WIDEST_RAD, WAYS)
-    headings = eye.heading_rad + ways[:, None]
-    along, right = eye.along_m + far * np.cos(headings), eye.right_m + far * np.sin(headings)
-    levels = putt.levels_m(along.ravel(), right.ravel()).reshape(along.shape)
-    return Horizon(eye, far, np.maximum.accumulate((levels - eye.up_m) / far, axis=1))
+    ahead = np.geomspace(FIRST_M, reach_m, STEPS)
+    aside = ahead * _columns()[:, None]
+    cos, sin = np.cos(eye.heading_rad), np.sin(eye.heading_rad)
+    along = eye.along_m + ahead * cos - aside * sin
+    right = eye.right_m + ahead * sin + aside * cos
+    rises = (putt.levels_m(along, right) - eye.up_m) / ahead
+    highest = np.maximum.accumulate(rises, axis=1)
+    return Horizon(eye, ahead, highest, bool((rises < highest - CLEAR).any()))

@@ -1,6 +1,7 @@
 """The schools' layers on the plan: a module per school, by the names of the core's registry."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator, Mapping
+from types import MappingProxyType
 
 from orthocline.core.calls import SCHOOLS, GolferFigures
 from orthocline.core.roll import Read
@@ -39,18 +40,25 @@ LAYERS: dict[str, Draw] = {
 }
 REACHES: dict[str, Reach] = {"level_twin": level_twin.reach, "pace_target": pace_target.reach}
 """Of layers that may lie beyond what else is drawn."""
+NONE: Mapping[str, Callable[..., Layer]] = MappingProxyType({})
 ALWAYS = ("curve_gate", "apex", "start_spot")
 """These are drawn of every read; the others when they are lit."""
 
 __all__ = ["ALWAYS", "LAYERS", "Draw", "Layer", "PuttSheet", "call_layers", "reach_of"]
 
 
-def call_layers(sheet: PuttSheet, lit: str = "") -> Iterator[tuple[str, Layer]]:
-    """Yield the layers that are drawn, with their schools: those of every read, and the one that is lit."""
+def call_layers(
+    sheet: PuttSheet, lit: str = "", instead: Mapping[str, Callable[..., Layer]] = NONE
+) -> Iterator[tuple[str, Layer]]:
+    """Yield the layers that are drawn, with their schools: those of every read, and the one that is lit.
+
+    A school that is in `instead` has its layer from there.
+    """
+    draws = {**LAYERS, **instead}
     for name, school in SCHOOLS.items():
-        if name in LAYERS and (name in ALWAYS or name == lit):
+        if name in draws and (name in ALWAYS or name == lit):
             value = school.value(sheet.read, sheet.golfer)
-            yield name, LAYERS[name](sheet, value)
+            yield name, draws[name](sheet, value)
 
 
 def reach_of(read: Read, golfer: GolferFigures, lit: str) -> Spots:

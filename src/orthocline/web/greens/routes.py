@@ -223,9 +223,10 @@ def _with_putt(seen: MapView, arguments: Mapping[str, str]) -> MapView:
     solved = read_putt(seen.viewer, wanted.putt) if wanted.putt else None
     wrong = wanted.errors.get("length") or wanted.errors.get("on")
     errors = {"ball": wrong} if wrong else {}
-    call = call_of(seen.viewer, wanted.read, solved, golfer_figures(measures()), datetime.now(UTC))
+    golfer = golfer_figures(measures())
+    call = call_of(seen.viewer, wanted.read, solved, golfer, datetime.now(UTC))
     placed = replace(placed, errors={**errors, **placed.errors})
-    return replace(seen, putt=placed, call=call, solved=solved)
+    return replace(seen, putt=placed, call=call, solved=solved, golfer=golfer)
 
 
 def _previewed(chart: Chart, arguments: Mapping[str, str]) -> Chart:

@@ -6,7 +6,9 @@ from functools import cached_property
 from typing import Final, NamedTuple
 from urllib.parse import urlencode
 
+from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.chart import ChartReading, Known
+from orthocline.core.ground import STOPS
 from orthocline.core.instruments import Gives
 from orthocline.core.relief import Outline
 from orthocline.core.roll import Read, steepest_holding_slope
@@ -19,6 +21,7 @@ from orthocline.web.greens.form_view import FormView
 from orthocline.web.greens.pin_view import PinView
 from orthocline.web.greens.putt import MapPutt
 from orthocline.web.greens.request import MapAsked
+from orthocline.web.shared.glimpse import Glimpse, glimpse
 from orthocline.web.shared.placing import Pin, pin_in
 from orthocline.wording.ground.greens import (
     TOOL_WORDS,
@@ -97,6 +100,7 @@ class MapView:
     putt: MapPutt | None = None
     call: Call | None = None
     solved: Read | None = None
+    golfer: GolferFigures = USUAL_GOLFER
 
     @property
     def address(self) -> str:
@@ -129,11 +133,22 @@ class MapView:
     @property
     def read_address(self) -> str:
         """The read of the putt that is placed."""
-        if self.putt is None:
-            return ""
+        return f"/read?{self._putt_query}" if self.putt else ""
+
+    @property
+    def _putt_query(self) -> str:
+        assert self.putt is not None, "a putt is placed"
         place = self.green.place
         named = {"course": place.course, "green": place.green}
-        return f"/read?{urlencode({**self.putt.read_fields(self.green.id), **named})}"
+        return urlencode({**self.putt.read_fields(self.green.id), **named})
+
+    @property
+    def seen(self) -> Glimpse | None:
+        """The putt that is placed as its golfer sees it; not while it is dragged."""
+        if self.solved is None or self.held:
+            return None
+        stop = STOPS["ball"]
+        return glimpse(self.solved, None, self.golfer, stop, self.wording, self._putt_query)
 
     def putt_to(self, pin: str) -> str:
         """Return the address at which a putt to the chosen pin is placed."""

@@ -17,6 +17,7 @@ from orthocline.services.ground.walk import deceiving, stops_of
 from orthocline.services.read.reading import how_sure
 from orthocline.web.look.chips import Chip, chips_of
 from orthocline.web.look.request import Walk
+from orthocline.web.shared.glimpse import Glimpse, glimpse
 from orthocline.web.shared.places_view import PlacesView
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.wording.ground.readings import FALLS_WORDS, noun
@@ -185,6 +186,14 @@ class LookView:
         return walk_scene(
             self.solved.putt, self.solved, self.places.marks, stops, here, self.wording, says, self.sure
         )
+
+    @property
+    def seen(self) -> Glimpse | None:
+        """What is seen from here."""
+        read = self.walk.asked.read
+        if self.solved is None or read is None:
+            return None
+        return glimpse(self.solved, self.sure, self.golfer, self.walk.here, self.wording, read.query)
 
     @property
     def read_address(self) -> str:

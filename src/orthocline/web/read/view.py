@@ -39,7 +39,7 @@ from orthocline.wording.speed.day import day_words
 
 DRAGGED = (
     *("length", "side", "falls", "rise", "slope", "past", "usual"),
-    *("grain_toward", "wind_toward", "toward", "impression"),
+    *("grain_toward", "wind_toward", "toward", "impression", "own", "own_by", "own_side"),
 )
 """The fields that a drag changes."""
 
@@ -73,13 +73,6 @@ class ReadView(Answered):
         return ReadForm(MultiDict(self.shown), meta={"wording": self.wording})
 
     @cached_property
-    def exact(self) -> dict[str, str]:
-        """The fields of the address that say something."""
-        return (
-            self.read.exact if self.read else {name: said for name, said in self.asked.typed.items() if said}
-        )
-
-    @cached_property
     def shown(self) -> dict[str, str]:
         """The same as the page's fields show them."""
         return self.read.shown if self.read else self.asked.typed
@@ -106,16 +99,16 @@ class ReadView(Answered):
         """The address of this read, to come back to."""
         return f"/read?{self.query}"
 
-    @cached_property
-    def query(self) -> str:
-        """The query of this read's address."""
-        return urlencode(self.exact)
-
     @property
     def look_address(self) -> str:
         """The walk round this putt: what was typed and nothing says how sure it is counts as a first look."""
         looked = {name: self.exact.get(name) or FIRST_LOOK for name in ("side_from", "rise_from")}
         return f"/look?{urlencode(self.exact | ({} if self.places.rows else looked))}"
+
+    @property
+    def eyes_address(self) -> str:
+        """This putt as its golfer sees it."""
+        return f"/eyes?{self.query}"
 
     @property
     def straight_address(self) -> str:

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
+from urllib.parse import urlencode
 
 from orthocline.core.calls import Answer, GolferFigures
 from orthocline.core.roll import OwnRoll, Read, ReadWarning
@@ -47,6 +48,18 @@ class Answered:
         if self.solved and self.asked.read and ReadWarning.LINE_NOT_THERE in self.solved.warnings:
             return self.asked.read.by_line(len(self.solved.lines))
         return self.asked.read
+
+    @cached_property
+    def exact(self) -> dict[str, str]:
+        """The fields of the address that say something."""
+        return (
+            self.read.exact if self.read else {name: said for name, said in self.asked.typed.items() if said}
+        )
+
+    @cached_property
+    def query(self) -> str:
+        """The query of this read's address."""
+        return urlencode(self.exact)
 
     @property
     def hidden(self) -> bool:

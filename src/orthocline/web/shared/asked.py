@@ -24,6 +24,7 @@ DRAGS = {
     "around": ReadRequest.rotated,
     "fall": ReadRequest.falling,
     "to_aim": ReadRequest.impressed,
+    "to_own": ReadRequest.own_dragged,
 }
 """What is dragged to where, in metres and degrees."""
 EDITS = ("step", *DRAGS, "ground", "light", "frame")

@@ -196,6 +196,10 @@ class ReadRequest(ReadValue):
         """Return it with such an own aim."""
         return replace(self, own=Answer("aim_spot", (right_m,)), own_by="aim_spot")
 
+    def own_dragged(self, right_m: float) -> "ReadRequest":
+        """Return it with an own aim as nearly as a hand can tell."""
+        return self.own_aim(self._by_hand(right_m, self.wording.units.near))
+
     def lighting(self, name: str) -> "ReadRequest":
         """Return it with a call lit, or no longer if it was."""
         return replace(self, lit="" if name == self.lit else name)

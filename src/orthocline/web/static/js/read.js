@@ -1,6 +1,7 @@
 // The Read page: drag, step and roll. No physics here: every figure comes from the server.
 import "./calls.js";
 import { around, drawn, part, parts, spotOn } from "./dom.js";
+import { eyesRoll } from "./eyes.js";
 import { free } from "./keys.js";
 import { roll } from "./roll.js";
 
@@ -13,7 +14,7 @@ const handles = new Map(parts("[data-handle]").map((one) => [one.dataset.handle,
 const BURST = 15;
 const PER_SECOND = 7;
 // What is swapped beside the putt, and changes no field of it.
-const BESIDE = ["trouble", "firm", "curves", "golfers", "make-window"];
+const BESIDE = ["trouble", "eyes", "firm", "curves", "golfers", "make-window"];
 let turns = BURST;
 let counted = performance.now();
 let drag = null; // the handle held, with the putt as it was when it was taken up
@@ -304,5 +305,20 @@ document.body.addEventListener("htmx:afterSettle", ({ target }) => {
   const call = target instanceof Element && target.id === "call" ? target : null;
   if (call) roller.disabled = call.matches(".is-stale, .is-hidden");
 });
-roller.addEventListener("click", () => roll(values()));
+const planRoll = () => ({ address: `/read/roll?${new URLSearchParams(values())}`, ball: "#plan [data-part=rolling]" });
+roller.addEventListener("click", () => roll([planRoll(), ...(part("#seen") ? [eyesRoll()] : [])]));
+
+// What is done in the drawing through the eyes: the putt changes here, and that drawing follows.
+document.addEventListener("aimed", (event) => {
+  if (!(event instanceof CustomEvent)) return;
+  event.preventDefault();
+  const { change, more } = event.detail;
+  const { scale, holeX, holeY } = plan().dataset;
+  ask({ ...values(), ...change, ...(more ? { frame: `${scale},${holeX},${holeY},0` } : {}) });
+});
+document.addEventListener("lit", (event) => {
+  if (!(event instanceof CustomEvent)) return;
+  event.preventDefault();
+  ask({ ...values(), light: event.detail.light });
+});
 sync();

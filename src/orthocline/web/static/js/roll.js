@@ -1,4 +1,5 @@
-// The ball rolls in real time along its way, with a sound at its beat mark if that is wanted.
+// The ball rolls in real time along its way in each drawing that is seen, with a sound at its beat mark if that
+// is wanted.
 import { field, part } from "./dom.js";
 import { tone } from "./sound.js";
 
@@ -9,32 +10,44 @@ function beatAt(seconds) {
   tone(audio, "mark", audio.currentTime + seconds).onended = () => audio.close();
 }
 
+// Where it is, and how large where that is told; null where it is hidden.
 function placeAt(rolled, seconds) {
   const { spots, duration_s: duration } = rolled;
   const at = Math.min(1, seconds / duration) * (spots.length - 1);
   const i = Math.min(Math.floor(at), spots.length - 2);
   const share = at - i;
-  return [0, 1].map((axis) => spots[i][axis] + share * (spots[i + 1][axis] - spots[i][axis]));
+  const [before, after] = [spots[i], spots[i + 1]];
+  return before && after && before.map((figure, axis) => figure + share * (after[axis] - figure));
 }
 
-export async function roll(putt) {
-  const answer = await fetch(`/read/roll?${new URLSearchParams(putt)}`);
-  if (!answer.ok) return;
-  const rolled = await answer.json();
+function show(rolled, seconds) {
+  const ball = part(rolled.ball);
+  if (!ball) return;
+  const place = placeAt(rolled, seconds);
+  ball.classList.toggle("hidden", !place);
+  const names = ["cx", "cy", "r"];
+  for (const [i, figure] of (place ?? []).entries()) ball.setAttribute(names[i], figure);
+  ball.dataset.seconds = Math.min(seconds, rolled.duration_s).toFixed(3);
+}
+
+async function bring({ address, ball }) {
+  const answer = await fetch(address);
+  return answer.ok ? { ball, ...(await answer.json()) } : null;
+}
+
+/** @param {{address: string, ball: string}[]} drawings */
+export async function roll(drawings) {
+  const all = (await Promise.all(drawings.map(bring))).filter(Boolean);
+  if (!all.length) return;
   cancelAnimationFrame(frame);
+  const [{ duration_s: duration, beat_s: beat }] = all;
   const still = matchMedia("(prefers-reduced-motion: reduce)").matches;
-  if (field("#beat").checked && rolled.duration_s > rolled.beat_s) beatAt(rolled.beat_s);
+  if (field("#beat")?.checked && duration > beat) beatAt(beat);
   const start = performance.now();
-  const show = (now) => {
-    const ball = part("[data-part=rolling]");
-    if (!ball) return;
-    const seconds = still ? rolled.duration_s : Math.max(0, now - start) / 1000;
-    const [x, y] = placeAt(rolled, seconds);
-    ball.classList.remove("hidden");
-    ball.setAttribute("cx", x);
-    ball.setAttribute("cy", y);
-    ball.dataset.seconds = Math.min(seconds, rolled.duration_s).toFixed(3);
-    if (seconds < rolled.duration_s) frame = requestAnimationFrame(show);
+  const step = (now) => {
+    const seconds = still ? duration : Math.max(0, now - start) / 1000;
+    for (const one of all) show(one, seconds);
+    if (seconds < duration) frame = requestAnimationFrame(step);
   };
-  frame = requestAnimationFrame(show);
+  frame = requestAnimationFrame(step);
 }

@@ -1,0 +1,1 @@
+"""What is seen through an eye."""

@@ -1,0 +1,1 @@
+"""Words of what is seen through an eye."""
