@@ -15,7 +15,7 @@ from orthocline.core.sure import Sureness
 from orthocline.core.units import FOOT_M
 from orthocline.drawing.calls import call_layers, reach_of
 from orthocline.drawing.calls.layer import Layer
-from orthocline.drawing.labels import Room, Wanted, ink_of, place_labels
+from orthocline.drawing.labels import Room, Wanted, ink_of, label_box, place_labels
 from orthocline.drawing.roll.hole_frame import hole_frame
 from orthocline.drawing.roll.way import OwnWay, Way, own_way, way_items, way_of
 from orthocline.drawing.scene import (
@@ -153,12 +153,11 @@ def through_eyes(putt: Putt, shown: Shown, looking: Looking, wording: Wording) -
     sight = _sight(putt, shown, looking, stand)
     width, height = SHAPES[looking.shape]
     lie = Lie(sight, width, height, grid_m(wording), _reach_m(putt, stand))
-    lies = list(seen_items(_putt_items(putt, looking, sight)))
+    under = list(seen_items((*_sure_items(putt, shown, sight), *_putt_items(putt, looking, sight))))
     items = [
         *lie.items(),
-        *_sure_items(putt, shown, sight),
-        *lies,
-        *(_read_items(shown.read, shown, looking, sight, lies, wording) if shown.read else ()),
+        *under,
+        *(_read_items(shown.read, shown, looking, sight, under, wording) if shown.read else ()),
         *(() if shown.read else _impression(putt, shown, sight)),
         _ball(sight, "ball"),
         _ball(sight, "rolling"),
@@ -278,7 +277,7 @@ def _hole(sight: Sight) -> Spots:
 
 
 def _read_items(
-    read: Read, shown: Shown, looking: Looking, sight: Sight, lies: Sequence[Item], wording: Wording
+    read: Read, shown: Shown, looking: Looking, sight: Sight, under: Sequence[Item], wording: Wording
 ) -> Iterator[Item]:
     """Yield the read: the ball's way, the schools' layers, and labels that touch none of it."""
     sure, lit = shown.sure, shown.lit
@@ -296,7 +295,17 @@ def _read_items(
     yield Group(faint, name="faint")
     yield from drawn
     wanted = [*_wanted(sheet, others), *(one for layer in layers for one in layer.labels)]
-    yield from _labels(wanted, [*drawn, *faint, *lies, *seen_items([_ball(sight, "ball")])], looking)
+    ball = seen_items([_ball(sight, "ball")])
+    yield from _labels(wanted, [*drawn, *faint, *_edges(under), *ball], looking)
+
+
+def _edges(items: Sequence[Item]) -> Iterator[Item]:
+    """Yield things, an area of what is not sure by its edge: labels stand beside it or within."""
+    for item in items:
+        if isinstance(item, Area) and item.sign is Sign.UNSURE:
+            yield Line(np.vstack([item.spots, item.spots[:1]]), item.sign, item.width)
+        else:
+            yield item
 
 
 def _way(read: Read, sight: Sight) -> Way:
@@ -308,16 +317,16 @@ def _way(read: Read, sight: Sight) -> Way:
 
 
 def _labels(wanted: Sequence[Wanted], ink: Sequence[Item], looking: Looking) -> Iterator[Item]:
-    """Yield labels of what is seen on the sheet, each near what it labels or not at all."""
+    """Yield labels of what is seen on the sheet; one that fits nowhere is left out."""
     width, height = SHAPES[looking.shape]
     room = Room(left=6.0, right=width - 6.0, top=16.0, bottom=height - 4.0)
-    near = (
-        replace(one, side="near", needed=False)
-        for one in wanted
-        if 0.0 <= one.at.x <= width and 0.0 <= one.at.y <= height
-    )
-    for label in place_labels(near, ink_of(ink), room):
-        yield from label.items
+    there = [one for one in wanted if 0.0 <= one.at.x <= width and 0.0 <= one.at.y <= height]
+    if looking.stop.aside_m:
+        there = [replace(one, side="near") for one in there]
+    for label in place_labels([replace(one, needed=False) for one in there], ink_of(ink), room):
+        box = label_box(label, room.size)
+        if box.left >= room.left and box.right <= room.right:
+            yield from label.items
 
 
 def _wanted(sheet: EyeSheet, others: Sequence[OwnWay]) -> Iterator[Wanted]:
@@ -325,7 +334,7 @@ def _wanted(sheet: EyeSheet, others: Sequence[OwnWay]) -> Iterator[Wanted]:
     aim = sheet.read.aim_right_m
     if aim is not None:
         figure = "the centre" if is_centre(aim, sheet.wording) else sheet.wording.aside(aim)
-        yield Wanted(f"aim {figure}", sheet.frame.spot(0.0, aim), sheet.outside, Sign.DO)
+        yield Wanted(f"aim {figure}", sheet.frame.spot(0.0, aim), "near", Sign.DO)
     yield Wanted("your ball", _ball(sheet.frame, "ball").at, "right", needed=False)
     for one in others:
         yield Wanted(one.says, one.mark, sheet.outside, Sign.REAL, needed=False)

@@ -39,8 +39,8 @@ from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part, page_or_part
 from orthocline.web.security import read_limit
+from orthocline.web.shared.answered import Answered
 from orthocline.web.shared.asked import asked
-from orthocline.web.shared.calls import call_of
 from orthocline.web.shared.lies import own_greens
 from orthocline.web.shared.places import place_in
 from orthocline.web.shared.placing import moved_of
@@ -223,10 +223,9 @@ def _with_putt(seen: MapView, arguments: Mapping[str, str]) -> MapView:
     solved = read_putt(seen.viewer, wanted.putt) if wanted.putt else None
     wrong = wanted.errors.get("length") or wanted.errors.get("on")
     errors = {"ball": wrong} if wrong else {}
-    golfer = golfer_figures(measures())
-    call = call_of(seen.viewer, wanted.read, solved, golfer, datetime.now(UTC))
+    answered = Answered(wanted, seen.viewer, golfer_figures(measures()), datetime.now(UTC), solved)
     placed = replace(placed, errors={**errors, **placed.errors})
-    return replace(seen, putt=placed, call=call, solved=solved, golfer=golfer)
+    return replace(seen, putt=placed, answered=answered)
 
 
 def _previewed(chart: Chart, arguments: Mapping[str, str]) -> Chart:

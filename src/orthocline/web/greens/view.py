@@ -6,7 +6,6 @@ from functools import cached_property
 from typing import Final, NamedTuple
 from urllib.parse import urlencode
 
-from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.chart import ChartReading, Known
 from orthocline.core.ground import STOPS
 from orthocline.core.instruments import Gives
@@ -21,6 +20,7 @@ from orthocline.web.greens.form_view import FormView
 from orthocline.web.greens.pin_view import PinView
 from orthocline.web.greens.putt import MapPutt
 from orthocline.web.greens.request import MapAsked
+from orthocline.web.shared.answered import Answered
 from orthocline.web.shared.glimpse import Glimpse, glimpse
 from orthocline.web.shared.placing import Pin, pin_in
 from orthocline.wording.ground.greens import (
@@ -77,8 +77,8 @@ class MapView:
         What that makes known; None before anything is read.
     speed_ft : float
         The day's speed.
-    putt : MapPutt or None
-        The putt that is placed, with its call and its read where it can be read.
+    putt, answered : MapPutt and Answered, or None
+        The putt that is placed, and its read.
     held : bool
         Whether something is being dragged: what takes long waits until it is dropped.
     typed, errors : mapping
@@ -98,9 +98,7 @@ class MapView:
     base: str
     held: bool = False
     putt: MapPutt | None = None
-    call: Call | None = None
-    solved: Read | None = None
-    golfer: GolferFigures = USUAL_GOLFER
+    answered: Answered | None = None
 
     @property
     def address(self) -> str:
@@ -145,10 +143,21 @@ class MapView:
     @property
     def seen(self) -> Glimpse | None:
         """The putt that is placed as its golfer sees it; not while it is dragged."""
-        if self.solved is None or self.held:
+        found = self.answered
+        if found is None or found.answer is None or self.held:
             return None
         stop = STOPS["ball"]
-        return glimpse(self.solved, None, self.golfer, stop, self.wording, self._putt_query)
+        return glimpse(found.answer, found.sure, found.golfer, stop, self.wording, self._putt_query)
+
+    @property
+    def call(self) -> Call | None:
+        """The call of the putt that is placed."""
+        return self.answered.words if self.answered else None
+
+    @property
+    def solved(self) -> Read | None:
+        """Its read."""
+        return self.answered.answer if self.answered else None
 
     def putt_to(self, pin: str) -> str:
         """Return the address at which a putt to the chosen pin is placed."""
