@@ -75,7 +75,7 @@ def test_a_tap_on_the_window_rolls_that_putt_in_the_plan(page):
     assert page.value("off_pace") == f"{said[2]} % firm"
     assert page.find("#window-fold").get_attribute("open") is not None
     page.press("Take it away")
-    page.until(lambda: not page.all("[data-part=own-way]"))
+    page.until(lambda: not page.all("#plan [data-part=own-way]"))
 
 
 def test_reads_take_the_advised_pace_by_themselves_once_and_leave_a_typed_one(page):

@@ -54,7 +54,7 @@ def test_while_the_ball_is_held_the_drawing_keeps_still(page):
     )
     ball = page.run(
         "const h = document.querySelector('[data-handle=ball]').getBoundingClientRect();"
-        "const b = document.querySelector('[data-part=ball]').getBoundingClientRect();"
+        "const b = document.querySelector('#plan [data-part=ball]').getBoundingClientRect();"
         "return Math.hypot(h.x + h.width / 2 - b.x - b.width / 2, h.y + h.height / 2 - b.y - b.height / 2)"
     )
     assert ball < 3, "the drawn ball is under the pointer"
@@ -138,15 +138,15 @@ def test_my_read_first_then_both_are_drawn(page):
     page.go("/read", **SPINDRIFT)
     page.find("[name=first]").click()
     page.see("where would you aim?", "#call")
-    assert not page.all("[data-part=way]")
+    page.until(lambda: not page.all("[data-part=way]"), "nor through the eyes")
     page.find("#own").send_keys("9 in")
     page.see("Your aim is 8¾ in left of the read: it would pass", "#call")
     page.see("17¾ in right", "#call")
-    assert page.all("[data-part=own-way]"), "the ball of the own aim is drawn"
+    assert page.all("#plan [data-part=own-way]"), "the ball of the own aim is drawn"
 
 
 def rolled_seconds(page):
-    return page.run("return +(document.querySelector('[data-part=rolling]').dataset.seconds || 0)")
+    return page.run("return +(document.querySelector('#plan [data-part=rolling]').dataset.seconds || 0)")
 
 
 def test_roll_it_takes_real_time(page):
@@ -161,7 +161,7 @@ def test_roll_it_takes_real_time(page):
         page.run(
             f"const c = document.querySelector('{s}'); return [+c.getAttribute('cx'), +c.getAttribute('cy')]"
         )
-        for s in ("[data-part=hole]", "[data-part=rolling]")
+        for s in ("#plan [data-part=hole]", "#plan [data-part=rolling]")
     )
     assert ball == pytest.approx(hole, abs=1.0)
 

@@ -17,7 +17,9 @@ def choose(page, name, words):
 
 
 def width_of_band(page):
-    return page.run("const b = document.querySelector('[data-part=range]'); return b ? b.getBBox().width : 0")
+    return page.run(
+        "const b = document.querySelector('#plan [data-part=range]'); return b ? b.getBBox().width : 0"
+    )
 
 
 @pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
@@ -57,7 +59,7 @@ def test_the_fan_is_closed_line_by_line(page):
     page.go("/read", **SPINDRIFT, side_from="level")
     assert not page.find("#tries").is_displayed()
     page.find("input[name=fan]").click()
-    page.until(lambda: page.all("[data-part=fan]"), "the fan stands in the band's place")
+    page.until(lambda: page.all("#plan [data-part=fan]"), "the fan stands in the band's place")
     assert width_of_band(page) == 0
     field = page.find("#tries")
     field.send_keys("12 in right, 18 in right, 26 in right")

@@ -21,7 +21,8 @@ boxes.forEach((box, i) => {
   if (box.left < sheet.left - 1 || box.right > sheet.right + 1) found.add(`${words} off its sheet`);
 });
 const parts = ["way", "own-way", "own-line", "aim-line", "fall-line", "speeds", "rails", "ground", "speed", "tape-ground", "now", "target",
-  "walk", "putts", "holed", "three", "ring", "chosen", "hole-row", "straight-putt", "rolled", "start-line", "last-feet", "said", "worn", "sharp"];
+  "walk", "putts", "holed", "three", "ring", "chosen", "hole-row", "straight-putt", "rolled", "start-line", "last-feet", "said", "worn", "sharp",
+  "flagstick", "fingers-end", "plumb-line", "impression-line"];
 const lines = document.querySelectorAll(parts.map((name) => `[data-part=${name}]`).join());
 for (const line of lines) {
   const toPage = line.getScreenCTM();

@@ -297,6 +297,9 @@ def test_a_putt_on_the_map_is_read_with_the_same_call(signed_in, pinned):
     read = signed_in.get(link(page, "Read it"))
     call = words_at(page, "#lead").split(". ")[0]
     assert call in words_at(read, "#headline")
+    assert parsed(page).select_one("#glimpse [data-part=grid]"), "and seen through the golfer's eyes"
+    low = signed_in.get(next(one for one in links(page, "/eyes?") if "stop=low_side" in one))
+    assert "low side, half-way" in words_at(low, "#seen-from")
     assert "Links" in value(read, "course")
 
 

@@ -42,7 +42,7 @@ class Lie:
         """Yield the ground up to its skyline, the grid and the water."""
         sky, foot = self._skyline(), self.height + BESIDE
         corners = spots_of((self.width + BESIDE, foot), (-BESIDE, foot))
-        yield Area(np.vstack([sky, corners]), fill=Fill.GROUND, name="ground")
+        yield Area(np.vstack([sky, corners]), fill=Fill.GROUND, name="lie")
         yield Line(sky, Sign.EDGE, 1.0, name="skyline")
         yield Strokes(self._grid(), Sign.EDGE, 0.7, name="grid")
         yield from self._water()

@@ -15,16 +15,18 @@ const NARROW = matchMedia("(max-width: 700px)");
 let drag = null;
 let asking = false;
 let next = null;
+let wished = null; // what was asked for last, until it is seen
 
 const seen = () => part("#seen");
 const sheet = () => drawn("#eyes svg");
-const asks = () => JSON.parse(seen()?.dataset.asks ?? "{}");
+const asks = () => wished ?? JSON.parse(seen()?.dataset.asks ?? "{}");
 const aim = () => JSON.parse(seen()?.dataset.aim ?? "null");
 const shape = () => (SIDEWAYS.matches ? "wide" : NARROW.matches ? "tall" : "beside");
 
 // While one drawing is under way only the newest wish is kept.
 function ask(values) {
   next = values;
+  wished = values;
   if (!asking) send();
 }
 
@@ -32,7 +34,10 @@ function send() {
   const values = next;
   next = null;
   asking = Boolean(values);
-  if (!values) return;
+  if (!values) {
+    wished = null;
+    return;
+  }
   const rest = new Promise((done) => setTimeout(done, PAUSE_MS));
   const answered = htmx.ajax("GET", "/eyes", { source: stage, target: "#eyes", swap: "innerHTML", values: { ...values, shape: shape() } }).catch(() => {});
   Promise.all([rest, answered]).then(send);
