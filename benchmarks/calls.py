@@ -1,16 +1,20 @@
-"""The whole answer with every call, solved, said and drawn; and an own read turned back into a launch."""
+"""The whole answer with every call: solved, said, drawn, seen; and an own read turned back into a launch."""
 
+import gzip
 import json
 import statistics
 import time
 from pathlib import Path
 
 from orthocline.core.calls import SCHOOLS, USUAL_GOLFER
-from orthocline.core.roll import read
+from orthocline.core.ground import STOPS
+from orthocline.core.roll import read, roll_of
 from orthocline.drawing.roll.plan import plan
+from orthocline.drawing.sight.eyes import Looking, Shown, through_eyes
 from orthocline.drawing.svg import svg
 from orthocline.formats.putt_document import putt_of
 from orthocline.wording.read.call import call
+from orthocline.wording.wording import USUAL_WORDING
 
 DATA = Path(__file__).parents[1] / "tests/data"
 
@@ -23,9 +27,28 @@ def bench_calls():
     for ground, documents in putts.items():
         times = [milliseconds(whole, putt_of(document)) for document in documents]
         back = [took for document in documents for took in turned_back(putt_of(document))]
-        said = f"median {statistics.median(times):.1f} ms, most {max(times):.0f} ms of {len(times)}"
-        print(f"whole answer with every call on {ground}: {said}")
+        print(f"whole answer with every call on {ground}: {spread(times)}")
+        for stop in ("ball", "low_side", "hole"):
+            seen = [seen_from(putt_of(document), STOPS[stop]) for document in documents]
+            largest = max(size for _, size in seen) / 1024
+            print(
+                f"  through the eyes from {stop}: {spread([took for took, _ in seen])},"
+                f" at most {largest:.1f} kB packed"
+            )
         print(f"  an own read turned back: median {statistics.median(back):.1f} ms, most {max(back):.0f} ms")
+
+
+def spread(times):
+    return f"median {statistics.median(times):.1f} ms, most {max(times):.0f} ms of {len(times)}"
+
+
+def seen_from(putt, stop):
+    """Return how long [ms] a solved putt takes to be drawn as it is seen, and how large that is [byte]."""
+    solved = read(putt)
+    shown = Shown(solved, {"your read": roll_of(putt, solved.aim, solved.aim.launch)})
+    start = time.perf_counter()
+    drawn = svg(through_eyes(putt, shown, Looking(stop), USUAL_WORDING).scene)
+    return 1e3 * (time.perf_counter() - start), len(gzip.compress(drawn.encode()))
 
 
 def cases(name):

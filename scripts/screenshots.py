@@ -3,10 +3,8 @@
 import threading
 from datetime import UTC, datetime
 from pathlib import Path
-from tempfile import TemporaryDirectory
 from urllib.parse import urlencode
 
-import numpy as np
 from selenium import webdriver
 from selenium.webdriver.chrome.options import Options
 from selenium.webdriver.chrome.service import Service
@@ -19,7 +17,6 @@ from werkzeug.serving import make_server
 from orthocline.db.server.cluster import ensure_running
 from orthocline.db.server.migrate import upgrade
 from orthocline.db.server.settings import var_folder
-from orthocline.jobs.worker import worker_of
 from orthocline.services.demo.golfer import load_demo
 from orthocline.web.app import create_app
 from orthocline.web.shared.demo_looks import demo_looks
@@ -57,12 +54,17 @@ PLATE = {"spot-0-at": "hole", "spot-0-falls": "ball and left", "spot-0-by": "pla
 DIAL = "/straight?" + urlencode(ROLLED | {"side_from": "first_look", "rise_from": "first_look"} | PLATE)
 FIRM = "/firm?length=10+ft&side=1.5+%25&rise=0+%25&speed=10&off_line=1.5+deg+left&off_pace=3+%25+firm"
 RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
-ADVISED = "return !document.querySelector('#firm-ask[hx-get]') || !!document.querySelector('#firm p')"
+ADVISED = (
+    "return (!document.querySelector('#firm-ask[hx-get]') || !!document.querySelector('#firm p'))"
+    " && (!document.querySelector('#eyes-fold[open]') || !!document.querySelector('#eyes svg'))"
+)
 """Whether what comes after the call is there."""
 PICTURES = (
     ("today", "/", DESK),
     ("read", READ, DESK),
     ("read-phone", READ, PHONE),
+    ("eyes", READ_ON_GREEN.replace("/read", "/eyes") + "&stop=low_side", DESK),
+    ("eyes-phone", READ_ON_GREEN.replace("/read", "/eyes") + "&lit=hand_gauge&stop=ball&shape=tall", PHONE),
     ("speed", "/speed", DESK),
     ("ramp", RAMP, DESK),
     ("sure", FELT, DESK),
@@ -72,7 +74,6 @@ PICTURES = (
     ("look-phone", LOOK, PHONE),
     ("dial", DIAL, DESK),
     ("firm", FIRM, DESK),
-    ("firm-phone", FIRM + "&past=4+in", PHONE),
     ("log", "/log", DESK),
     ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
     ("green-sure", "/greens/{Breakwater}?tool=slope", DESK),
@@ -101,7 +102,7 @@ def chromium() -> webdriver.Chrome:
     return webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
 
 
-def take(driver: webdriver.Chrome, base: str, url: str) -> None:
+def take(driver: webdriver.Chrome, base: str) -> None:
     """Take every picture as the demo golfer."""
     driver.get(base)
     driver.find_element(By.XPATH, "//button[contains(., 'demo putt')]").click()
@@ -112,7 +113,6 @@ def take(driver: webdriver.Chrome, base: str, url: str) -> None:
     links = driver.find_elements(By.CSS_SELECTOR, "main li a")
     greens = {one.text.split("\n")[0].split(", ")[-1]: one.get_attribute("href") for one in links}
     numbers = {name: address.rpartition("/")[2] for name, address in greens.items()}
-    survey(driver, base, url, numbers["Homeward"])
     for name, path, size in PICTURES:
         driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
         driver.get(base + path.format(**numbers))
@@ -120,26 +120,6 @@ def take(driver: webdriver.Chrome, base: str, url: str) -> None:
         WebDriverWait(driver, 20).until(lambda _: driver.execute_script(ADVISED))
         driver.save_screenshot(str(FOLDER / f"{name}.png"))
         print(f"docs/screenshots/{name}.png")
-
-
-def survey(driver: webdriver.Chrome, base: str, url: str, green: str) -> None:
-    """Give the ridge of Ternholm as a survey has it, and take the picture of what was understood."""
-    x, y = np.meshgrid(np.arange(-13.0, 13.1, 0.5), np.arange(-2.0, 22.1, 0.5))
-    heights = 4.2 + 0.012 * y + 0.16 * np.exp(-(((x + 0.2 * (y - 10.0)) / 2.8) ** 2))
-    heights[(x - 6.0) ** 2 + (y - 15.0) ** 2 < 4.0] = np.nan
-    points = np.column_stack([one.ravel() for one in (565_012.0 + x, 5_930_000.0 + y, heights)])
-    with TemporaryDirectory() as folder:
-        path = Path(folder, "homeward.xyz")
-        np.savetxt(path, points[~np.isnan(heights.ravel())], fmt="%.3f")
-        driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", DESK)
-        driver.get(f"{base}/greens/{green}/files")
-        driver.find_element(By.ID, "file").send_keys(str(path))
-        driver.find_element(By.CSS_SELECTOR, "form .button-first").click()
-    worker_of(url).run_worker(wait=False, install_signal_handlers=False)
-    WebDriverWait(driver, 20).until(lambda _: driver.find_elements(By.ID, "facts"))
-    driver.execute_script("return document.fonts.ready.then(() => 0)")
-    driver.save_screenshot(str(FOLDER / "green-file.png"))
-    print("docs/screenshots/green-file.png")
 
 
 def main() -> None:
@@ -158,7 +138,7 @@ def main() -> None:
     thread.start()
     driver = chromium()
     try:
-        take(driver, f"http://127.0.0.1:{server.server_port}", url)
+        take(driver, f"http://127.0.0.1:{server.server_port}")
     finally:
         driver.quit()
         server.shutdown()

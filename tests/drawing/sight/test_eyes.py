@@ -171,7 +171,7 @@ def test_the_grid_is_two_feet_and_water_is_heavier_where_it_leaves():
         expected = pinhole(eyes, along, 0.0, 0.0).y
         assert min(abs(height - expected) for height in heights) < 0.5
     light, heavy = eyes.scene.items_named("water")
-    assert heavy.width > 2.0 * light.width
+    assert heavy.width > 1.5 * light.width
     whole, lower = (one.spots.reshape(-1, 2, 2) for one in (light, heavy))
     assert (lower[:, 0, 0] > whole[:, 0, 0]).all(), "down to the right"
     metric = through_eyes(USUAL, Shown(read(USUAL)), Looking(), METRIC)

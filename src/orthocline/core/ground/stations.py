@@ -181,9 +181,14 @@ class Stations:
         """Return levels [m] over that of the ball, of places on the map [m]: z = h(u) + v t(u)."""
         _, _, cos, sin = self.parameters[:4]
         east, north = x_m - self.ball_m[0], y_m - self.ball_m[1]
-        grade, side = (_Held(*self.read(name), self.length_m) for name in ("grade", "side"))
+        grade, side = self._held
         u, v = east * cos + north * sin, north * cos - east * sin
-        return np.asarray(grade.sums(u) - grade.sums(np.zeros(1)) + v * side.values(u))
+        return np.asarray(grade.rises(u) + v * side.values(u))
+
+    @cached_property
+    def _held(self) -> "tuple[_Held, _Held]":
+        """The grade and the side tilt along the way."""
+        return _Held(*self.read("grade"), self.length_m), _Held(*self.read("side"), self.length_m)
 
     @cached_property
     def parameters(self) -> NDArray[np.float64]:
@@ -205,15 +210,19 @@ class _Held:
         cubics, ends = _cubics(shares, slopes, length_m), np.append(self.places, self.places[-1] + 1.0)
         self.slopes = PPoly(cubics[:, 1:].T, ends)
         self.rise = self.slopes.antiderivative()
+        self.first = 0.0
+        self.first = float(self.rises(np.zeros(1))[0])
 
     def values(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
         """Return the slope [ratio] at places along the way [m]."""
         return np.asarray(self.slopes(self._held(along_m)))
 
-    def sums(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
-        """Return the rise [m] to places along the way from where it was first read."""
+    def rises(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return the rise [m] to places along the way from its beginning."""
         held = self._held(along_m)
-        return np.asarray(self.rise(held) + (along_m - held) * self.slopes(held))
+        rises = np.asarray(self.rise(held)) - self.first
+        beyond = along_m - held
+        return rises + beyond * self.slopes(held) if beyond.any() else rises
 
     def _held(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
         return np.clip(along_m, self.places[0], self.places[-1])

@@ -198,8 +198,13 @@ class Putt:
         """Return levels [m] of the ground over the ball's, so far along the line and to its right [m]."""
         cos, sin = math.cos(self.bearing_rad), math.sin(self.bearing_rad)
         east, north = along_m * cos + right_m * sin, along_m * sin - right_m * cos
-        x, y = self.ball.x_m, self.ball.y_m
-        return self.surface.levels_m(x + east, y + north) - self.surface.levels_m(np.array(x), np.array(y))
+        levels = self.surface.levels_m(self.ball.x_m + east, self.ball.y_m + north)
+        return levels - self._level_of_ball_m
+
+    @cached_property
+    def _level_of_ball_m(self) -> float:
+        x, y = np.array([self.ball.x_m]), np.array([self.ball.y_m])
+        return float(self.surface.levels_m(x, y)[0])
 
     def fall_right_at(self, along_m: float) -> float:
         """Return how the ground falls across the line [ratio], to the right, so far along it [m]."""

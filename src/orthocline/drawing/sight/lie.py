@@ -9,14 +9,14 @@ import shapely
 from numpy.typing import NDArray
 
 from orthocline.drawing.ground.uneven import FLATTEST, FULL_SLOPE, WEIGHTS
-from orthocline.drawing.scene import UNSEEN, Area, Fill, Item, Line, Sign, Spots, Strokes, spots_of
+from orthocline.drawing.scene import Area, Fill, Item, Line, Sign, Spots, Strokes, spots_of
 from orthocline.drawing.sight.sight import Sight
 
 BESIDE = 60.0
 """So far beside the sheet the ground is still drawn."""
-SAMPLES = 81
-"""Lines of the grid are followed through so many places."""
-CLOSEST_LINES, CLOSEST_STROKES = 3.5, 7.0
+SAMPLES, EVEN = 81, 0.3
+"""Lines of the grid are followed through so many places, and stray no further than this on the sheet."""
+CLOSEST_LINES, CLOSEST_STROKES = 3.5, 9.0
 """Lines and rows of strokes across the view that lie closer than this on the sheet are not all drawn."""
 SHORTEST = 4.0
 """Strokes shorter than this on the sheet are not drawn."""
@@ -24,7 +24,7 @@ LONGEST = 0.7
 """A stroke on the steepest ground has this share of the grid's step."""
 LEVEL_STEP_M = 0.05
 """The fall at a place is told by its ground so far about it."""
-LOWER = 2.2
+LOWER = 1.8
 """The lower half of a stroke is so much heavier."""
 
 
@@ -97,7 +97,7 @@ class Lie:
         _, indices = np.unique(numbers[long], return_inverse=True)
         runs = shapely.linestrings(spots[drawn][long], indices=indices)
         fewest, which = shapely.get_coordinates(
-            shapely.simplify(runs, UNSEEN, preserve_topology=False), return_index=True
+            shapely.simplify(runs, EVEN, preserve_topology=False), return_index=True
         )
         same = which[1:] == which[:-1]
         return np.stack([fewest[:-1][same], fewest[1:][same]], axis=1).reshape(-1, 2)
