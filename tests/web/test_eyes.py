@@ -3,15 +3,17 @@
 import gzip
 import json
 import re
+from pathlib import Path
 
 import pytest
 
 from orthocline.core.ground import STOPS
 from orthocline.wording.ground.walk import STOP_WORDS
 from tests.made_up import school
-from tests.page import drawn, link, links, parsed, text, words_at, words_of
+from tests.page import drawn, link, links, parsed, text, values, words_at, words_of
 from tests.reads import SPINDRIFT, spots
 
+ROOT = Path(__file__).parents[2]
 PART = {"HX-Request": "true"}
 METRIC = {"units": "metres", "slopes": "degrees", "bend": "break", "hand": "left", "eye": "left"}
 BACK = spots(("1/2", "left", "2 %", "level"), ("3/4", "ball", "3 %", "level"))
@@ -197,3 +199,28 @@ def test_it_is_for_open_play(client):
     assert seen(client).status_code == 403
     assert client.get("/eyes/roll", query_string=SPINDRIFT).status_code == 403
     assert not re.search("glimpse", client.get("/look", query_string=SPINDRIFT).text)
+
+
+def test_the_bend_is_set_where_the_fingers_are_seen(signed_in):
+    page = seen(signed_in, lit="hand_gauge")
+    form = parsed(page).select_one("#eyes form")
+    assert form["action"] == "/read/bend"
+    kept = signed_in.post("/read/bend", data=values(form) | {"fingers": "3"}, follow_redirects=True)
+    assert "Kept. The hand gauge goes by it" in text(kept)
+    # Three fingers meet the aim from now on, and so they are drawn.
+    assert "3 fingers right" in words_of(parsed(seen(signed_in, lit="hand_gauge")).select_one("#eyes svg"))
+    assert not parsed(seen(signed_in)).select("#eyes form")
+
+
+def test_the_page_on_it_names_what_is_there(signed_in):
+    told = (ROOT / "docs/eyes.md").read_text()
+    pages = (
+        signed_in.get("/read", query_string=SPINDRIFT),
+        seen(signed_in, turn="5"),
+        signed_in.get("/measures"),
+        signed_in.get("/look"),
+    )
+    said = " ".join(text(page) for page in pages)
+    named = re.findall(r"(?<!\*)\*([A-Z][^*\n]+)\*(?!\*)", told)
+    assert len(named) > 8
+    assert [words for words in named if words not in said] == []
