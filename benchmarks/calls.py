@@ -10,7 +10,8 @@ from orthocline.core.calls import SCHOOLS, USUAL_GOLFER
 from orthocline.core.ground import STOPS
 from orthocline.core.roll import read, roll_of
 from orthocline.drawing.roll.plan import plan
-from orthocline.drawing.sight.eyes import Looking, Shown, through_eyes
+from orthocline.drawing.sight.eyes import through_eyes
+from orthocline.drawing.sight.framing import Looking, PuttFacts
 from orthocline.drawing.svg import svg
 from orthocline.formats.putt_document import putt_of
 from orthocline.wording.read.call import call
@@ -45,7 +46,7 @@ def spread(times):
 def seen_from(putt, stop):
     """Return how long [ms] a solved putt takes to be drawn as it is seen, and how large that is [byte]."""
     solved = read(putt)
-    shown = Shown(solved, {"your read": roll_of(putt, solved.aim, solved.aim.launch)})
+    shown = PuttFacts(solved, {"your read": roll_of(putt, solved.aim, solved.aim.launch)})
     start = time.perf_counter()
     drawn = svg(through_eyes(putt, shown, Looking(stop), USUAL_WORDING).scene)
     return 1e3 * (time.perf_counter() - start), len(gzip.compress(drawn.encode()))

@@ -8,7 +8,8 @@ from pathlib import Path
 from orthocline.core.calls import SCHOOLS
 from orthocline.core.roll import read
 from orthocline.drawing.roll.plan import plan
-from orthocline.drawing.sight.eyes import Looking, Shown, through_eyes
+from orthocline.drawing.sight.eyes import through_eyes
+from orthocline.drawing.sight.framing import Looking, PuttFacts
 from orthocline.drawing.svg import svg_file
 from orthocline.services.demo.golfer import SPINDRIFT
 from orthocline.wording.calls import SAYINGS
@@ -27,7 +28,7 @@ def figures() -> dict[str, str]:
         drawn[name] = svg_file(scene)
     for name, school in SCHOOLS.items():
         if school.stance:
-            shown = Shown(solved, lit=name, says=SAYINGS[name].title(USUAL_WORDING))
+            shown = PuttFacts(solved, lit=name, says=SAYINGS[name].title(USUAL_WORDING))
             seen = through_eyes(solved.putt, shown, Looking(), USUAL_WORDING)
             drawn[f"{name}_seen"] = svg_file(seen.scene)
     return drawn

@@ -157,6 +157,12 @@ def test_tries_and_windows_are_seen_too(client):
     assert drawn(seen(client, **level), "range")
 
 
+def test_readings_of_the_ground_lie_where_they_were_made(client):
+    assert len(drawn(seen(client, **BACK), "reading")) == 2
+    look = client.get("/look", query_string={**SPINDRIFT, **BACK, "stop": "ball"})
+    assert len(parsed(look).select("#glimpse [data-part=reading]")) == 2
+
+
 def test_the_ball_rolls_as_it_is_seen(client):
     rolled = client.get("/eyes/roll", query_string=SPINDRIFT).json
     assert rolled["duration_s"] == client.get("/read/roll", query_string=SPINDRIFT).json["duration_s"]
@@ -164,6 +170,19 @@ def test_the_ball_rolls_as_it_is_seen(client):
     x, y, radius = rolled["spots"][0]
     assert [x, y] == pytest.approx([float(ball["cx"]), float(ball["cy"])], abs=0.2)
     assert rolled["spots"][-1][2] <= radius
+
+
+def test_its_own_page_keeps_its_address_and_a_read_keeps_the_reads(client):
+    alone, beside = (
+        client.get(
+            "/eyes",
+            query_string={**SPINDRIFT, "turn": "10"},
+            headers={**PART, "HX-Current-URL": f"http://localhost{path}?length=9+ft"},
+        )
+        for path in ("/eyes", "/read")
+    )
+    assert "turn=10" in alone.headers["HX-Replace-Url"]
+    assert "HX-Replace-Url" not in beside.headers
 
 
 def test_a_redraw_is_small(client):

@@ -7,11 +7,13 @@ import numpy as np
 import pytest
 
 from orthocline.core.calls import SCHOOLS, USUAL_GOLFER, GolferFigures, Putter, StartAid
-from orthocline.core.ground import STOPS
+from orthocline.core.ground import STOPS, Reading
 from orthocline.core.roll import read
 from orthocline.drawing.calls import LAYERS
+from orthocline.drawing.ground.readings import Marks
 from orthocline.drawing.scene import Area, Line, Spot, Strokes
-from orthocline.drawing.sight.eyes import SHAPES, Looking, Shown, through_eyes
+from orthocline.drawing.sight.eyes import through_eyes
+from orthocline.drawing.sight.framing import SHAPES, Looking, PuttFacts
 from orthocline.drawing.sight.rolling import rolling_rows
 from orthocline.drawing.sight.seen import seen_items
 from orthocline.wording.wording import USUAL_WORDING
@@ -25,7 +27,7 @@ TENTH = 0.1
 
 
 def seen(putt=USUAL, wording=USUAL_WORDING, golfer=USUAL_GOLFER, lit="", **looking):
-    shown = Shown(read(putt), golfer=golfer, lit=lit)
+    shown = PuttFacts(read(putt), golfer=golfer, lit=lit)
     return through_eyes(putt, shown, Looking(**looking), wording)
 
 
@@ -139,7 +141,8 @@ def test_no_label_of_a_lit_call_touches_another_or_a_line(lit):
 def test_the_ground_hides_the_hole_but_not_the_flagstick_over_it():
     putt = replace(putt_over(crown), hole=replace(putt_over(crown).hole, x_m=6.5))
     low, high = (
-        through_eyes(putt, Shown(read(putt)), Looking(crouching=one), USUAL_WORDING) for one in (True, False)
+        through_eyes(putt, PuttFacts(read(putt)), Looking(crouching=one), USUAL_WORDING)
+        for one in (True, False)
     )
     assert (low.hole_hidden, high.hole_hidden) == (True, False)
     assert low.aim is None
@@ -174,12 +177,12 @@ def test_the_grid_is_two_feet_and_water_is_heavier_where_it_leaves():
     assert heavy.width > 1.5 * light.width
     whole, lower = (one.spots.reshape(-1, 2, 2) for one in (light, heavy))
     assert (lower[:, 0, 0] > whole[:, 0, 0]).all(), "down to the right"
-    metric = through_eyes(USUAL, Shown(read(USUAL)), Looking(), METRIC)
+    metric = through_eyes(USUAL, PuttFacts(read(USUAL)), Looking(), METRIC)
     assert metric.scene.item("grid").spots.shape != seen().scene.item("grid").spots.shape
 
 
 def test_a_first_impression_is_laid_while_the_read_is_held_back():
-    eyes = through_eyes(USUAL, Shown(impression_m=-0.3), Looking(), USUAL_WORDING)
+    eyes = through_eyes(USUAL, PuttFacts(impression_m=-0.3), Looking(), USUAL_WORDING)
     names = {item.name for item in all_items(eyes.scene.items)}
     assert {"impression", "impression-line"} <= names
     assert not names & {"way", "aim-line", "aim-mark", "gate"}
@@ -190,11 +193,35 @@ def test_a_first_impression_is_laid_while_the_read_is_held_back():
 def test_an_own_read_is_rolled_and_its_mark_is_the_one_to_drag():
     solved = read(USUAL)
     own = own_roll(USUAL, solved.aim, 0.2)
-    eyes = through_eyes(USUAL, Shown(solved, {"your read": own}), Looking(), USUAL_WORDING)
+    eyes = through_eyes(USUAL, PuttFacts(solved, {"your read": own}), Looking(), USUAL_WORDING)
     assert eyes.scene.items_named("own-way")
     assert eyes.aim_m == pytest.approx(0.2)
-    behind = through_eyes(USUAL, Shown(solved), Looking(STOPS["hole"]), USUAL_WORDING)
+    behind = through_eyes(USUAL, PuttFacts(solved), Looking(STOPS["hole"]), USUAL_WORDING)
     assert behind.scene.data["per-m"] < 0.0, "from behind the hole right is left"
+
+
+def test_the_picture_keeps_still_while_an_own_aim_is_dragged_across_it():
+    solved = read(USUAL)
+    alone = through_eyes(USUAL, PuttFacts(solved), Looking(), USUAL_WORDING)
+    for aim in (-3.0, 1.0):
+        own = own_roll(USUAL, solved.aim, aim)
+        eyes = through_eyes(USUAL, PuttFacts(solved, {"your read": own}), Looking(), USUAL_WORDING)
+        assert (eyes.sight.focal, eyes.sight.ahead) == (alone.sight.focal, alone.sight.ahead)
+    far = through_eyes(USUAL, PuttFacts(impression_m=30.0), Looking(), USUAL_WORDING)
+    assert far.aim is None, "off the sheet there is nothing to take hold of"
+
+
+@pytest.mark.parametrize("way", [0.5, 2.0, -2.5])
+def test_readings_lie_on_the_ground_where_they_were_made_and_point_down_the_slope(way):
+    marks = Marks((Reading(0.5, way, 0.02, "level"), Reading(0.75, 0.0, None, "plate")))
+    eyes = through_eyes(USUAL, PuttFacts(read(USUAL), marks=marks), Looking(), USUAL_WORDING)
+    arrow, doubtful = eyes.scene.items_named("reading")
+    along = 0.5 * USUAL.length_m + 0.5 * math.cos(way)
+    right = 0.5 * math.sin(way)
+    level = USUAL.grade * along - USUAL.side_tilt_right * right
+    assert arrow.spots[-1] == pytest.approx(np.array(pinhole(eyes, along, right, level)), abs=TENTH)
+    assert eyes.scene.items_named("reading-place")[0].at == pytest.approx(arrow.spots[0], abs=TENTH)
+    assert (arrow.dash, bool(doubtful.dash)) == ("", True)
 
 
 def test_the_ball_is_followed_smaller_as_it_goes_and_not_where_it_is_hidden():
@@ -204,7 +231,7 @@ def test_the_ball_is_followed_smaller_as_it_goes_and_not_where_it_is_hidden():
     assert radii == sorted(radii, reverse=True)
     assert rows[0][:2] == pytest.approx(seen().scene.item("ball").at, abs=0.2)
     putt = replace(putt_over(crown), hole=replace(putt_over(crown).hole, x_m=6.5))
-    low = through_eyes(putt, Shown(read(putt)), Looking(crouching=True), USUAL_WORDING)
+    low = through_eyes(putt, PuttFacts(read(putt)), Looking(crouching=True), USUAL_WORDING)
     rolled = rolling_rows(read(putt), low.sight)
     assert None in rolled
     assert rolled[0] is not None

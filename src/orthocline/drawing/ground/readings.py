@@ -41,6 +41,11 @@ def tip_spot(reading: Reading, putt: Putt, frame: Frame) -> Spot:
     return Spot(round(at.x + length * math.sin(turn), 1), round(at.y - length * math.cos(turn), 1))
 
 
+def tells_way(reading: Reading) -> bool:
+    """Return whether a reading says which way the ground falls, with a size or without."""
+    return reading.size is not None or reading.gives in (Gives.WAY, Gives.ARROW, Gives.FIRST, Gives.FELT)
+
+
 def reading_layer(marks: Marks, putt: Putt, frame: Frame, wording: Wording) -> Layer:
     """Return the readings, and labels of those that have a size."""
     items = [item for i in range(len(marks.readings)) for item in _items(i, marks, putt, frame)]
@@ -68,7 +73,7 @@ def _items(i: int, marks: Marks, putt: Putt, frame: Frame) -> Iterator[Item]:
     at, tip = reading_spot(reading, putt, frame), tip_spot(reading, putt, frame)
     length = math.dist(at, tip)
     way = (tip.x - at.x) / length, (tip.y - at.y) / length
-    known = reading.size is not None or reading.gives in (Gives.WAY, Gives.ARROW, Gives.FIRST, Gives.FELT)
+    known = tells_way(reading)
     if known and reading.gives not in (Gives.FIRST, Gives.RISE):
         yield _reach(reading, putt, frame)
     dash = "" if reading.size is not None else "4 4"

@@ -1,22 +1,18 @@
 """A putt through the golfer's eyes: everything that the plan says, in its true place."""
 
 import math
-from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import dataclass, replace
 
 import numpy as np
 
-from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
-from orthocline.core.ground import STOPS, Stop
-from orthocline.core.roll import OwnRoll, Putt, Read
-from orthocline.core.sight import Stand, eye_of, horizon_of, stand_at
-from orthocline.core.sure import Sureness
+from orthocline.core.roll import Putt, Read
+from orthocline.core.sight import Stand
 from orthocline.core.units import FOOT_M
-from orthocline.drawing.calls import call_layers, reach_of
+from orthocline.drawing.calls import call_layers
 from orthocline.drawing.calls.layer import Layer
 from orthocline.drawing.labels import Room, Wanted, ink_of, label_box, place_labels
-from orthocline.drawing.roll.hole_frame import hole_frame
 from orthocline.drawing.roll.way import OwnWay, Way, own_way, way_items, way_of
 from orthocline.drawing.scene import (
     Area,
@@ -32,8 +28,10 @@ from orthocline.drawing.scene import (
     diamond,
     spots_of,
 )
+from orthocline.drawing.sight.framing import SHAPES, Looking, PuttFacts, framed
 from orthocline.drawing.sight.held import EyeSheet, fingers, shaft
 from orthocline.drawing.sight.lie import Lie
+from orthocline.drawing.sight.noted import noted_items
 from orthocline.drawing.sight.seen import seen_items
 from orthocline.drawing.sight.sight import Sight
 from orthocline.drawing.sure.band import band_items
@@ -44,82 +42,12 @@ from orthocline.wording.sight.looking import grid_m
 from orthocline.wording.sure.ranges import blurred
 from orthocline.wording.wording import Wording
 
-SHAPES = {"beside": (640.0, 400.0), "tall": (400.0, 400.0), "wide": (860.0, 400.0)}
-"""Sheets: beside the plan, on an upright phone, and on one that lies."""
 FLAG_M = 7.0 * FOOT_M
-BEYOND_M = 3.0
-"""The ground is drawn so far beyond the putt."""
-SIDES, TOP, FOOT, LOW_FOOT = 70.0, 84.0, 34.0, 96.0
-"""Room beside, above and below what must be in view; below it more on the sheet that words lie over."""
-LEAST_FOCAL, MOST_FOCAL = 260.0, 1400.0
-WIDEST, LOWEST, LOWEST_HELD = 1.0, 1.1, 0.85
-"""What is seen further aside or down than this [ratio] need not be in view, or where something is held up."""
-HELD_UP = 0.14
-"""What is held up reaches so far above the hole [ratio]."""
-FAR_M = 3.0
-"""Own balls need be in view until so far from the read's own."""
 LEAST_HOLE, LEAST_BALL = 4.0, 4.0
 CLEAR = 14.0
 """Whole seconds of the way are marked from so far from the hole on."""
 HELD: dict[str, Callable[..., Layer]] = {"hand_gauge": fingers, "plumb_line": shaft}
 """Schools whose instrument is held up before the eye."""
-
-
-@dataclass(frozen=True)
-class Looking:
-    """From where one looks, and how.
-
-    Attributes
-    ----------
-    stop : Stop
-        Where one stands.
-    turned_rad, nod_rad : float
-        How far the head is turned to the right, and down [rad].
-    crouching : bool
-    flag : bool
-        Whether the flagstick is in.
-    shape : str
-        The sheet, of `SHAPES`.
-    """
-
-    stop: Stop = STOPS["ball"]
-    turned_rad: float = 0.0
-    nod_rad: float = 0.0
-    crouching: bool = False
-    flag: bool = True
-    shape: str = "beside"
-
-
-@dataclass(frozen=True)
-class Shown:
-    """What is shown of a putt beside its ground.
-
-    Attributes
-    ----------
-    read : Read or None
-        None while it is held back.
-    rolls : mapping
-        Other launches that are rolled beside the read's, by what they are.
-    sure : Sureness or None
-    tries_m : sequence of float or None
-        The golfer's candidate lines [m]; with them the fan of start lines stands in the band's place.
-    golfer : GolferFigures
-    lit : str
-        The school whose layer is lit.
-    impression_m : float or None
-        The aim of a first impression [m], while the read is held back.
-    says : str
-        The putt in words.
-    """
-
-    read: Read | None = None
-    rolls: Mapping[str, OwnRoll] = field(default_factory=dict)
-    sure: Sureness | None = None
-    tries_m: Sequence[float] | None = None
-    golfer: GolferFigures = USUAL_GOLFER
-    lit: str = ""
-    impression_m: float | None = None
-    says: str = ""
 
 
 @dataclass(frozen=True)
@@ -131,7 +59,7 @@ class Eyes:
     sight : Sight
     stand : Stand
     aim : Spot or None
-        The mark of the aim that can be dragged; None where it is not seen.
+        The mark of the aim that can be dragged; None where it is not seen on the sheet.
     aim_m : float
         That aim [m].
     hole_hidden, aim_hidden : bool
@@ -147,47 +75,36 @@ class Eyes:
     aim_hidden: bool
 
 
-def through_eyes(putt: Putt, shown: Shown, looking: Looking, wording: Wording) -> Eyes:
+def through_eyes(putt: Putt, facts: PuttFacts, looking: Looking, wording: Wording) -> Eyes:
     """Return a putt through the golfer's eyes."""
-    stand = _stand(putt, shown, looking)
-    sight = _sight(putt, shown, looking, stand)
+    sight, stand, reach = framed(putt, facts, looking)
     width, height = SHAPES[looking.shape]
-    lie = Lie(sight, width, height, grid_m(wording), _reach_m(putt, stand))
-    under = list(seen_items((*_sure_items(putt, shown, sight), *_putt_items(putt, looking, sight))))
+    lie = Lie(sight, width, height, grid_m(wording), reach)
+    noted = noted_items(facts.marks, sight) if facts.marks else ()
+    under = list(seen_items((*_sure_items(putt, facts, sight), *noted, *_putt_items(putt, looking, sight))))
     items = [
         *lie.items(),
         *under,
-        *(_read_items(shown.read, shown, looking, sight, under, wording) if shown.read else ()),
-        *(() if shown.read else _impression(putt, shown, sight)),
+        *(_read_items(facts.read, facts, looking, sight, under, wording) if facts.read else ()),
+        *(() if facts.read else _impression(putt, facts, sight)),
         _ball(sight, "ball"),
         _ball(sight, "rolling"),
     ]
-    aim_m = _aim_m(shown)
+    aim_m = _aim_m(facts)
     mark = sight.spot(0.0, aim_m)
-    hidden = math.isnan(mark.x)
+    hidden, on_sheet = math.isnan(mark.x), 0.0 <= mark.x <= width and 0.0 <= mark.y <= height
     data = {"focal": sight.focal, "per-m": _per_m(sight, aim_m)}
-    scene = Scene("eyes", width, height, f"Through your eyes. {shown.says}", tuple(seen_items(items)), data)
+    scene = Scene("eyes", width, height, f"Through your eyes. {facts.says}", tuple(seen_items(items)), data)
     hole_hidden = math.isnan(sight.spot(0.0, 0.0).x)
-    return Eyes(scene, sight, stand, None if hidden else mark, aim_m, hole_hidden, hidden)
+    return Eyes(scene, sight, stand, mark if on_sheet else None, aim_m, hole_hidden, hidden)
 
 
-def _stand(putt: Putt, shown: Shown, looking: Looking) -> Stand:
-    school = shown.lit if shown.read else ""
-    return stand_at(putt, looking.stop, shown.golfer, school=school, crouching=looking.crouching)
-
-
-def _reach_m(putt: Putt, stand: Stand) -> float:
-    """Return how far from the eye the ground is drawn [m]."""
-    ends = ((0.0, 0.0), (putt.length_m, 0.0))
-    return BEYOND_M + max(math.dist((stand.along_m, stand.right_m), end) for end in ends)
-
-
-def _aim_m(shown: Shown) -> float:
+def _aim_m(facts: PuttFacts) -> float:
     """Return the aim that can be dragged [m]: a first impression, an own read, or else the read's."""
-    own = shown.rolls.get("your read")
-    if shown.read is None:
-        return shown.impression_m or 0.0
-    return own.aim_right_m if own else shown.read.aim_right_m or 0.0
+    own = facts.rolls.get("your read")
+    if facts.read is None:
+        return facts.impression_m or 0.0
+    return own.aim_right_m if own else facts.read.aim_right_m or 0.0
 
 
 def _per_m(sight: Sight, aim_m: float) -> float:
@@ -196,55 +113,12 @@ def _per_m(sight: Sight, aim_m: float) -> float:
     return float(np.nan_to_num(ends[1, 0] - ends[0, 0])) / 0.01
 
 
-def _sight(putt: Putt, shown: Shown, looking: Looking, stand: Stand) -> Sight:
-    """Return the sight in which what matters is in view before the head is turned."""
-    straight = eye_of(putt, stand)
-    places = _in_view(putt, shown)
-    level = putt.levels_m(*places.T)
-    seen = straight.project(np.column_stack([places, level]))
-    lowest = LOWEST_HELD if shown.lit in HELD else LOWEST
-    seen = seen[(np.abs(seen[:, 0]) <= WIDEST) & (seen[:, 1] <= lowest)]
-    if not len(seen):
-        seen = np.array([(0.0, 0.5)])
-    (left, top), (right, low) = seen.min(axis=0).tolist(), seen.max(axis=0).tolist()
-    if shown.lit in HELD:
-        top -= HELD_UP
-    width, height = SHAPES[looking.shape]
-    foot = LOW_FOOT if looking.shape == "wide" else FOOT
-    wide, tall = width - 2.0 * SIDES, height - TOP - foot
-    focal = min(wide / max(right - left, 1e-6), tall / max(low - top, 1e-6), MOST_FOCAL)
-    focal = max(focal, LEAST_FOCAL)
-    x = 0.5 * width - 0.5 * focal * (left + right)
-    y = TOP + 0.5 * (tall - focal * (low - top)) - focal * top
-    eye = eye_of(putt, stand, turned_rad=looking.turned_rad)
-    ahead = Spot(x, y - focal * math.tan(looking.nod_rad))
-    return Sight(putt, eye, horizon_of(putt, eye, _reach_m(putt, stand)), focal, ahead)
-
-
-def _in_view(putt: Putt, shown: Shown) -> Spots:
-    """Return places that must be in view, along the line from the ball and right of it [m]."""
-    length, read = putt.length_m, shown.read
-    places = [(0.0, 0.0), (length, 0.0)]
-    if read is None:
-        return spots_of(*places, (length, shown.impression_m or 0.0))
-    for rows in (read.path, read.path_past):
-        along, right = hole_frame(putt, rows[:: max(len(rows) // 12, 1), 1:3])
-        places += zip((along + length).tolist(), right.tolist(), strict=True)
-    aims = [read.aim_right_m or 0.0, *(one.aim_right_m for one in shown.rolls.values())]
-    sure = shown.sure.range if shown.sure else None
-    aims += [sure.aim_right_m.least, sure.aim_right_m.most] if sure and sure.aim_right_m else []
-    near, far = min(0.0, aims[0]) - FAR_M, max(0.0, aims[0]) + FAR_M
-    places += [(length, min(max(aim, near), far)) for aim in aims]
-    reach = reach_of(read, shown.golfer, shown.lit)
-    return spots_of(*places, *(reach + np.array([length, 0.0])).tolist())
-
-
-def _sure_items(putt: Putt, shown: Shown, sight: Sight) -> Iterator[Item]:
+def _sure_items(putt: Putt, facts: PuttFacts, sight: Sight) -> Iterator[Item]:
     """Yield the band of the aim's range, or the fan of start lines with candidates laid on it."""
-    sure = shown.sure
-    if sure and shown.tries_m is not None and sure.start_lines:
+    sure = facts.sure
+    if sure and facts.tries_m is not None and sure.start_lines:
         yield from fan_items(putt, sure.start_lines, sight)
-        yield from try_items(putt, shown.tries_m, sight)
+        yield from try_items(putt, facts.tries_m, sight)
     elif sure and sure.range:
         yield from band_items(putt, sure.range, sight)
 
@@ -277,14 +151,14 @@ def _hole(sight: Sight) -> Spots:
 
 
 def _read_items(
-    read: Read, shown: Shown, looking: Looking, sight: Sight, under: Sequence[Item], wording: Wording
+    read: Read, facts: PuttFacts, looking: Looking, sight: Sight, under: Sequence[Item], wording: Wording
 ) -> Iterator[Item]:
     """Yield the read: the ball's way, the schools' layers, and labels that touch none of it."""
-    sure, lit = shown.sure, shown.lit
+    sure, lit = facts.sure, facts.lit
     said = blurred(wording, read, sure.range if sure else None)
-    sheet = EyeSheet(read, sight, said, shown.golfer)
+    sheet = EyeSheet(read, sight, said, facts.golfer)
     way = _way(read, sight)
-    others = [own_way(read.putt, one, sight, says) for says, one in shown.rolls.items()]
+    others = [own_way(read.putt, one, sight, says) for says, one in facts.rolls.items()]
     calls = list(call_layers(sheet, lit, HELD if looking.stop.behind_m < 0.0 else {}))
     layers = [layer for name, layer in calls if not lit or name == lit]
     layers += [next_mark(sheet, best) for best in (sure.next_readings[:1] if sure else ())]
@@ -340,9 +214,9 @@ def _wanted(sheet: EyeSheet, others: Sequence[OwnWay]) -> Iterator[Wanted]:
         yield Wanted(one.says, one.mark, sheet.outside, Sign.REAL, needed=False)
 
 
-def _impression(putt: Putt, shown: Shown, sight: Sight) -> Iterator[Item]:
+def _impression(putt: Putt, facts: PuttFacts, sight: Sight) -> Iterator[Item]:
     """Yield the mark that a golfer drags before the read is shown, and the line to it once it was dragged."""
-    right = shown.impression_m
+    right = facts.impression_m
     if right is not None:
         line = sight.path(spots_of((-putt.length_m, 0.0), (0.0, right)))
         yield Line(line, Sign.DO, 2.4, name="impression-line")

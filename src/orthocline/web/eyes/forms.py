@@ -7,7 +7,7 @@ from wtforms import BooleanField, SelectField
 from wtforms.fields.choices import SelectChoice
 
 from orthocline.core.ground import STOPS
-from orthocline.drawing.sight.eyes import SHAPES, Looking
+from orthocline.drawing.sight.framing import SHAPES, Looking
 from orthocline.web.shared.fields import FigureForm, QuantityField
 from orthocline.wording.figures import tidy
 from orthocline.wording.ground.walk import STOP_WORDS

@@ -1,8 +1,9 @@
 """A putt through the golfer's eyes: one address, as a page, as the part that changes, and as the roll."""
 
 from datetime import UTC, datetime
+from urllib.parse import urlsplit
 
-from flask import Blueprint, Response, jsonify, request
+from flask import Blueprint, Response, jsonify, request, url_for
 from werkzeug.datastructures import MultiDict
 
 from orthocline.services.account.measures import golfer_figures, own_tempo
@@ -25,7 +26,10 @@ def page() -> Response:
     """The putt in the address as its golfer sees it; refused in Competition."""
     seen, form = _seen()
     readable = seen.solved is not None and not form.errors
-    return page_or_part("eyes", seen, readable=readable, form=form)
+    # Beside a read the address is the read's.
+    alone = urlsplit(request.headers.get("HX-Current-URL", "")).path == url_for("eyes.page")
+    address = seen.address if alone else ""
+    return page_or_part("eyes", seen, readable=readable, address=address, form=form)
 
 
 @blueprint.get("/eyes/roll")

@@ -7,10 +7,12 @@ from urllib.parse import urlencode
 
 from orthocline.core.calls import SCHOOLS
 from orthocline.core.ground import STOPS
-from orthocline.drawing.sight.eyes import Eyes, Looking, Shown, through_eyes
+from orthocline.drawing.sight.eyes import Eyes, through_eyes
+from orthocline.drawing.sight.framing import Looking, PuttFacts
 from orthocline.drawing.sight.rolling import rolling_rows
 from orthocline.web.eyes.forms import looking_fields
 from orthocline.web.shared.answered import Answered
+from orthocline.web.shared.places_view import PlacesView
 from orthocline.wording.calls import SAYINGS
 from orthocline.wording.calls.saying import beside_line
 from orthocline.wording.figures import capital
@@ -23,7 +25,7 @@ LEAST_PER_M = 8.0
 """An aim that a metre moves by fewer units of the sheet to a side cannot be dragged."""
 
 
-class Way(NamedTuple):
+class Look(NamedTuple):
     """A way to look: what it says, its address, whether one looks so, the school it lights, a short name."""
 
     says: str
@@ -45,24 +47,25 @@ class EyesView(Answered):
         if self.solved is None:
             return None
         read = self.the_read
-        shown = Shown(
+        facts = PuttFacts(
             self.answer,
             self.rolls,
             self.sure,
             read.tries_m if read.fan else None,
             self.golfer,
             read.lit,
+            PlacesView(self.viewer, read, read.shown, self.wording).marks,
             read.impression_m if self.hidden else None,
             self.words.sentence if self.words else "Where would you aim?",
         )
-        return through_eyes(self.solved.putt, shown, self.looking, self.wording)
+        return through_eyes(self.solved.putt, facts, self.looking, self.wording)
 
     @property
-    def stops(self) -> list[Way]:
+    def stops(self) -> list[Look]:
         """The stops of the walk to look from, those of a read first."""
         names = (*THREE, *(name for name in STOPS if name not in THREE))
         return [
-            Way(
+            Look(
                 STOP_WORDS[name].title,
                 self._address(stop=name, turn="", nod=""),
                 name == self.looking.stop.name,
@@ -72,26 +75,28 @@ class EyesView(Answered):
         ]
 
     @property
-    def instruments(self) -> list[Way]:
+    def instruments(self) -> list[Look]:
         """What is held up before the eye, behind the ball."""
         if self.answer is None or self.looking.stop.behind_m >= 0.0:
             return []
         return [
-            Way(SAYINGS[name].title(self.wording), self._address(light=name), self.the_read.lit == name, name)
+            Look(
+                SAYINGS[name].title(self.wording), self._address(light=name), self.the_read.lit == name, name
+            )
             for name, school in SCHOOLS.items()
             if school.stance
         ]
 
     @property
-    def crouch(self) -> Way:
+    def crouch(self) -> Look:
         """Crouch, or stand up."""
         crouching = self.looking.crouching
-        return Way("Crouch", self._address(crouch="" if crouching else "1"), crouching)
+        return Look("Crouch", self._address(crouch="" if crouching else "1"), crouching)
 
     @property
-    def flag(self) -> Way:
+    def flag(self) -> Look:
         """Take the flagstick out, or put it in."""
-        return Way("Flagstick", self._address(flag_out="1" if self.looking.flag else ""), self.looking.flag)
+        return Look("Flagstick", self._address(flag_out="1" if self.looking.flag else ""), self.looking.flag)
 
     @property
     def ahead(self) -> str:

@@ -12,6 +12,7 @@ from orthocline.core.instruments import Gives
 from orthocline.core.relief import Outline
 from orthocline.core.roll import Read, steepest_holding_slope
 from orthocline.drawing.ground.green_map import MapSheet, PuttShown, Shown, green_map, head_of
+from orthocline.drawing.sight.framing import PuttFacts
 from orthocline.formats.chart_document import CHARTED
 from orthocline.services.account.access import Viewer
 from orthocline.services.ground.charts import ChartedGreen
@@ -144,10 +145,10 @@ class MapView:
     def seen(self) -> Glimpse | None:
         """The putt that is placed as its golfer sees it; not while it is dragged."""
         found = self.answered
-        if found is None or found.answer is None or self.held:
+        if found is None or self.held:
             return None
-        stop = STOPS["ball"]
-        return glimpse(found.answer, found.sure, found.golfer, stop, self.wording, self._putt_query)
+        facts = PuttFacts(found.answer, sure=found.sure, golfer=found.golfer, says="Behind the ball")
+        return glimpse(facts, STOPS["ball"], self.wording, self._putt_query)
 
     @property
     def call(self) -> Call | None:

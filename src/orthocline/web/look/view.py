@@ -12,6 +12,7 @@ from orthocline.core.roll import Read
 from orthocline.core.sure import Sureness
 from orthocline.drawing.ground.walk import walk_scene
 from orthocline.drawing.scene import Scene
+from orthocline.drawing.sight.framing import PuttFacts
 from orthocline.services.account.access import Viewer
 from orthocline.services.ground.walk import deceiving, stops_of
 from orthocline.services.read.reading import how_sure
@@ -193,7 +194,14 @@ class LookView:
         read = self.walk.asked.read
         if self.solved is None or read is None:
             return None
-        return glimpse(self.solved, self.sure, self.golfer, self.walk.here, self.wording, read.query)
+        facts = PuttFacts(
+            self.solved,
+            sure=self.sure,
+            golfer=self.golfer,
+            marks=self.places.marks,
+            says=self.words.title,
+        )
+        return glimpse(facts, self.walk.here, self.wording, read.query)
 
     @property
     def read_address(self) -> str:

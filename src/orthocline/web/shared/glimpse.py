@@ -3,12 +3,10 @@
 from typing import NamedTuple
 from urllib.parse import urlencode
 
-from orthocline.core.calls import GolferFigures
 from orthocline.core.ground import STOPS, Stop
-from orthocline.core.roll import Read
-from orthocline.core.sure import Sureness
 from orthocline.drawing.scene import Scene
-from orthocline.drawing.sight.eyes import Looking, Shown, through_eyes
+from orthocline.drawing.sight.eyes import through_eyes
+from orthocline.drawing.sight.framing import Looking, PuttFacts
 from orthocline.wording.figures import capital
 from orthocline.wording.ground.walk import STOP_WORDS
 from orthocline.wording.sight.looking import hidden_words, seen_words
@@ -24,12 +22,12 @@ class Glimpse(NamedTuple):
     stops: tuple[tuple[str, str], ...]
 
 
-def glimpse(
-    read: Read, sure: Sureness | None, golfer: GolferFigures, stop: Stop, wording: Wording, query: str
-) -> Glimpse:
-    """Return a read as it is seen from a stop; `query` is that of its address."""
-    shown = Shown(read, sure=sure, golfer=golfer, says=STOP_WORDS[stop.name].title)
-    eyes = through_eyes(read.putt, shown, Looking(stop, shape="tall"), wording)
+def glimpse(facts: PuttFacts, stop: Stop, wording: Wording, query: str) -> Glimpse | None:
+    """Return a read as it is seen from a stop; None without one. `query` is that of its address."""
+    read, golfer = facts.read, facts.golfer
+    if read is None:
+        return None
+    eyes = through_eyes(read.putt, facts, Looking(stop, shape="tall"), wording)
     return Glimpse(
         eyes.scene,
         capital(seen_words(stop, eyes.stand, golfer, wording)),
