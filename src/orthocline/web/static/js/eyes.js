@@ -10,6 +10,7 @@ const eyes = part("#eyes");
 const handle = part("#eye-aim");
 const PAUSE_MS = 110; // the server draws ten a second for one address
 const STEP_DEG = 5;
+const LOOKS = ["stop", "turn", "nod", "crouch", "flag_out", "shape"];
 const SIDEWAYS = matchMedia("(orientation: landscape) and (max-height: 500px)");
 const NARROW = matchMedia("(max-width: 700px)");
 let drag = null;
@@ -19,9 +20,19 @@ let wished = null; // what was asked for last, until it is seen
 
 const seen = () => part("#seen");
 const sheet = () => drawn("#eyes svg");
-const asks = () => wished ?? JSON.parse(seen()?.dataset.asks ?? "{}");
+const drawnSo = () => JSON.parse(seen()?.dataset.asks ?? "{}");
 const aim = () => JSON.parse(seen()?.dataset.aim ?? "null");
 const shape = () => (SIDEWAYS.matches ? "wide" : NARROW.matches ? "tall" : "beside");
+
+// The address of what is to be seen: beside a read the read's, which may be newer than what is drawn, looked at so.
+function asks() {
+  const address = part("#eyes-ask")?.getAttribute("hx-get");
+  const said = wished ?? drawnSo();
+  if (!address) return said;
+  const read = Object.fromEntries(new URLSearchParams(address.split("?")[1]));
+  return { ...read, ...looks(said) };
+}
+const looks = (said) => Object.fromEntries(LOOKS.map((name) => [name, said[name] ?? ""]));
 
 // While one drawing is under way only the newest wish is kept.
 function ask(values) {
@@ -54,7 +65,7 @@ function lay() {
     handle.setAttribute("aria-valuetext", now.says);
     if (drag?.kind !== "aim") place(now.left, now.top);
   }
-  const said = { shape: shape(), ...asks() };
+  const said = { shape: shape(), ...(wished ?? drawnSo()) };
   for (const field of fields("#looking input")) field.value = said[field.name] ?? field.value;
 }
 
@@ -149,7 +160,8 @@ stage.addEventListener("click", (event) => {
   }
   const { light } = way.dataset;
   if (light && taken("lit", { light })) return;
-  ask(Object.fromEntries(new URLSearchParams(way.search)));
+  const said = Object.fromEntries(new URLSearchParams(way.search));
+  ask(part("#eyes-ask") ? { ...asks(), ...looks(said) } : said);
 });
 
 document.body.addEventListener("htmx:afterSwap", ({ detail }) => {

@@ -306,7 +306,7 @@ document.body.addEventListener("htmx:afterSettle", ({ target }) => {
   if (call) roller.disabled = call.matches(".is-stale, .is-hidden");
 });
 const planRoll = () => ({ address: `/read/roll?${new URLSearchParams(values())}`, ball: "#plan [data-part=rolling]" });
-roller.addEventListener("click", () => roll([planRoll(), ...(part("#seen") ? [eyesRoll()] : [])]));
+roller.addEventListener("click", () => roll([planRoll(), ...(part("#eyes-fold[open] #seen") ? [eyesRoll()] : [])]));
 
 // What is done in the drawing through the eyes: the putt changes here, and that drawing follows.
 document.addEventListener("aimed", (event) => {
