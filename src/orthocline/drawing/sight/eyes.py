@@ -79,13 +79,15 @@ def through_eyes(putt: Putt, facts: PuttFacts, looking: Looking, wording: Wordin
     """Return a putt through the golfer's eyes."""
     sight, stand, reach = framed(putt, facts, looking)
     width, height = SHAPES[looking.shape]
-    lie = Lie(sight, width, height, grid_m(wording), reach)
+    ground = list(Lie(sight, width, height, grid_m(wording), reach).items())
     noted = noted_items(facts.marks, sight) if facts.marks else ()
     under = list(seen_items((*_sure_items(putt, facts, sight), *noted, *_putt_items(putt, looking, sight))))
+    # From beside the line labels lie about it, and keep off the skyline too.
+    ink = [*under, *(one for one in ground if looking.stop.aside_m and one.name == "skyline")]
     items = [
-        *lie.items(),
+        *ground,
         *under,
-        *(_read_items(facts.read, facts, looking, sight, under, wording) if facts.read else ()),
+        *(_read_items(facts.read, facts, looking, sight, ink, wording) if facts.read else ()),
         *(() if facts.read else _impression(putt, facts, sight)),
         _ball(sight, "ball"),
         _ball(sight, "rolling"),
@@ -151,7 +153,7 @@ def _hole(sight: Sight) -> Spots:
 
 
 def _read_items(
-    read: Read, facts: PuttFacts, looking: Looking, sight: Sight, under: Sequence[Item], wording: Wording
+    read: Read, facts: PuttFacts, looking: Looking, sight: Sight, ink: Sequence[Item], wording: Wording
 ) -> Iterator[Item]:
     """Yield the read: the ball's way, the schools' layers, and labels that touch none of it."""
     sure, lit = facts.sure, facts.lit
@@ -166,11 +168,12 @@ def _read_items(
     drawn = list(
         seen_items((*way_items(way, others, LEAST_BALL), *(item for layer in layers for item in layer.items)))
     )
-    yield Group(faint, name="faint")
+    if faint:
+        yield Group(faint, name="faint")
     yield from drawn
     wanted = [*_wanted(sheet, others), *(one for layer in layers for one in layer.labels)]
     ball = seen_items([_ball(sight, "ball")])
-    yield from _labels(wanted, [*drawn, *faint, *_edges(under), *ball], looking)
+    yield from _labels(wanted, [*drawn, *faint, *_edges(ink), *ball], looking)
 
 
 def _edges(items: Sequence[Item]) -> Iterator[Item]:
