@@ -188,6 +188,7 @@ def test_a_frame_of_a_drag_is_the_drawing_and_the_calls_first_line(client):
         "hachures",
         "unsure-plan",
         "headline",
+        "eyes-ask",
     }
     assert len(frame.data) < 4000
     assert "curve gate" not in text(frame), "labels come back when the hand lets go"
