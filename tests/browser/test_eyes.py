@@ -97,6 +97,7 @@ def test_on_a_desk_both_drawings_stand_side_by_side_and_go_together(page):
     before = way_seen(page)
     drag(page, page.find("[data-handle=ball]"), -60, -80)
     page.until(lambda: way_seen(page) != before)
+    assert page.run("return document.querySelector('#stage').children.length") == 2, "drawing and handles"
     look(page, "Plumb line")
     page.until(lambda: page.all("#plan [data-part=plumb]"), "lit on the plan too")
     assert "lit=plumb_line" in page.driver.current_url
