@@ -1,5 +1,6 @@
 """A read on a charted green: its ground is the map's, the address keeps it, the log what was read on."""
 
+import gzip
 import math
 
 import numpy as np
@@ -120,3 +121,13 @@ def test_the_start_page_leads_back_to_the_read_on_the_green(signed_in, on):
     signed_in.post("/log", data={"on": str(on), **FIELDS, "course": PLACE.course, "green": PLACE.green})
     (again,) = links(signed_in.get("/"), f"on={on}")
     assert words_at(signed_in.get(again), "#headline") == words_at(read(signed_in, on), "#headline")
+
+
+def test_it_is_seen_through_the_eyes_in_a_small_redraw(signed_in, on):
+    asked = {**FIELDS, "on": str(on), "crouch": "1"}
+    page = signed_in.get("/eyes", query_string=asked)
+    assert drawn(page, "grid")
+    low = signed_in.get(next(one for one in links(page, "/eyes?") if "stop=low_side" in one))
+    assert "low side, half-way" in words_at(low, "#seen-from")
+    part = signed_in.get("/eyes", query_string={**asked, "lit": "hand_gauge"}, headers={"HX-Request": "true"})
+    assert len(gzip.compress(part.data)) < 8 * 1024

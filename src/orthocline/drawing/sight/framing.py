@@ -109,12 +109,13 @@ def framed(putt: Putt, facts: PuttFacts, looking: Looking) -> Framed:
     places = _in_view(putt, facts)
     level = putt.levels_m(*places.T)
     seen = straight.project(np.column_stack([places, level]))
-    lowest = LOWEST_HELD if _holds_up(facts) else LOWEST
+    held = looking.stop.behind_m < 0.0 and _holds_up(facts)
+    lowest = LOWEST_HELD if held else LOWEST
     seen = seen[(np.abs(seen[:, 0]) <= WIDEST) & (seen[:, 1] <= lowest)]
     if not len(seen):
         seen = np.array([(0.0, 0.5)])
     (left, top), (right, low) = seen.min(axis=0).tolist(), seen.max(axis=0).tolist()
-    if _holds_up(facts):
+    if held:
         top -= HELD_UP
     width, height = SHAPES[looking.shape]
     foot = LOW_FOOT if looking.shape == "wide" else FOOT
