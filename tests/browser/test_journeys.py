@@ -135,7 +135,6 @@ VIEWS = {
     "own-words": "/read?first=1&own_by=hand_gauge&own=2+fingers&impression=6+in+left",
     "eyes": "/eyes",
     "eyes-gauge": "/eyes?lit=hand_gauge&stop=ball&crouch=1",
-    "eyes-first": "/eyes?first=1&stop=low_side",
     "eyes-error": "/eyes?turn=round&length=far",
     "schools": "/schools",
     "schools-error": "/schools?one=thumbs",
