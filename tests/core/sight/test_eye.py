@@ -120,6 +120,7 @@ def test_a_shaft_through_the_ball_meets_the_holes_distance_where_the_call_says(s
 
 def test_the_truer_edge_of_a_shaft_is_the_one_to_look_along():
     assert (Putter().edge, Putter().hang) == ("", 0.0)
+    assert (Putter(0.003, -0.003).edge, Putter(0.003, -0.003).hang) == ("left", 0.003), "one of two alike"
     assert (Putter(0.004, -0.011).edge, Putter(0.004, -0.011).hang) == ("left", 0.004)
     assert (Putter(0.02, -0.006).edge, Putter(0.02, -0.006).hang) == ("right", -0.006)
 

@@ -113,10 +113,10 @@ class Putter:
 
     @property
     def edge(self) -> str:
-        """The edge that hangs truer, `left` or `right`; empty where neither does."""
-        if abs(self.left) == abs(self.right):
+        """The edge that hangs truer, the left one of two alike; empty where both hang true."""
+        if not self.left and not self.right:
             return ""
-        return "left" if abs(self.left) < abs(self.right) else "right"
+        return "right" if abs(self.right) < abs(self.left) else "left"
 
     @property
     def hang(self) -> float:

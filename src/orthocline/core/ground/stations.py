@@ -210,21 +210,23 @@ class _Held:
         cubics, ends = _cubics(shares, slopes, length_m), np.append(self.places, self.places[-1] + 1.0)
         self.slopes = PPoly(cubics[:, 1:].T, ends)
         self.rise = self.slopes.antiderivative()
-        self.first = 0.0
-        self.first = float(self.rises(np.zeros(1))[0])
+        self.first = float(self._from_first(np.zeros(1))[0])
 
     def values(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
         """Return the slope [ratio] at places along the way [m]."""
-        return np.asarray(self.slopes(self._held(along_m)))
+        return np.asarray(self.slopes(self._within(along_m)))
 
     def rises(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
         """Return the rise [m] to places along the way from its beginning."""
-        held = self._held(along_m)
-        rises = np.asarray(self.rise(held)) - self.first
-        beyond = along_m - held
-        return rises + beyond * self.slopes(held) if beyond.any() else rises
+        return self._from_first(along_m) - self.first
 
-    def _held(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
+    def _from_first(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return the rise [m] from where it was first read."""
+        within = self._within(along_m)
+        rises, beyond = np.asarray(self.rise(within)), along_m - within
+        return rises + beyond * self.slopes(within) if beyond.any() else rises
+
+    def _within(self, along_m: NDArray[np.float64]) -> NDArray[np.float64]:
         return np.clip(along_m, self.places[0], self.places[-1])
 
 

@@ -11,6 +11,7 @@ from orthocline.core.calls import USUAL_GOLFER, GolferFigures
 from orthocline.core.roll import Putt, Read
 from orthocline.drawing.frame import PuttFrame
 from orthocline.drawing.labels import LabelSide, Wanted
+from orthocline.drawing.roll.hole_frame import line_from_ball
 from orthocline.drawing.scene import Item, Spot, Spots, spots_of
 from orthocline.wording.wording import Wording
 
@@ -58,7 +59,7 @@ class PuttSheet:
 
     def from_ball(self, beyond_m: float, right_m: float) -> Spots:
         """Return the line from the ball to a place beyond the hole and right of it [m]."""
-        return self.frame.path(spots_of((-self.putt.length_m, 0.0), (beyond_m, right_m)))
+        return line_from_ball(self.putt, (beyond_m, right_m), self.frame)
 
     def across(self, beyond_m: float, right_m: float, *asides: float) -> Spots:
         """Return places beside one beyond the hole and right of it [m], so many units of the sheet aside."""

@@ -20,6 +20,11 @@ def way_spots(putt: Putt, rows: Spots, frame: PuttFrame) -> Spots:
     return frame.spots(*hole_frame(putt, rows))
 
 
+def line_from_ball(putt: Putt, end_m: tuple[float, float], frame: PuttFrame) -> Spots:
+    """Return the line from the ball to a place beyond the hole and right of it [m]."""
+    return frame.path(spots_of((-putt.length_m, 0.0), end_m))
+
+
 def wedge(putt: Putt, one_m: tuple[float, float], other_m: tuple[float, float], frame: PuttFrame) -> Spots:
     """Return the area between the lines from the ball to two places beyond the hole and right of it [m]."""
     ball = -putt.length_m, 0.0

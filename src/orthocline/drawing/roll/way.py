@@ -8,7 +8,7 @@ import numpy as np
 
 from orthocline.core.roll import OwnRoll, Putt, Read
 from orthocline.drawing.frame import PuttFrame
-from orthocline.drawing.roll.hole_frame import hole_frame, way_spots
+from orthocline.drawing.roll.hole_frame import hole_frame, line_from_ball, way_spots
 from orthocline.drawing.scene import (
     Area,
     Disc,
@@ -99,7 +99,7 @@ def way_of(putt: Putt, read: Read, frame: PuttFrame) -> Way:
     return Way(
         ball=frame.spot(-length, 0.0),
         aim_end=frame.spot(*end),
-        aim_line=frame.path(spots_of((-length, 0.0), end)),
+        aim_line=line_from_ball(putt, end, frame),
         to_hole=fewest(way_spots(putt, read.path[:, 1:3], frame)),
         beyond=fewest(way_spots(putt, read.path_past[:, 1:3], frame)),
         ticks=_ticks(putt, read, frame, whole=False),
@@ -148,7 +148,7 @@ def own_way(putt: Putt, own: OwnRoll, frame: PuttFrame, says: str) -> OwnWay:
     if own.capture.drops:
         beyond, _ = hole_frame(putt, rows[:, 1:3])
         rows = rows[beyond < 0.0]
-    line = frame.path(spots_of((-putt.length_m, 0.0), (0.0, own.aim_right_m)))
+    line = line_from_ball(putt, (0.0, own.aim_right_m), frame)
     way = way_spots(putt, rows[:, 1:3], frame)
     if own.capture.drops:
         way = np.vstack([way, frame.spot(0.0, 0.0)])

@@ -13,6 +13,7 @@ from orthocline.core.units import FOOT_M
 from orthocline.drawing.calls import call_layers
 from orthocline.drawing.calls.layer import Layer
 from orthocline.drawing.labels import Room, Wanted, ink_of, label_box, place_labels
+from orthocline.drawing.roll.hole_frame import line_from_ball
 from orthocline.drawing.roll.way import OwnWay, Way, own_way, way_items, way_of
 from orthocline.drawing.scene import (
     Area,
@@ -26,7 +27,6 @@ from orthocline.drawing.scene import (
     Spot,
     Spots,
     diamond,
-    spots_of,
 )
 from orthocline.drawing.sight.framing import SHAPES, Looking, PuttFacts, framed
 from orthocline.drawing.sight.held import EyeSheet, fingers, shaft
@@ -127,8 +127,7 @@ def _sure_items(putt: Putt, facts: PuttFacts, sight: Sight) -> Iterator[Item]:
 
 def _putt_items(putt: Putt, looking: Looking, sight: Sight) -> Iterator[Item]:
     """Yield the ball-hole line, and the hole with its flagstick."""
-    length = putt.length_m
-    yield Line(sight.path(spots_of((-length, 0.0), (0.0, 0.0))), Sign.INK, 1.6, "0.1 6", name="ball-hole")
+    yield Line(line_from_ball(putt, (0.0, 0.0), sight), Sign.INK, 1.6, "0.1 6", name="ball-hole")
     yield Area(_hole(sight), Sign.INK, name="hole")
     if looking.flag:
         ups = np.linspace(0.0, FLAG_M, 40)
@@ -221,6 +220,5 @@ def _impression(putt: Putt, facts: PuttFacts, sight: Sight) -> Iterator[Item]:
     """Yield the mark that a golfer drags before the read is shown, and the line to it once it was dragged."""
     right = facts.impression_m
     if right is not None:
-        line = sight.path(spots_of((-putt.length_m, 0.0), (0.0, right)))
-        yield Line(line, Sign.DO, 2.4, name="impression-line")
+        yield Line(line_from_ball(putt, (0.0, right), sight), Sign.DO, 2.4, name="impression-line")
     yield Area(diamond(sight.spot(0.0, right or 0.0), 9.0), Sign.DO, Fill.OPEN, 2.4, name="impression")

@@ -12,7 +12,7 @@ from orthocline.core.roll import Putt, Read
 from orthocline.core.sure import StartLines
 from orthocline.drawing.frame import PuttFrame
 from orthocline.drawing.labels import Room, Wanted, place_labels
-from orthocline.drawing.roll.hole_frame import wedge
+from orthocline.drawing.roll.hole_frame import line_from_ball, wedge
 from orthocline.drawing.scene import (
     Area,
     Disc,
@@ -22,7 +22,6 @@ from orthocline.drawing.scene import (
     Scene,
     Sign,
     Spot,
-    Spots,
     Strokes,
     Words,
     diamond,
@@ -52,21 +51,19 @@ def fan_items(putt: Putt, lines: StartLines, frame: PuttFrame) -> Iterator[Item]
         shade = round(DARKEST * math.sqrt(share), 2)
         yield Area(wedge(putt, one, other, frame), Sign.UNSURE, shade=shade, name="fan")
     for edge in (lines.perhaps.least, lines.perhaps.most):
-        yield Line(_start_line(putt, line_end(putt, edge), frame), Sign.UNSURE, 1.2, "4 4", name="fan-edge")
+        line = line_from_ball(putt, line_end(putt, edge), frame)
+        yield Line(line, Sign.UNSURE, 1.2, "4 4", name="fan-edge")
     if lines.surely:
         for edge in (lines.surely.least, lines.surely.most):
-            yield Line(_start_line(putt, line_end(putt, edge), frame), Sign.UNSURE, 2.0, name="fan-sure")
+            line = line_from_ball(putt, line_end(putt, edge), frame)
+            yield Line(line, Sign.UNSURE, 2.0, name="fan-sure")
 
 
 def try_items(putt: Putt, tries_m: Sequence[float], frame: PuttFrame) -> Iterator[Item]:
     """Yield the golfer's candidate lines."""
     for aim in tries_m:
-        yield Line(_start_line(putt, (0.0, aim), frame), Sign.DO, 1.2, "2 4", name="try")
+        yield Line(line_from_ball(putt, (0.0, aim), frame), Sign.DO, 1.2, "2 4", name="try")
         yield Area(diamond(frame.spot(0.0, aim), 4.0), Sign.DO, Fill.OPEN, 1.0)
-
-
-def _start_line(putt: Putt, end_m: tuple[float, float], frame: PuttFrame) -> Spots:
-    return frame.path(spots_of((-putt.length_m, 0.0), end_m))
 
 
 @dataclass(frozen=True)

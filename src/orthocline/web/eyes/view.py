@@ -15,7 +15,6 @@ from orthocline.web.shared.answered import Answered
 from orthocline.web.shared.places_view import PlacesView
 from orthocline.wording.calls import SAYINGS
 from orthocline.wording.calls.saying import beside_line
-from orthocline.wording.figures import capital
 from orthocline.wording.ground.walk import STOP_WORDS
 from orthocline.wording.sight.looking import hidden_words, seen_words
 
@@ -108,7 +107,7 @@ class EyesView(Answered):
     def caption(self) -> str:
         """From where it is seen."""
         assert self.eyes is not None, "there is a drawing"
-        return capital(seen_words(self.looking.stop, self.eyes.stand, self.golfer, self.wording))
+        return seen_words(self.looking.stop, self.eyes.stand, self.golfer, self.wording)
 
     @property
     def note(self) -> str:

@@ -7,7 +7,6 @@ from orthocline.core.ground import STOPS, Stop
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.sight.eyes import through_eyes
 from orthocline.drawing.sight.framing import Looking, PuttFacts
-from orthocline.wording.figures import capital
 from orthocline.wording.ground.walk import STOP_WORDS
 from orthocline.wording.sight.looking import hidden_words, seen_words
 from orthocline.wording.wording import Wording
@@ -30,7 +29,7 @@ def glimpse(facts: PuttFacts, stop: Stop, wording: Wording, query: str) -> Glimp
     eyes = through_eyes(read.putt, facts, Looking(stop, shape="tall"), wording)
     return Glimpse(
         eyes.scene,
-        capital(seen_words(stop, eyes.stand, golfer, wording)),
+        seen_words(stop, eyes.stand, golfer, wording),
         hidden_words(eyes.hole_hidden, eyes.aim_hidden),
         tuple((STOP_WORDS[name].short, f"/eyes?{query}&{urlencode({'stop': name})}") for name in STOPS),
     )

@@ -16,8 +16,8 @@ def grid_m(wording: Wording) -> float:
 
 
 def eye_words(golfer: GolferFigures) -> str:
-    """Return through which eye one looks: ``through your left eye``."""
-    return f"through your {golfer.eye} eye" if golfer.eye else "through one eye"
+    """Return through which eye one looks: ``Through your left eye``."""
+    return f"Through your {golfer.eye} eye" if golfer.eye else "Through one eye"
 
 
 def stand_words(stop: Stop, stand: Stand, wording: Wording) -> str:
@@ -31,7 +31,7 @@ def stand_words(stop: Stop, stand: Stand, wording: Wording) -> str:
 
 
 def seen_words(stop: Stop, stand: Stand, golfer: GolferFigures, wording: Wording) -> str:
-    """Return how a drawing is seen: ``through your left eye, 6½ ft behind the ball · grid 2 ft``."""
+    """Return how a drawing is seen: ``Through your left eye, 6½ ft behind the ball · grid 2 ft``."""
     where = stand_words(stop, stand, wording)
     return f"{eye_words(golfer)}, {where} · grid {wording.far(grid_m(wording))}"
 
