@@ -14,7 +14,7 @@ from orthocline.db.ground.models import Green, GreenScan
 from orthocline.db.jobs.models import FilePiece, GivenFile, Job, JobPiece
 from orthocline.formats.green_files.registry import FORMATS
 from orthocline.services.ground import green_import
-from orthocline.services.jobs import jobs
+from orthocline.services.jobs import files, jobs
 from tests.conftest import PASSWORD
 from tests.formats.green_files import made
 from tests.formats.green_files.hostile import FILES
@@ -240,7 +240,7 @@ def test_a_file_that_is_gone_is_said_to_be(signed_in, session, understood):
 
 
 def test_so_many_files_at_once_and_no_more(signed_in, tmp_path, monkeypatch):
-    monkeypatch.setattr(green_import, "MOST_FILES", 1)
+    monkeypatch.setattr(files, "MOST_FILES", 1)
     path = made.xyz(tmp_path / "a.xyz", count=4000)
     assert give(signed_in, path).status_code == 303
     assert "kept at once" in words_at(give(signed_in, path), "#file-message")

@@ -3,7 +3,7 @@
 import json
 import math
 import os
-from collections.abc import Generator, Iterable, Iterator, Mapping
+from collections.abc import Generator, Iterator, Mapping
 from dataclasses import dataclass
 from itertools import chain
 from tempfile import TemporaryFile
@@ -15,25 +15,19 @@ from sqlalchemy.orm import Session
 
 from orthocline.core.chart import Chart, Facts, Overview, Wanted
 from orthocline.core.units import wrap_rad
-from orthocline.db.entries import count_of, entry_of, one_at_a_time, with_same_key
-from orthocline.db.jobs.models import FILE_NAME_LENGTH, GivenFile
-from orthocline.db.jobs.queries import add_file, drop_file, file_pieces
 from orthocline.formats.chart_document import chart_of
 from orthocline.formats.green_files.registry import FORMATS, GreenFormat, read_format
 from orthocline.formats.green_files.source import DEGREES, FIRST, UNITS, FileError, Said
 from orthocline.services.account.access import Viewer, open_play
-from orthocline.services.errors import DomainError, InvalidError, NotFoundError
+from orthocline.services.errors import DomainError, InvalidError
 from orthocline.services.ground.charts import ROOM, find_green, keep_chart, require_names
 from orthocline.services.ground.green_files import Understood, understand
 from orthocline.services.ground.places import Place
+from orthocline.services.jobs.files import called, file_bytes, given_file, keep_file, let_go
 from orthocline.services.jobs.task import Made, Task
 
-PIECE_BYTES: Final = 1_000_000
-MOST_FILES: Final = 10
-"""A golfer has so many files at once that are not taken up."""
 READ_SHARE: Final = 0.9
 """The share of the work after which a file is read."""
-GONE: Final = "That file is gone: files are kept for a day. Give it once more."
 
 
 class Asked(BaseModel):
@@ -104,16 +98,10 @@ def give_file(
     if told.get("green_id") is None:
         require_names(told.get("course", ""), told.get("green", ""))
     first = next(pieces, b"")
-    called = name.replace("\\", "/").rpartition("/")[2].strip()[-FILE_NAME_LENGTH:] or "file"
-    kind = _kind(called, first)
-    given = GivenFile(golfer_id=viewer.owner_id, name=called, key=key)
-    one_at_a_time(session, viewer.owner_id)
-    before = with_same_key(session, given)
-    if before is not None:
-        return before.id, kind.name
-    if count_of(session, GivenFile, viewer.owner_id) >= MOST_FILES:
-        raise InvalidError("file", f"{MOST_FILES} files are kept at once: use one, or come back tomorrow.")
-    return add_file(session, given, _bounded(chain([first], pieces), kind)).id, kind.name
+    kind = _kind(called(name), first)
+    whole = chain([first], pieces)
+    file = keep_file(viewer, session, name, whole, kind.largest_bytes, kind.too_large, key)
+    return file.id, kind.name
 
 
 def _kind(name: str, first: bytes) -> GreenFormat:
@@ -126,27 +114,10 @@ def _kind(name: str, first: bytes) -> GreenFormat:
         raise InvalidError("file", str(error)) from error
 
 
-def _bounded(pieces: Iterable[bytes], kind: GreenFormat) -> Iterator[bytes]:
-    """Yield the pieces of a file; raises InvalidError when they become too many."""
-    size = 0
-    for piece in pieces:
-        size += len(piece)
-        if size > kind.largest_bytes:
-            raise InvalidError("file", kind.too_large)
-        yield piece
-
-
-@open_play(ROOM)
-def file_name(viewer: Viewer, session: Session, task: Task) -> str:
-    """Return the name of a file; empty where it is gone."""
-    file = entry_of(session, GivenFile, viewer.owner_id, task.file_id) if task.file_id is not None else None
-    return file.name if file else ""
-
-
 @open_play(ROOM)
 def import_size(viewer: Viewer, session: Session, task: Task) -> int:
     """Return how large the file is that is to be read [bytes]; raises NotFoundError where it is gone."""
-    return _given(viewer, session, task).size
+    return given_file(viewer, session, task).size
 
 
 @open_play(ROOM)
@@ -158,11 +129,11 @@ def imported(viewer: Viewer, session: Session, task: Task) -> Generator[Made]:
     DomainError
         For a file that is not taken; it says why.
     """
-    file, asked = _given(viewer, session, task), Asked.model_validate(task.asked)
+    file, asked = given_file(viewer, session, task), Asked.model_validate(task.asked)
     onto = Chart() if asked.green_id is None else find_green(viewer, session, asked.green_id).chart
     # A file without a name: whatever ends this process, nothing of it is left.
     with TemporaryFile() as held:
-        for piece in file_pieces(session, file.id):
+        for piece in file_bytes(viewer, session, task):
             held.write(piece)
             yield Made(b"", 0)
         held.flush()
@@ -180,7 +151,9 @@ def imported(viewer: Viewer, session: Session, task: Task) -> Generator[Made]:
 @open_play(ROOM)
 def given_green(viewer: Viewer, session: Session, task: Task, result: bytes) -> GivenGreen:
     """Return what a job understood of a file; raises NotFoundError where the file is gone."""
-    return GivenGreen(_given(viewer, session, task).name, Asked.model_validate(task.asked), _written(result))
+    return GivenGreen(
+        given_file(viewer, session, task).name, Asked.model_validate(task.asked), _written(result)
+    )
 
 
 def _written(result: bytes) -> Understood:
@@ -206,7 +179,7 @@ def import_task(viewer: Viewer, session: Session, file_id: int | None, told: Map
     NotFoundError
         Where the file is gone.
     """
-    return Task(_asked(told), _given(viewer, session, Task(file_id=file_id)).id)
+    return Task(_asked(told), given_file(viewer, session, Task(file_id=file_id)).id)
 
 
 @open_play(ROOM)
@@ -226,8 +199,7 @@ def take_up(
     place = Place(asked.course, asked.green)
     where = place if asked.green_id is None else asked.green_id
     number = keep_chart(viewer, session, where, _written(result).chart, change, key)
-    if task.file_id is not None:
-        drop_file(session, viewer.owner_id, task.file_id)
+    let_go(viewer, session, task)
     return number
 
 
@@ -243,12 +215,3 @@ def _asked(told: Mapping[str, Any]) -> dict[str, Any]:
     if asked.first not in ("", *FIRST):
         raise InvalidError("first", "East or north stands first.")
     return asked.model_dump()
-
-
-def _given(viewer: Viewer, session: Session, task: Task) -> GivenFile:
-    file = None
-    if task.file_id is not None:
-        file = entry_of(session, GivenFile, viewer.owner_id, task.file_id)
-    if file is None:
-        raise NotFoundError(GONE)
-    return file

@@ -1,7 +1,6 @@
 """Files of greens: given, looked at before anything is kept, taken up; and a green written as a file."""
 
-from collections.abc import Iterator
-from typing import IO, Any, Final
+from typing import Any, Final
 
 from flask import Blueprint, Response, flash, redirect, render_template, request, url_for
 from flask_login import login_required
@@ -16,14 +15,13 @@ from orthocline.services.errors import InvalidError
 from orthocline.services.ground.charts import ROOM, ChartedGreen, find_green, known_of
 from orthocline.services.ground.green_export import export_task
 from orthocline.services.ground.green_import import (
-    PIECE_BYTES,
     GivenGreen,
-    file_name,
     give_file,
     given_green,
     import_task,
     take_up,
 )
+from orthocline.services.jobs.files import file_name
 from orthocline.services.jobs.jobs import Progress, ask_for, find_job, forget_job, result_of
 from orthocline.web.database import session
 from orthocline.web.green_files.forms import GiveForm, LookForm, shown_answers
@@ -31,6 +29,7 @@ from orthocline.web.green_files.view import GivenView, overview_of_file
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key
 from orthocline.web.security import EXPORT_LIMIT, file_limit, limiter
+from orthocline.web.shared.uploads import pieces_of
 from orthocline.wording.jobs import JOB_WORDS
 
 blueprint = Blueprint("green_files", __name__)
@@ -149,11 +148,6 @@ def export(green_id: int, kind: str) -> AnyResponse:
     return redirect(url_for("jobs.page", job_id=job.id), 303)
 
 
-def _pieces(file: IO[bytes]) -> Iterator[bytes]:
-    while piece := file.read(PIECE_BYTES):
-        yield piece
-
-
 def _given(form: GiveForm, held: ChartedGreen | None, told: dict[str, Any]) -> Page:
     file = request.files.get("file")
     if file is None or not file.filename:
@@ -161,7 +155,7 @@ def _given(form: GiveForm, held: ChartedGreen | None, told: dict[str, Any]) -> P
     error = ""
     try:
         if form.validate_on_submit():
-            pieces = _pieces(file.stream)
+            pieces = pieces_of(file.stream)
             number, kind = give_file(viewer(), session(), file.filename, pieces, told, entry_key())
             task = import_task(viewer(), session(), number, {**told, "kind": kind})
             job = ask_for(viewer(), session(), KIND, task, entry_key())
