@@ -3,11 +3,10 @@
 from datetime import UTC, datetime
 
 from flask_wtf import FlaskForm
-from wtforms import DateTimeLocalField, SelectField, StringField
+from wtforms import SelectField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import Length, Optional
 
-from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import (
     FIRMNESS,
     MOISTURE,
@@ -18,9 +17,8 @@ from orthocline.services.speed.book import (
     KeptSpeed,
 )
 from orthocline.web.shared.places import TOO_LONG, place_fields
+from orthocline.web.shared.times import TYPED, LocalTimeField, instant
 from orthocline.wording.dates import Calendar
-
-NOT_A_TIME = "A day and a time, such as 2026-11-23T07:40."
 
 
 def _select(label: str, words: tuple[str, ...]) -> SelectField:
@@ -63,21 +61,10 @@ class PlaceForm(FlaskForm):
         return self.trueness, self.smoothness
 
 
-class LocalTimeField(DateTimeLocalField):
-    """A day and a time by the golfer's clock."""
-
-    def process_formdata(self, valuelist: list[str]) -> None:
-        """Read the day and the time."""
-        try:
-            super().process_formdata(valuelist)
-        except ValueError as error:
-            raise ValueError(NOT_A_TIME) from error
-
-
 class SaveForm(PlaceForm):
     """The same for a speed that was just measured, or some time ago."""
 
-    when = LocalTimeField("Measured", validators=[Optional()], format="%Y-%m-%dT%H:%M")
+    when = LocalTimeField("Measured", validators=[Optional()], format=TYPED)
 
     def measured_at(self, calendar: Calendar) -> datetime:
         """Return when it was measured, now unless another time was given, by the golfer's clock.
@@ -88,10 +75,7 @@ class SaveForm(PlaceForm):
             For a time that clocks cannot show.
         """
         given: datetime | None = self.when.data
-        try:
-            return calendar.instant(given) if given else datetime.now(UTC)
-        except (OverflowError, ValueError) as error:
-            raise InvalidError("when", "No clock shows that time.") from error
+        return instant(given, calendar) if given else datetime.now(UTC)
 
 
 def place_values(kept: KeptSpeed) -> dict[str, str]:
