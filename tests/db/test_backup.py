@@ -82,8 +82,8 @@ def test_backups_are_not_overwritten_unasked(database, tmp_path):
 
 def test_a_way_back_that_loses_rows_asks_first(database):
     asked = run("db", "downgrade", "base", input="n\n")
-    assert "logged_putts: 26" in asked.output
+    assert "logged_putts: 480" in asked.output
     assert asked.exit_code == 1
-    assert database("SELECT count(*) FROM logged_putts") == 26
+    assert database("SELECT count(*) FROM logged_putts") == 480
     assert run("db", "downgrade", "base", input="y\n").exit_code == 0
     assert database("SELECT to_regclass('logged_putts')") is None

@@ -11,7 +11,7 @@ from orthocline.services.account.access import Viewer
 from orthocline.services.account.trials import add_stride_trial
 from orthocline.services.ground.charts import new_green
 from orthocline.services.ground.places import Place
-from orthocline.services.log.putts import note_putt
+from orthocline.services.log.noting import note_putt
 from orthocline.web.app import create_app
 from orthocline.web.local import local_path
 from tests.conftest import PASSWORD, SECRET, app_config

@@ -6,12 +6,19 @@ import pytest
 from sqlalchemy import func, select
 
 from orthocline.db.account.models import Golfer, StrokeTrial
-from orthocline.db.log.models import LoggedPutt
+from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.speed.models import SpeedNote
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import sign_in, sign_up
 from orthocline.services.demo import golfer as demo_service
-from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, demo_copy, load_demo
+from orthocline.services.demo.golfer import (
+    DEMO_GOLFER,
+    PUPILS,
+    PUTTS_LOGGED,
+    SPINDRIFT,
+    demo_copy,
+    load_demo,
+)
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import day_speed
 from orthocline.web.app import create_app
@@ -47,11 +54,22 @@ def test_one_visitors_switch_is_nobody_elses(app):
 def test_a_copy_is_all_of_it_measured_this_morning(session):
     later = datetime.now(UTC) + timedelta(days=40, hours=3)
     copy = demo_copy(session, later)
-    for kind, least in ((LoggedPutt, PUTTS_LOGGED), (SpeedNote, 30), (StrokeTrial, 4)):
+    for kind, least in ((LoggedPutt, PUTTS_LOGGED), (Outing, 24), (SpeedNote, 30), (StrokeTrial, 4)):
         count = session.scalar(select(func.count()).select_from(kind).where(kind.golfer_id == copy.id))
         assert count >= least, kind
     day = day_speed(Viewer(copy), session, later)
     assert timedelta(0) <= later - day.measured_at < timedelta(days=1)
+
+
+@pytest.mark.usefixtures("demo")
+def test_a_pupil_may_be_looked_round_as_too(app, session):
+    visitor = app.test_client()
+    visitor.post("/sign-in/demo", data={"golfer": PUPILS[0], "next": "/log"})
+    assert PUPILS[0] in text(visitor.get("/log"))
+    copy = session.scalar(select(Golfer).where(Golfer.demo == "copy"))
+    putts = select(func.count(), func.count(LoggedPutt.outing_id.distinct()))
+    assert session.execute(putts.where(LoggedPutt.golfer_id == copy.id)).one() == (84, 6)
+    assert app.test_client().post("/sign-in/demo", data={"golfer": "Nobody"}).status_code == 404
 
 
 @pytest.mark.usefixtures("demo")
@@ -105,7 +123,8 @@ def test_nobody_is_entered_by_password_and_a_copy_can_be_deleted_without(app, se
     )
     assert visitor.post("/account/delete").status_code == 303
     assert visitor.get("/log").status_code == 302
-    assert session.scalar(select(func.count()).select_from(Golfer).where(Golfer.demo == "template")) == 1
+    templates = select(func.count()).select_from(Golfer).where(Golfer.demo == "template")
+    assert session.scalar(templates) == 1 + len(PUPILS)
 
 
 def test_the_demo_is_there_in_demo_mode_only_and_once_it_is_loaded(client, database_url, sessions, session):

@@ -6,7 +6,7 @@ from sqlalchemy import event, select
 from orthocline.db.log.models import LoggedPutt
 from orthocline.services.ground.places import place_of
 from tests.conftest import PASSWORD
-from tests.page import link, parsed, text, value
+from tests.page import link, parsed, text, value, values
 from tests.reads import SPINDRIFT
 
 INCH = 0.0254
@@ -21,6 +21,10 @@ def rows(session):
 def saved(signed_in, session):
     signed_in.post("/log", data={**SPINDRIFT, "own": "9 in", "own_side": "left"})
     return rows(session)[0]
+
+
+def edited_form(client, putt):
+    return values(parsed(client.get(f"/log/{putt.id}/edit")).main.form)
 
 
 def test_saving_leads_to_the_finish(signed_in, session):
@@ -78,10 +82,11 @@ def test_list_filters_part_and_empty_states(signed_in):
 
 
 def test_edit_delete_undo(signed_in, saved):
-    signed_in.post(f"/log/{saved.id}/edit", data={"green": "green 5", "note": "grain <b>"})
+    edited = edited_form(signed_in, saved)
+    signed_in.post(f"/log/{saved.id}/edit", data=edited | {"green": "green 5", "note": "grain <b>"})
     page = text(signed_in.get("/log"))
     assert "grain <b>" in page
-    too_long = signed_in.post(f"/log/{saved.id}/edit", data={"green": "x" * 90, "note": ""})
+    too_long = signed_in.post(f"/log/{saved.id}/edit", data=edited | {"green": "x" * 90})
     assert too_long.status_code == 422
     assert "At most 80 characters" in text(too_long)
     gone = signed_in.post(f"/log/{saved.id}/delete")

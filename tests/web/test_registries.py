@@ -24,7 +24,7 @@ from orthocline.formats.putt_document import putt_of
 from orthocline.formats.surface_parts import SURFACES
 from orthocline.services.account.access import Viewer
 from orthocline.services.ground.places import Place
-from orthocline.services.log.putts import save_read
+from orthocline.services.log.noting import save_read
 from orthocline.wording.calls import SAYINGS
 from orthocline.wording.instruments import INSTRUMENT_WORDS
 from orthocline.wording.speed.methods import METHOD_WORDS

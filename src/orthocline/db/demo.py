@@ -9,18 +9,18 @@ from sqlalchemy.sql.elements import KeyedColumnElement
 
 from orthocline.db.account.models import Golfer, OwnMeasures, SlopePair, StrideTrial, StrokeTrial
 from orthocline.db.ground.models import Course, Green, GreenChart
-from orthocline.db.log.models import LoggedPutt
+from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.speed.models import SpeedNote
 
 COPIED = (
     *(OwnMeasures, StrideTrial, StrokeTrial, SlopePair),
-    *(Course, Green, GreenChart, LoggedPutt, SpeedNote),
+    *(Course, Green, GreenChart, Outing, LoggedPutt, SpeedNote),
 )
 
 
-def demo_template(session: Session) -> Golfer | None:
-    """Return the demo's golfer, of whom visitors get copies, if the demo was loaded."""
-    return session.scalar(select(Golfer).where(Golfer.demo == "template"))
+def demo_template(session: Session, name: str) -> Golfer | None:
+    """Return a golfer of the demo, of whom visitors get copies, if the demo was loaded."""
+    return session.scalar(select(Golfer).where(Golfer.demo == "template", Golfer.name == name))
 
 
 def copy_all(session: Session, template: Golfer, copy: Golfer, later: timedelta) -> None:
@@ -29,7 +29,7 @@ def copy_all(session: Session, template: Golfer, copy: Golfer, later: timedelta)
     A copied row has the key of its original: by that what names it finds the copy.
     """
     for kind in COPIED:
-        columns = {column.key: column for column in kind.__table__.columns}
+        columns = {one.key: one for one in kind.__table__.columns if one.computed is None}
         for name in ("id", "golfer_id"):
             columns.pop(name, None)
         values = [_copied(column, copy, later) for column in columns.values()]

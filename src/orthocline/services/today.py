@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.log.queries import count_putts, putts_of
 from orthocline.services.account.access import Viewer, anyone
-from orthocline.services.log.putts import MOST_COUNTED
+from orthocline.services.log.putts import MOST_COUNTED, Which
 from orthocline.services.speed.book import DaySpeed, day_speed
 
 LAST_PUTTS = 5
@@ -55,6 +55,6 @@ def today(viewer: Viewer, session: Session, now: datetime) -> Today:
     if viewer.golfer is None:
         return Today(steps, (), 0)
     last = putts_of(session, viewer.owner_id, limit=LAST_PUTTS)
-    unfinished = count_putts(session, viewer.owner_id, result="open", most=MOST_COUNTED)
+    unfinished = count_putts(session, viewer.owner_id, Which(opened=True), most=MOST_COUNTED)
     speed = None if viewer.in_competition else day_speed(viewer, session, now)
     return Today(steps, last, unfinished, speed)

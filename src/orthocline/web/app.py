@@ -28,10 +28,12 @@ from orthocline.web import (
     look,
     measures,
     mode,
+    noting,
     other_methods,
     phone_level,
     ramp,
     read,
+    rounds,
     schools,
     speed,
     straight,
@@ -60,8 +62,9 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, balls, beat, eyes, firm, grain, green_files, greens, jobs, log, look, measures, mode),
-    *(other_methods, phone_level, ramp, read, schools, speed, straight, today),
+    *(about, account, balls, beat, eyes, firm, grain, green_files, greens, jobs, log),
+    *(look, measures, mode, noting, other_methods, phone_level, ramp, read, rounds, schools, speed),
+    *(straight, today),
 )
 
 

@@ -69,7 +69,8 @@ CAUTIONS: Mapping[str, str] = {
         " force."
     ),
     "log.page": f"Note putts where nobody waits. {LIFTING}",
-    "log.finish": LIFTING,
+    "noting.note_page": LIFTING,
+    "noting.finish": LIFTING,
 }
 """Beside the general one. The page of cautions has all."""
 

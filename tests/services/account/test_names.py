@@ -7,7 +7,8 @@ from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import delete_account, sign_in, sign_up
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.places import Place
-from orthocline.services.log.putts import list_putts, note_putt
+from orthocline.services.log.noting import note_putt
+from orthocline.services.log.putts import Which, list_putts
 from orthocline.services.speed.book import list_courses
 from tests.conftest import PASSWORD
 from tests.speeds import kept_speed
@@ -71,5 +72,5 @@ def test_a_place_is_found_by_a_part_of_any_spelling(session, create_golfer):
     golfer = create_golfer()
     putt = note_putt(Viewer(golfer), session, length_m=3.0, place=Place("İstanbul GC", "100 %"))
     for part in ("istanbul", "gc, 100", "İST", "0 %"):
-        assert list_putts(Viewer(golfer), session, place=part).putts == (putt,), part
-    assert list_putts(Viewer(golfer), session, place="1_0").putts == ()
+        assert list_putts(Viewer(golfer), session, Which(place=part)).putts == (putt,), part
+    assert list_putts(Viewer(golfer), session, Which(place="1_0")).putts == ()

@@ -2,6 +2,7 @@
 
 import json
 from datetime import UTC, datetime, timedelta
+from uuid import uuid4
 
 import numpy as np
 import pytest
@@ -23,7 +24,11 @@ from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT
 from orthocline.services.demo.speeds import WEEKS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground.places import Place, place_of
+from orthocline.services.log import noting
 from orthocline.services.log import putts as log
+from orthocline.services.log.entries import Result
+from orthocline.services.log.outings import begin_outing, list_outings
+from orthocline.services.log.putts import Which
 from orthocline.services.read.reading import compare_own, read_again, read_putt, read_to_roll
 from orthocline.services.speed.book import list_speeds
 from orthocline.services.today import today
@@ -43,7 +48,15 @@ def aim(right_m):
 @pytest.fixture
 def saved(session, create_golfer):
     golfer = create_golfer()
-    return golfer, log.save_read(Viewer(golfer), session, read(SPINDRIFT.putt), place=SPINDRIFT.place)
+    return golfer, noting.save_read(Viewer(golfer), session, read(SPINDRIFT.putt), place=SPINDRIFT.place)
+
+
+def finish(golfer, session, putt, place):
+    noting.record_result(Viewer(golfer), session, putt.id, Result(place is None, place))
+
+
+def written(putt, place, note):
+    return noting.Written(place, None, noting.turn_of(putt), putt.created_at, note=note)
 
 
 def test_a_saved_read_keeps_putt_read_and_model(session, saved):
@@ -58,24 +71,26 @@ def test_a_saved_read_keeps_putt_read_and_model(session, saved):
 
 def test_a_finish_is_kept_along_and_across_and_can_be_changed(session, saved):
     golfer, putt = saved
-    log.record_finish(Viewer(golfer), session, putt.id, Finish(0.2, -0.1))
+    finish(golfer, session, putt, Finish(0.2, -0.1))
     assert (putt.holed, putt.finish_along_m, putt.finish_across_m) == (False, 0.2, -0.1)
-    log.record_finish(Viewer(golfer), session, putt.id, None)
+    finish(golfer, session, putt, None)
     session.flush()
     assert (putt.holed, putt.finish_along_m) == (True, None)
     with pytest.raises(InvalidError):
-        log.record_finish(Viewer(golfer), session, putt.id, Finish(31.0, 0.0))
+        finish(golfer, session, putt, Finish(31.0, 0.0))
     with pytest.raises(InvalidError):
-        log.record_finish(Viewer(golfer), session, putt.id, Finish(float("nan"), 0.0))
-    assert [p.id for p in log.list_putts(Viewer(golfer), session, result="holed").putts] == [putt.id]
-    assert log.list_putts(Viewer(golfer), session, result="missed").putts == ()
+        finish(golfer, session, putt, Finish(float("nan"), 0.0))
+    assert [p.id for p in log.list_putts(Viewer(golfer), session, Which(only=("holed",))).putts] == [putt.id]
+    assert log.list_putts(Viewer(golfer), session, Which(only=("missed",))).putts == ()
 
 
 def test_filters_and_wildcards_in_places(session, saved):
     golfer, putt = saved
-    assert [p.id for p in log.list_putts(Viewer(golfer), session, place="spindrift").putts] == [putt.id]
-    assert log.list_putts(Viewer(golfer), session, place="%").putts == ()
-    assert [p.id for p in log.list_putts(Viewer(golfer), session, result="open").putts] == [putt.id]
+    assert [p.id for p in log.list_putts(Viewer(golfer), session, Which(place="spindrift")).putts] == [
+        putt.id
+    ]
+    assert log.list_putts(Viewer(golfer), session, Which(place="%")).putts == ()
+    assert [p.id for p in log.list_putts(Viewer(golfer), session, Which(opened=True)).putts] == [putt.id]
 
 
 def test_delete_can_be_undone_for_a_day_and_is_then_for_good(session, saved):
@@ -85,7 +100,7 @@ def test_delete_can_be_undone_for_a_day_and_is_then_for_good(session, saved):
     with pytest.raises(NotFoundError):
         log.find_putt(Viewer(golfer), session, putt.id)
     assert log.restore_putt(Viewer(golfer), session, putt.id).deleted_at is None
-    other = log.note_putt(Viewer(golfer), session, length_m=3.0)
+    other = noting.note_putt(Viewer(golfer), session, length_m=3.0)
     log.delete_putt(Viewer(golfer), session, putt.id)
     putt.deleted_at -= timedelta(days=2)
     log.delete_putt(Viewer(golfer), session, other.id)
@@ -105,16 +120,25 @@ def test_a_neighbour_sees_and_restores_nothing(session, saved, create_golfer):
 
 def test_texts_are_tidied_and_bounded(session, saved):
     golfer, putt = saved
-    log.edit_putt(Viewer(golfer), session, putt.id, place=Place("  the\t links ", " 4"), note="a\0b")
+    noting.edit_putt(Viewer(golfer), session, putt.id, written(putt, Place("  the\t links ", " 4"), "a\0b"))
     assert (place_of(putt), putt.note) == (Place("the links", "4"), "ab")
     with pytest.raises(InvalidError) as caught:
-        log.edit_putt(Viewer(golfer), session, putt.id, place=Place("x" * 81), note="")
+        noting.edit_putt(Viewer(golfer), session, putt.id, written(putt, Place("x" * 81), ""))
     assert caught.value.field == "course"
     with pytest.raises(InvalidError):
-        log.note_putt(Viewer(golfer), session, length_m=0.0)
+        noting.note_putt(Viewer(golfer), session, length_m=0.0)
 
 
-@pytest.mark.parametrize("members", [{"holed": False}, {"finish_along_m": 1.0}, {"read_document": {}}])
+@pytest.mark.parametrize(
+    "members",
+    [
+        {"holed": True, "finish_along_m": 1.0, "finish_across_m": 0.0},
+        {"finish_along_m": 1.0},
+        {"read_document": {}},
+        {"hole": 19},
+        {"breaks_right": 2},
+    ],
+)
 def test_the_database_refuses_half_a_putt(session, create_golfer, members):
     golfer = create_golfer()
     session.add(LoggedPutt(golfer_id=golfer.id, length_m=3.0, **members))
@@ -138,12 +162,15 @@ def test_sign_up_and_sign_in(session):
 
 def test_export_and_delete_take_everything(session, saved):
     golfer, putt = saved
-    log.record_finish(Viewer(golfer), session, putt.id, Finish(0.2, 0.1))
+    finish(golfer, session, putt, Finish(0.2, 0.1))
+    round_of = begin_outing(Viewer(golfer), session, "round", "Links", datetime.now(UTC), uuid4())
+    putt.outing_id = round_of.id
     session.flush()
     document = json.loads("".join(archive(Viewer(golfer), session)))
     assert document["golfer"] == "Tove"
     assert document["putts"][0]["putt"]["green_speed_ft"] == 10.2
     assert document["putts"][0]["finish_along_m"] == 0.2
+    assert document["putts"][0]["outing"] == document["outings"][0]["name"]
     with pytest.raises(InvalidError):
         delete_account(Viewer(golfer), session, "not the password")
     delete_account(Viewer(golfer), session, PASSWORD)
@@ -195,7 +222,7 @@ def test_a_miss_is_high_or_low_where_it_passes_not_where_it_ends():
 )
 def test_a_saved_read_is_had_again_without_solving_it(session, create_golfer, monkeypatch, asked):
     first = read(plane_putt(12, **asked))
-    logged = log.save_read(Viewer(create_golfer()), session, first)
+    logged = noting.save_read(Viewer(create_golfer()), session, first)
     session.expire(logged)
     with monkeypatch.context() as unsolved:
         unsolved.setattr(core_read, "aims", None)
@@ -217,9 +244,11 @@ def test_demo_is_loaded_once(session):
     assert load_demo(session)
     assert not load_demo(session)
     golfer = session.scalar(select(Golfer).where(Golfer.name == DEMO_GOLFER))
-    putts = log.list_putts(Viewer(golfer), session).putts
+    putts = list(log.every_putt(Viewer(golfer), session))
     assert len(putts) == PUTTS_LOGGED
     assert {p.holed for p in putts} == {True, False}
+    kinds = [row.outing.kind for row in list_outings(Viewer(golfer), session)]
+    assert (kinds.count("round"), kinds.count("practice")) == (12, 12)
     now = datetime.now(UTC)
     day = today(Viewer(golfer), session, now)
     assert len(day.last) == 5

@@ -1,6 +1,6 @@
 """The log's rules: where a ball finished, what is noted of a putt, and the figures that people keep."""
 
-from orthocline.core.log.by_distance import Band, Month, by_distance, by_month
+from orthocline.core.log.bands import Band, Month, by_distance, by_month
 from orthocline.core.log.conditions import CONDITIONS, GOOD_PAST_M, LEAST_AIM_M, chosen
 from orthocline.core.log.finish import FARTHEST_FINISH_M, Finish
 from orthocline.core.log.noted import (

@@ -1,7 +1,7 @@
 """Everything that is kept of a golfer, as one JSON file, made piece by piece: a log may be long."""
 
 import json
-from collections.abc import Generator, Iterator
+from collections.abc import Generator, Iterator, Mapping
 from datetime import datetime
 from typing import Any
 
@@ -13,15 +13,22 @@ from orthocline.db.base import Base
 from orthocline.db.entries import count_of
 from orthocline.db.ground.models import Placed
 from orthocline.db.ground.queries import charted_greens, courses_of, scan_document
-from orthocline.db.log.models import LoggedPutt
+from orthocline.db.log.models import LoggedPutt, Outing
+from orthocline.db.log.outings import outings_of
 from orthocline.db.log.queries import all_putts
 from orthocline.db.speed.models import SpeedNote
 from orthocline.db.speed.queries import all_speeds
 from orthocline.services.account.access import Viewer, own_data
 from orthocline.services.jobs.task import Made, Task
 
-OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at", "course_id", "green_id")
+OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at", "course_id", "green_id", "outing_id")
 """Columns that are the program's own: an archive holds all others."""
+OF_READS = ("read_aim_right_m", "past_m", "breaks_right", "start_right_rad")
+NOTED = (
+    *("hole", "number", "method", "by_device", "started_right", "passed_right", "gate_touched"),
+    *("struck_centre", "read_was_right", "line_was_right", "pace_was_right", "committed"),
+)
+EVERY = 1_000_000
 WITHHELD = (
     "In Competition reads, speeds, strokes and charts of greens are left out."
     " They are here again when it ends."
@@ -60,11 +67,15 @@ def archive(viewer: Viewer, session: Session) -> Iterator[str]:
     yield f"{json.dumps(whole, indent=1)[:-2]},\n"
     yield from _listed("courses", _course_documents(session, viewer.owner_id, hidden=hidden))
     yield ",\n"
+    outings = {one.id: one for one in outings_of(session, viewer.owner_id, limit=EVERY)}
+    yield from _listed("outings", (_outing_document(one) for one in outings.values()))
+    yield ",\n"
     speeds = () if hidden else all_speeds(session, viewer.owner_id)
     yield from _listed("speeds", (_where(note) | _columns(note) for note in speeds))
     yield ",\n"
     yield from _listed(
-        "putts", (_putt_document(putt, hidden=hidden) for putt in all_putts(session, viewer.owner_id))
+        "putts",
+        (_putt_document(putt, outings, hidden=hidden) for putt in all_putts(session, viewer.owner_id)),
     )
     yield "\n}\n"
 
@@ -110,7 +121,12 @@ def _where(row: Placed) -> dict[str, str]:
     return dict(zip(("course", "green"), row.names, strict=True))
 
 
-def _putt_document(putt: LoggedPutt, *, hidden: bool) -> dict[str, Any]:
+def _outing_document(outing: Outing) -> dict[str, Any]:
+    course = outing.course.name if outing.course else ""
+    return {"name": str(outing.key), "course": course} | _columns(outing)
+
+
+def _putt_document(putt: LoggedPutt, outings: Mapping[int, Outing], *, hidden: bool) -> dict[str, Any]:
     read = {
         "green_speed_ft": putt.green_speed_ft,
         "putt": putt.putt_document,
@@ -120,7 +136,9 @@ def _putt_document(putt: LoggedPutt, *, hidden: bool) -> dict[str, Any]:
         "own_school": putt.own_school,
         "own_figures": putt.own_figures,
         "impression_right_m": putt.impression_right_m,
+        **{name: getattr(putt, name) for name in OF_READS},
     }
+    outing = outings.get(putt.outing_id or 0)
     return {
         "logged_at": putt.created_at.isoformat(),
         **_where(putt),
@@ -130,4 +148,7 @@ def _putt_document(putt: LoggedPutt, *, hidden: bool) -> dict[str, Any]:
         "holed": putt.holed,
         "finish_along_m": putt.finish_along_m,
         "finish_across_m": putt.finish_across_m,
+        "outing": str(outing.key) if outing else None,
+        "visit": str(putt.visit),
+        **{name: getattr(putt, name) for name in NOTED},
     }

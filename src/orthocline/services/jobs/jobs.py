@@ -157,8 +157,8 @@ def sweep(sessions: sessionmaker[Session]) -> None:
 def _make(job: Job, reading: Session, writing: Session) -> None:
     golfer = golfer_by_id(reading, job.golfer_id)
     assert golfer is not None, "jobs go with their golfer"
-    viewer = Viewer(golfer, Mode(job.mode))
-    made = KINDS[job.kind].made(viewer, reading, Task(job.asked, job.file_id))
+    viewer, task, kind = Viewer(golfer, Mode(job.mode)), Task(job.asked, job.file_id), KINDS[job.kind]
+    made = kind.made(viewer, reading, task)
     with closing(made), closing(_joined(made)) as joined:
         for number, piece in enumerate(joined):
             if piece.content:
@@ -168,7 +168,8 @@ def _make(job: Job, reading: Session, writing: Session) -> None:
                 writing.rollback()
                 return
             writing.commit()
-    move_job(writing, job.id, job.total, state="done")
+    if move_job(writing, job.id, job.total, state="done") and kind.keeps:
+        kind.keeps(viewer, writing, task)
     writing.commit()
 
 

@@ -24,11 +24,14 @@ class Kind:
         Yields what is made, and how many things are done with that.
     file_of : callable
         Returns the name and the media type of what is made.
+    keeps : callable or None
+        Writes what is to be kept, all of it in the moment in which the job is done, or nothing.
     """
 
     size: Callable[[Viewer, Session, Task], int]
     made: Callable[[Viewer, Session, Task], Generator[Made]]
     file_of: Callable[[Task], tuple[str, str]]
+    keeps: Callable[[Viewer, Session, Task], None] | None = None
 
 
 KINDS: Mapping[str, Kind] = {

@@ -26,7 +26,7 @@ from orthocline.services.account.accounts import (
     sign_in,
     sign_up,
 )
-from orthocline.services.demo.golfer import COPY_LIFE, demo_copy
+from orthocline.services.demo.golfer import COPY_LIFE, DEMO_GOLFER, PUPILS, demo_copy
 from orthocline.services.errors import InvalidError
 from orthocline.services.jobs.jobs import ask_for
 from orthocline.web.account.forms import DeleteForm, PasswordForm, SignInForm, SignUpForm, TimeZoneForm
@@ -61,7 +61,8 @@ def sign_in_demo() -> Page:
     """Sign a visitor in to a copy of the demo's golfer, in demo mode only."""
     if not current_app.config["DEMO"]:
         abort(404)
-    sign_in_as(demo_copy(session(), datetime.now(UTC), entry_key()))
+    name = request.form.get("golfer") or DEMO_GOLFER
+    sign_in_as(demo_copy(session(), datetime.now(UTC), entry_key(), name))
     return redirect(local_path(request.form.get("next")), 303)
 
 
@@ -190,4 +191,6 @@ def _enter(form: FlaskForm, title: str, enter: Callable[[str, str], Golfer]) -> 
 
 def _entrance(form: FlaskForm, title: str, onward: str | None, typed: Typed | None) -> str:
     new = isinstance(form, SignUpForm)
-    return render_template("account/enter.html", form=form, title=title, new=new, next=onward, typed=typed)
+    return render_template(
+        "account/enter.html", form=form, title=title, new=new, next=onward, typed=typed, pupils=PUPILS
+    )

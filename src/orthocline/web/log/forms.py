@@ -1,79 +1,55 @@
-"""Forms of the log."""
+"""What is written of a putt in the log, to be changed."""
 
-from flask_wtf import FlaskForm
-from wtforms import Form, RadioField, SelectField, StringField, SubmitField
-from wtforms.fields.choices import SelectChoice
-from wtforms.validators import Length, Optional
+from typing import Any
 
-from orthocline.core.log import FARTHEST_FINISH_M, Finish
-from orthocline.core.units import FOOT_M
-from orthocline.services.ground.places import COURSE_LENGTH, GREEN_LENGTH
-from orthocline.services.log.putts import NOTE_LENGTH
-from orthocline.web.shared.fields import PostedFigureForm, QuantityField
-from orthocline.web.shared.places import place_fields
-from orthocline.wording.quantities import parse_far_m, parse_near_m
+from wtforms.validators import InputRequired
 
-RESULTS = [
-    SelectChoice("", "all putts"),
-    SelectChoice("holed", "holed"),
-    SelectChoice("missed", "missed"),
-    SelectChoice("open", "no finish yet"),
-]
+from orthocline.services.log.entries import Entry
+from orthocline.services.log.noting import Written
+from orthocline.web.shared.note_forms import (
+    AboutForm,
+    JudgedForm,
+    TurnForm,
+    about_values,
+    judged_values,
+    turn_values,
+)
+from orthocline.web.shared.places import place_in
+from orthocline.web.shared.times import TYPED, LocalTimeField, instant
+from orthocline.wording.wording import Wording
 
 
-def _length(label: str, most: str) -> QuantityField:
-    return QuantityField(
-        label,
-        parse_near_m,
-        between=(0.0, FARTHEST_FINISH_M),
-        allowed=f"between 0 and {most}, such as 8 in, 2 ft or 20 cm",
-    )
+class EditForm(AboutForm, TurnForm, JudgedForm):
+    """What is written of a putt; its length may be left out, as on a card."""
 
+    when = LocalTimeField("When", validators=[InputRequired("A day and a time.")], format=TYPED)
 
-class FilterForm(Form):
-    """Which putts to list."""
+    def __init__(self, *arguments: Any, **more: Any) -> None:
+        super().__init__(*arguments, **more)
+        self.length.optional = True
 
-    result = SelectField("Result", choices=RESULTS, default="")
-    place = StringField("Place", validators=[Optional(), Length(max=COURSE_LENGTH + GREEN_LENGTH)])
+    def written(self, entry: Entry) -> Written:
+        """Return what a form that validates says; raises InvalidError for a time that clocks cannot show.
 
-
-class FinishForm(PostedFigureForm):
-    """Where the ball stopped: beyond or short of the hole, and to which side."""
-
-    along = _length("Past or short", "98 ft (30 m)")
-    along_way = RadioField(
-        "Way", choices=[SelectChoice("past", "past"), SelectChoice("short", "short")], default="past"
-    )
-    across = _length("Left or right", "98 ft (30 m)")
-    across_way = RadioField(
-        "Side", choices=[SelectChoice("left", "left"), SelectChoice("right", "right")], default="right"
-    )
-    holed = SubmitField("Holed")
-
-    def finish(self) -> Finish:
-        """Return the finish of a form that validates."""
-        along, across = self.along.figure or 0.0, self.across.figure or 0.0
-        return Finish(
-            along if self.along_way.data == "past" else -along,
-            across if self.across_way.data == "right" else -across,
+        A time that is as it was keeps its seconds.
+        """
+        calendar = self.meta.wording.calendar
+        same = self.when.data == calendar.here(entry.created_at).replace(tzinfo=None, second=0, microsecond=0)
+        return Written(
+            place_in(self.data),
+            self.length.figure,
+            self.turn(),
+            entry.created_at if same else instant(self.when.data, calendar),
+            self.method.data or "",
+            self.breaks_right,
+            self.judged(),
+            self.note.data or "",
         )
 
 
-class EditForm(FlaskForm):
-    """What is written of a putt."""
-
-    course, green = place_fields()
-    note = StringField(
-        "Note", validators=[Optional(), Length(max=NOTE_LENGTH, message="At most %(max)d characters.")]
-    )
-
-
-class NoteForm(PostedFigureForm, EditForm):
-    """A putt without a read."""
-
-    length = QuantityField(
-        "Length",
-        parse_far_m,
-        between=(0.15, 100.0),
-        allowed=f"between 6 in and {100 / FOOT_M:.0f} ft, such as 14 ft, 5 paces or 4.3 m",
-    )
+def edit_values(entry: Entry, said: Wording) -> dict[str, Any]:
+    """Return a putt of the log as the fields of its form say it."""
+    about = about_values(entry.length_m, entry.breaks_right, entry.method, entry.note, said)
+    when = said.calendar.here(entry.created_at).replace(tzinfo=None)
+    place = {"course": entry.place.course, "green": entry.place.green, "when": when}
+    return about | turn_values(entry.turn) | judged_values(entry.judged) | place

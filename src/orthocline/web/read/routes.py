@@ -23,7 +23,8 @@ from orthocline.drawing.roll.hole_frame import way_spots
 from orthocline.drawing.roll.plan import plan
 from orthocline.services.account.measures import first_calls, golfer_figures, keep_calls, own_tempo
 from orthocline.services.errors import InvalidError
-from orthocline.services.log.putts import OwnKept, save_read
+from orthocline.services.log.entries import OwnKept
+from orthocline.services.log.noting import save_read, turn_now
 from orthocline.services.read.bend import set_bend
 from orthocline.services.read.reading import compare_own, read_putt, read_to_roll
 from orthocline.services.speed.book import usual_speed_ft
@@ -154,14 +155,15 @@ def save() -> AnyResponse:
         return redirect(url_for("account.sign_in", next=address), 303)
     if wanted.read is None or wanted.putt is None:
         return redirect(address, 303)
-    solved = read_putt(viewer(), wanted.putt)
+    solved, now = read_putt(viewer(), wanted.putt), datetime.now(UTC)
     putt = save_read(
         viewer(),
         session(),
         solved,
         place=wanted.read.place,
         own=_own_kept(solved, wanted.read),
-        uncertainty=wanted.read.uncertainty(datetime.now(UTC)),
+        uncertainty=wanted.read.uncertainty(now),
+        turn=turn_now(viewer(), session(), now, wanted.putt.length_m),
         key=entry_key(),
     )
-    return redirect(url_for("log.finish", putt_id=putt.id), 303)
+    return redirect(url_for("noting.finish", putt_id=putt.id), 303)

@@ -6,13 +6,16 @@ from typing import Any
 
 from orthocline.drawing.log.small_finish import small_finish
 from orthocline.drawing.scene import Scene
-from orthocline.services.log.putts import Entry, OwnKept
+from orthocline.services.log.entries import Entry, OwnKept
 from orthocline.wording.log.putt import (
     called_words,
     finish_words,
     impression_words,
+    judged_words,
     own_read_words,
     putt_words,
+    seen_words,
+    turn_words,
 )
 from orthocline.wording.wording import Wording
 
@@ -29,8 +32,12 @@ class Row:
         The read's aim and pace; empty without a read, and in Competition.
     own : str
         The golfer's own aim, if any.
+    turn : str
+        Which putt of which hole it is.
     finish : str
         Where it stopped, or empty until that is recorded.
+    seen, judged : str
+        What was seen of it, and what the golfer says of it.
     small : Scene
         The same, drawn small.
     """
@@ -39,10 +46,13 @@ class Row:
     when: str
     iso: str
     place: str
+    turn: str
     asked: str
     called: str
     own: str
     finish: str
+    seen: str
+    judged: str
     holed: bool | None
     note: str
     small: Scene
@@ -65,17 +75,21 @@ def _own(own: OwnKept, read: Mapping[str, Any] | None, wording: Wording) -> str:
 
 def row(entry: Entry, wording: Wording) -> Row:
     """Return a logged putt as the list shows it."""
-    read, finish = entry.read, finish_words(entry.holed, entry.finish, wording)
+    read, result = entry.read, entry.result
+    finish = finish_words(result.holed, result.finish, wording)
     return Row(
         id=entry.id,
         when=wording.calendar.moment(entry.created_at),
         iso=wording.calendar.here(entry.created_at).isoformat(timespec="minutes"),
         place=entry.place.text,
+        turn=turn_words(entry.turn.hole, entry.turn.number),
         asked=putt_words(entry.length_m, entry.putt, wording),
         called=_called(read, wording) if read else "",
         own=_own(entry.own, read, wording),
         finish=finish,
-        holed=entry.holed,
+        seen=seen_words(result.seen, by_device=result.by_device),
+        judged=judged_words(entry.judged),
+        holed=result.holed,
         note=entry.note,
-        small=small_finish(entry.holed, entry.finish, finish),
+        small=small_finish(result.holed, result.finish, finish),
     )

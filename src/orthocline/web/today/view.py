@@ -11,7 +11,7 @@ from orthocline.formats.putt_document import question_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
 from orthocline.services.ground.places import place_of
-from orthocline.services.log.putts import Entry, shown
+from orthocline.services.log.entries import Entry, shown
 from orthocline.services.read.reading import how_sure, read_again, read_putt
 from orthocline.services.speed.book import DaySpeed
 from orthocline.services.today import Today
@@ -51,7 +51,7 @@ class TodayView:
 def view(viewer: Viewer, day: Today, wording: Wording, now: datetime) -> TodayView:
     """Return the start page of a day: the golfer's last read drawn, or else the demo putt."""
     rows = tuple(row(shown(viewer, putt), wording) for putt in day.last)
-    last = next((putt for putt in day.last if putt.putt_document), None)
+    last = next((putt for putt in day.last if putt.read_document), None)
     if last and last.putt_document:
         asked = question_of(last.putt_document)
         title = place_of(last).text or "Your last read"

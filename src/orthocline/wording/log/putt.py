@@ -1,20 +1,21 @@
 """A logged putt in words: what was asked, what was called, where it stopped."""
 
 from orthocline.core.calls import Answer
-from orthocline.core.log import Finish
+from orthocline.core.log import Finish, Judged, Seen
 from orthocline.core.roll import Putt
 from orthocline.wording.calls.answers import answer_words
 from orthocline.wording.calls.saying import NEAR_M, STRAIGHT_M
 from orthocline.wording.figures import side, tidy
 from orthocline.wording.wording import Wording
 
+ORDINALS = ("first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth")
 LEVEL = 0.0005
 """Slopes [ratio] below this are not said."""
 
 
-def putt_words(length_m: float, putt: Putt | None, wording: Wording) -> str:
+def putt_words(length_m: float | None, putt: Putt | None, wording: Wording) -> str:
     """Return length, tilt, rise and speed of a putt; without a read its length alone."""
-    words = [wording.far(length_m)]
+    words = [wording.far(length_m) if length_m is not None else "length not noted"]
     if putt:
         tilt = putt.side_tilt_right
         grade = putt.grade
@@ -72,7 +73,7 @@ def finish_words(holed: bool | None, finish: Finish | None, wording: Wording) ->
     if holed is None:
         return ""
     if finish is None:
-        return "holed"
+        return "holed" if holed else "missed"
     along, across = finish.along_m, finish.across_m
     words = []
     if abs(along) >= NEAR_M:
@@ -80,3 +81,36 @@ def finish_words(holed: bool | None, finish: Finish | None, wording: Wording) ->
     if abs(across) >= NEAR_M:
         words.append(f"{wording.short(across)} {side(across)}")
     return ", ".join(words) or "on the edge"
+
+
+def seen_words(seen: Seen, *, by_device: bool = False) -> str:
+    """Return what was seen of a roll: ``started left, passed right``; empty for nothing."""
+    words = []
+    if seen.started_right is not None:
+        words.append(f"started {('left', 'on its line', 'right')[seen.started_right + 1]}")
+    if seen.passed_right:
+        words.append(f"passed {side(seen.passed_right)}")
+    if seen.gate_touched is not None:
+        words.append("touched the gate" if seen.gate_touched else "clear of the gate")
+    if seen.struck_centre is not None:
+        words.append("struck in the middle" if seen.struck_centre else "struck off centre")
+    if by_device:
+        words.append("rolled by a device")
+    return ", ".join(words)
+
+
+def judged_words(judged: Judged) -> str:
+    """Return what the golfer says of a putt: ``read right, pace off, committed``; empty for nothing."""
+    told = (("read", judged.read), ("line", judged.line), ("pace", judged.pace))
+    words = [f"{name} {'right' if good else 'off'}" for name, good in told if good is not None]
+    if judged.committed is not None:
+        words.append("committed" if judged.committed else "not committed")
+    return ", ".join(words)
+
+
+def turn_words(hole: int | None, number: int) -> str:
+    """Return which putt of which hole it is: ``hole 4``, ``hole 4, second putt``; empty for a first one."""
+    words = [f"hole {hole}"] if hole is not None else []
+    if number > 1:
+        words.append(f"{ORDINALS[min(number, len(ORDINALS)) - 1]} putt")
+    return ", ".join(words)

@@ -1,5 +1,5 @@
 // Tap where the ball stopped: the place goes into the two figures, which are what is kept.
-import { drawn, field, part, spotOn } from "./dom.js";
+import { around, drawn, field, part, spotOn } from "./dom.js";
 
 const target = drawn("#target");
 const finish = part("[data-part=finish]");
@@ -24,4 +24,10 @@ target.addEventListener("click", (event) => {
   dot.setAttribute("cx", String(at.x));
   dot.setAttribute("cy", String(at.y));
   finish.classList.remove("hidden");
+});
+
+// A tap on a usual length fills it in.
+document.addEventListener("click", (event) => {
+  const chip = around(event, "[data-length]");
+  if (chip) field("#length").value = chip.dataset.length;
 });

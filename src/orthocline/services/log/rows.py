@@ -1,0 +1,151 @@
+"""A putt as a row of the log: of a read or from nothing, and what is written down of it later."""
+
+import math
+from datetime import datetime
+from uuid import UUID
+
+from orthocline.core.constants import MODEL_VERSION
+from orthocline.core.log import FARTHEST_FINISH_M, Judged, breaks_right
+from orthocline.core.roll import Launch, Point, Putt, PuttError, Read, RollPast, launch_to
+from orthocline.core.sure import Sureness, Uncertainty
+from orthocline.db.log.models import NOTE_LENGTH, LoggedPutt
+from orthocline.formats.putt_document import document_of, putt_of
+from orthocline.formats.read_document import summary_document
+from orthocline.services.errors import InvalidError
+from orthocline.services.log.entries import METHODS, OwnKept, Result, Turn
+from orthocline.services.log.outings import require_past
+from orthocline.services.text import short_text
+from orthocline.wording.read.warnings import warning_words
+
+LONGEST_M = 100.0
+
+
+def read_row(
+    golfer_id: int,
+    read: Read,
+    own: OwnKept,
+    uncertainty: Uncertainty,
+    *,
+    note: str = "",
+    key: UUID | None = None,
+) -> LoggedPutt:
+    """Return the row of a read with its intention; its result is not known yet."""
+    pace = read.putt.pace
+    return LoggedPutt(
+        golfer_id=golfer_id,
+        key=key,
+        length_m=read.putt.length_m,
+        green_speed_ft=read.putt.green_speed_ft,
+        putt_document=document_of(read.putt, uncertainty),
+        read_document=summary_document(read, warning_words(read), Sureness(read, uncertainty)),
+        model_version=MODEL_VERSION,
+        own_aim_right_m=own.aim_right_m,
+        own_school=own.answer.name if own.answer else None,
+        own_figures=list(own.answer.figures) if own.answer else None,
+        impression_right_m=own.impression_m,
+        read_aim_right_m=read.aim_right_m,
+        past_m=pace.past_m if isinstance(pace, RollPast) else None,
+        breaks_right=breaks_right(read.putt.length_m * math.sin(read.launch_right_rad)),
+        method=own.answer.name if own.answer else "model",
+        note=short_text("note", note, NOTE_LENGTH),
+    )
+
+
+def noted_row(
+    golfer_id: int,
+    length_m: float | None,
+    result: Result,
+    method: str = "",
+    breaks: int | None = None,
+    *,
+    note: str = "",
+    at: datetime | None = None,
+    key: UUID | None = None,
+) -> LoggedPutt:
+    """Return the row of a putt without a read.
+
+    Raises
+    ------
+    InvalidError
+        For a length, a method or a finish that no putt has, or a time to come.
+    """
+    require_length(length_m)
+    putt = LoggedPutt(golfer_id=golfer_id, key=key, length_m=length_m, breaks_right=breaks)
+    putt.note = short_text("note", note, NOTE_LENGTH)
+    if at is not None:
+        require_past(at)
+        putt.created_at = at
+    take_method(putt, method)
+    take_result(putt, result)
+    return putt
+
+
+def take_turn(putt: LoggedPutt, turn: Turn) -> None:
+    """Write down which putt of which green it is."""
+    putt.outing_id, putt.hole, putt.number = turn.outing_id, turn.hole, turn.number
+    if turn.visit is not None:
+        putt.visit = turn.visit
+
+
+def take_judged(putt: LoggedPutt, judged: Judged) -> None:
+    """Write down what the golfer says of it after the hole."""
+    putt.read_was_right, putt.line_was_right = judged.read, judged.line
+    putt.pace_was_right, putt.committed = judged.pace, judged.committed
+
+
+def take_method(putt: LoggedPutt, method: str) -> None:
+    """Write down by what a putt was read; empty for nothing said.
+
+    Raises
+    ------
+    InvalidError
+        For a method that is none of `METHODS`.
+    """
+    if method and method not in METHODS:
+        raise InvalidError("method", f"“{method[:40]}” is no way to read a putt that is known here.")
+    putt.method = method or None
+
+
+def require_length(length_m: float | None) -> None:
+    """Refuse a length that no putt has; raises InvalidError."""
+    if length_m is not None and not 0.0 < length_m <= LONGEST_M:
+        raise InvalidError("length", f"A putt is up to {LONGEST_M:g} metres long.")
+
+
+def take_result(putt: LoggedPutt, result: Result) -> None:
+    """Write down how a putt ended and what was seen of it; raises InvalidError for a finish that none has."""
+    finish, seen = result.finish, result.seen
+    if finish and not finish.plausible:
+        raise InvalidError("finish", f"A finish lies within {FARTHEST_FINISH_M:g} metres of the hole.")
+    putt.holed = result.holed
+    putt.finish_along_m = finish.along_m if finish else None
+    putt.finish_across_m = finish.across_m if finish else None
+    putt.started_right, putt.passed_right = seen.started_right, seen.passed_right
+    putt.gate_touched, putt.struck_centre = seen.gate_touched, seen.struck_centre
+    putt.by_device = result.by_device
+    putt.start_right_rad = _start_right_rad(putt, result)
+
+
+def _start_right_rad(putt: LoggedPutt, result: Result) -> float | None:
+    """Return how far right of the line meant a ball started, as its finish implies on that ground."""
+    if result.finish is None or putt.putt_document is None or putt.read_document is None:
+        return None
+    asked = putt_of(putt.putt_document)
+    meant = Launch(
+        math.radians(putt.read_document["launch_angle_right_deg"]), putt.read_document["launch_speed_mps"]
+    )
+    own_m = putt.own_aim_right_m
+    right_rad = meant.right_rad if own_m is None else math.atan2(own_m, asked.length_m)
+    try:
+        left = launch_to(asked, _place(asked, result), meant)
+    except (ValueError, PuttError):
+        return None
+    return left.launch.right_rad - right_rad
+
+
+def _place(asked: Putt, result: Result) -> Point:
+    """Return where on the ground a ball stopped."""
+    assert result.finish is not None
+    along, right = asked.length_m + result.finish.along_m, result.finish.across_m
+    cos, sin = math.cos(asked.bearing_rad), math.sin(asked.bearing_rad)
+    return Point(asked.ball.x_m + along * cos + right * sin, asked.ball.y_m + along * sin - right * cos)
