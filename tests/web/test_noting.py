@@ -117,3 +117,4 @@ def test_competition_notes_without_a_word_of_the_read(signed_in):
     after = signed_in.post(saved.location, data=PLACE, follow_redirects=True)
     assert "Noted: 14 ft, 18 in past" in text(after)
     assert "17¾" not in text(after)
+    assert signed_in.get("/figures").status_code == 403

@@ -38,6 +38,7 @@ def test_its_putts_stand_green_by_green(signed_in, begun):
     assert "2 putts on 2 greens" in text(page)
     assert [word in text(page) for word in ("hole 1", "hole 2", "missed", "holed")] == [True] * 4
     assert "2 putts, newest first" in text(signed_in.get(link(page, "Its putts in the log")))
+    assert "2 putts" in text(signed_in.get(link(page, "Its figures")))
 
 
 def test_edit_delete_and_undo(signed_in, begun):

@@ -19,6 +19,7 @@ from orthocline.web import (
     database,
     errors,
     eyes,
+    figures,
     firm,
     grain,
     green_files,
@@ -62,7 +63,7 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, balls, beat, eyes, firm, grain, green_files, greens, jobs, log),
+    *(about, account, balls, beat, eyes, figures, firm, grain, green_files, greens, jobs, log),
     *(look, measures, mode, noting, other_methods, phone_level, ramp, read, rounds, schools, speed),
     *(straight, today),
 )
