@@ -26,6 +26,7 @@ from orthocline.web import (
     greens,
     jobs,
     log,
+    log_files,
     look,
     measures,
     mode,
@@ -63,7 +64,7 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, balls, beat, eyes, figures, firm, grain, green_files, greens, jobs, log),
+    *(about, account, balls, beat, eyes, figures, firm, grain, green_files, greens, jobs, log, log_files),
     *(look, measures, mode, noting, other_methods, phone_level, ramp, read, rounds, schools, speed),
     *(straight, today),
 )

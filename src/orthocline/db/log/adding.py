@@ -1,0 +1,33 @@
+"""Many putts at once."""
+
+from collections.abc import Sequence
+from typing import Any
+from uuid import UUID
+
+from sqlalchemy import insert, select
+from sqlalchemy.orm import Session
+
+from orthocline.db.entries import with_same_key
+from orthocline.db.log.models import LoggedPutt, Outing
+
+
+def keys_of(session: Session, golfer_id: int, keys: Sequence[UUID]) -> set[UUID]:
+    """Return those of some keys under which a golfer has a putt, deleted or not."""
+    query = select(LoggedPutt.key).where(LoggedPutt.golfer_id == golfer_id, LoggedPutt.key.in_(keys))
+    return set(session.scalars(query))
+
+
+def add_putts(session: Session, rows: Sequence[dict[str, Any]]) -> None:
+    """Add putts by their columns."""
+    if rows:
+        session.execute(insert(LoggedPutt), rows)
+
+
+def outing_found_or_added(session: Session, outing: Outing) -> Outing:
+    """Return the round or practice of a golfer's that has the key of this one; else add this one."""
+    before = with_same_key(session, outing)
+    if before:
+        return before
+    session.add(outing)
+    session.flush()
+    return outing
