@@ -41,6 +41,7 @@ from client import enter, fetch, fetch_archive, some_address
 from green_files import bench_green_files
 from greens import bench_greens
 from holing import bench_holing
+from log import bench_log
 from orthocline.core.ground import UNSAID, Grid, Reading, Station, Stations, plane_from_grade, stations_of
 from orthocline.core.roll import Point, Putt, RollPast, Wind, read, roller, rolling_deceleration_mps2
 from orthocline.core.roll.aim import aim
@@ -386,15 +387,12 @@ def bench_weight(base):
 
 
 if __name__ == "__main__":
-    bench_core()
-    bench_grid()
-    bench_stations()
-    bench_batches()
-    bench_wind()
-    bench_sureness()
+    for part in (bench_core, bench_grid, bench_stations, bench_batches, bench_wind, bench_sureness):
+        part()
     bench_watched()
     bench_greens(bench_database())
     bench_green_files()
     bench_calls()
     bench_holing(bench_database())
+    bench_log(bench_database())
     bench_server()

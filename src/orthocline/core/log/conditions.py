@@ -83,5 +83,7 @@ def chosen(putts: Putts, names: Iterable[str]) -> Mask:
     """
     mask = np.ones(len(putts), dtype=bool)
     for name in names:
-        mask &= CONDITIONS[name](putts)
+        if name not in putts.chosen_by:
+            putts.chosen_by[name] = CONDITIONS[name](putts)
+        mask &= putts.chosen_by[name]
     return mask

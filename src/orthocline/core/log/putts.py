@@ -87,6 +87,11 @@ class Putts:
         return len(self.length_m)
 
     @cached_property
+    def chosen_by(self) -> dict[str, Mask]:
+        """Which fulfil each condition that was asked for, by its name."""
+        return {}
+
+    @cached_property
     def stopped(self) -> Mask:
         """Which are misses that stopped at a place that is known."""
         return np.asarray((self.holed == 0.0) & ~np.isnan(self.along_m))

@@ -6,7 +6,7 @@ from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.stats import beta, binom, chi2, t
+from scipy.special import bdtr, bdtrik, betaincinv, gammaincinv, stdtrit
 
 from orthocline.core.estimate import Span
 
@@ -93,8 +93,8 @@ def share(holds: NDArray[np.bool_]) -> Figure:
     if not count:
         return NO_FIGURE
     hits = int(np.count_nonzero(holds))
-    low = 0.0 if hits == 0 else float(beta.ppf(LOW, hits + 0.5, count - hits + 0.5))
-    high = 1.0 if hits == count else float(beta.ppf(HIGH, hits + 0.5, count - hits + 0.5))
+    low = 0.0 if hits == 0 else float(betaincinv(hits + 0.5, count - hits + 0.5, LOW))
+    high = 1.0 if hits == count else float(betaincinv(hits + 0.5, count - hits + 0.5, HIGH))
     return Figure(hits / count, Span(low, high), count)
 
 
@@ -118,7 +118,7 @@ def mean(values: Figures) -> Figure:
     middle = float(known.mean())
     if count == 1:
         return Figure(middle, None, 1)
-    half = float(t.ppf(HIGH, count - 1)) * float(known.std(ddof=1)) / math.sqrt(count)
+    half = float(stdtrit(count - 1, HIGH)) * float(known.std(ddof=1)) / math.sqrt(count)
     return Figure(middle, Span(middle - half, middle + half), count)
 
 
@@ -136,14 +136,22 @@ def median(values: Figures) -> Figure:
         Their median, between the two of them that hold it in 95 of 100 (by the binomial distribution); no
         range of fewer than six, which cannot say as much.
     """
-    known = np.sort(values[~np.isnan(values)])
+    known = values[~np.isnan(values)]
     count = len(known)
     if not count:
         return NO_FIGURE
-    below = int(binom.ppf(LOW, count, 0.5))
-    if below < 1:
-        return Figure(float(np.median(known)), None, count)
-    return Figure(float(np.median(known)), Span(float(known[below - 1]), float(known[count - below])), count)
+    below = _half_of(count)
+    middle = [(count - 1) // 2, count // 2]
+    ends = [below - 1, count - below] if below else []
+    ranked = np.partition(known, [*middle, *ends])  # a whole sort takes several times as long
+    span = Span(*ranked[ends].tolist()) if ends else None
+    return Figure(float(ranked[middle].mean()), span, count)
+
+
+def _half_of(count: int) -> int:
+    """Return the least number of heads that fewer than 2.5 of 100 throws of so many coins fall short of."""
+    found = max(math.ceil(float(bdtrik(LOW, count, 0.5))), 0)
+    return found - 1 if found > 0 and float(bdtr(found - 1, count, 0.5)) >= LOW else found
 
 
 def spread(values: Figures) -> Figure:
@@ -164,7 +172,8 @@ def spread(values: Figures) -> Figure:
     if count < 2:
         return Figure(None, None, count)
     sd = float(known.std(ddof=1))
-    ends = (sd * math.sqrt((count - 1) / float(chi2.ppf(level, count - 1))) for level in (HIGH, LOW))
+    half = 0.5 * (count - 1)
+    ends = (sd * math.sqrt(half / float(gammaincinv(half, level))) for level in (HIGH, LOW))
     return Figure(sd, Span(*ends), count)
 
 

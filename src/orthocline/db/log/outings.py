@@ -23,12 +23,16 @@ class OutingCounts:
     holed: int = 0
 
 
-def outings_of(session: Session, golfer_id: int, *, kind: str = "", limit: int) -> Sequence[Outing]:
-    """Return a golfer's rounds and practices, or those of one kind, newest first."""
+def outings_of(session: Session, golfer_id: int, *, limit: int) -> Sequence[Outing]:
+    """Return a golfer's rounds and practices, newest first."""
     query = select(Outing).where(_kept(golfer_id))
-    if kind:
-        query = query.where(Outing.kind == kind)
     return session.scalars(query.order_by(Outing.begun_at.desc(), Outing.id.desc()).limit(limit)).all()
+
+
+def round_holes(session: Session, golfer_id: int) -> dict[int, int]:
+    """Return how many holes a card says of each of a golfer's rounds, 0 where none does, by their numbers."""
+    query = select(Outing.id, Outing.holes).where(_kept(golfer_id), Outing.kind == "round")
+    return {row[0]: row[1] or 0 for row in session.execute(query)}
 
 
 def unended_outing(session: Session, golfer_id: int, since: datetime) -> Outing | None:

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from datetime import datetime
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from sqlalchemy import ColumnElement, Select, func, literal, select, tuple_
 from sqlalchemy.orm import Session
@@ -13,18 +13,21 @@ from orthocline.db.log.which import ALL, Which
 
 NEWEST_PUTT = (LoggedPutt.created_at.desc(), LoggedPutt.id.desc())
 
+PARTED = ","
+"""No method has it in its name."""
 Place = tuple[datetime, int]
 """Where a putt stands in the log: when it was logged, and its number."""
 
 
 class Packed(NamedTuple):
-    """The figures of all putts that were read by one method, and which of them are asked for.
+    """The figures of all putts of a golfer, in one order.
 
-    `packed` has the bytes of each in the layout of `LAYOUT`; `chosen` one byte each for every `Which` asked.
+    `packed` has the bytes of each in the layout of `LAYOUT`, `methods` by what each was read, `chosen` one
+    byte each for every `Which` asked.
     """
 
-    method: str
     packed: bytes
+    methods: list[str]
     chosen: tuple[bytes, ...]
 
 
@@ -62,14 +65,31 @@ def all_putts(session: Session, golfer_id: int, which: Which = ALL) -> Iterator[
     return iter(session.scalars(query.execution_options(yield_per=FETCHED)))
 
 
-def packed_putts(session: Session, golfer_id: int, asked: Sequence[Which]) -> list[Packed]:
-    """Return the figures of all putts of a golfer, by method, and which of them each `Which` means."""
+def packed_putts(session: Session, golfer_id: int, asked: Sequence[Which]) -> Packed:
+    """Return the figures of all putts of a golfer, and which of them each `Which` means."""
+    row = _as_it_is(session, packed_query(golfer_id, asked))
+    if row[0] is None:
+        return Packed(b"", [], (b"",) * len(asked))
+    return Packed(row[0], row[1].split(PARTED), tuple(row[2:]))
+
+
+def packed_query(golfer_id: int, asked: Sequence[Which]) -> Select[Any]:
+    """Return the query for the figures of all putts of a golfer, in one row."""
     chosen = [
         func.string_agg(func.boolsend(func.coalesce(one.chosen(golfer_id), False)), b"") for one in asked
     ]
-    query = select(LoggedPutt.method, func.string_agg(LoggedPutt.packed, b""), *chosen)
-    rows = session.execute(query.where(_kept(golfer_id)).group_by(LoggedPutt.method))
-    return [Packed(row[0] or "", row[1], tuple(row[2:])) for row in rows]
+    methods = func.string_agg(func.coalesce(LoggedPutt.method, ""), PARTED)
+    query = select(func.string_agg(LoggedPutt.packed, b""), methods, *chosen)
+    return query.where(_kept(golfer_id))
+
+
+def _as_it_is(session: Session, query: Select[Any]) -> tuple[Any, ...]:
+    """Return the row of a query; its bytes come as they are, and not as text of twice their length."""
+    compiled = query.compile(session.get_bind(), compile_kwargs={"render_postcompile": True})
+    connection: Any = session.connection().connection.driver_connection
+    with connection.cursor(binary=True) as cursor:
+        row: tuple[Any, ...] = cursor.execute(str(compiled), compiled.params).fetchone()
+    return row
 
 
 def _kept(golfer_id: int) -> ColumnElement[bool]:

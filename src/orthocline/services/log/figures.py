@@ -22,14 +22,13 @@ from orthocline.core.log import (
     chosen,
     putts_of,
 )
-from orthocline.db.log.outings import outings_of
+from orthocline.db.log.outings import round_holes
 from orthocline.db.log.packed import LAYOUT
-from orthocline.db.log.queries import Packed, packed_putts
+from orthocline.db.log.queries import packed_putts
 from orthocline.db.log.which import Which
 from orthocline.services.account.access import Viewer, open_play
 
 ROOM = "Figures of your log"
-MOST_OUTINGS = 5000
 CENTURY = datetime(2000, 1, 1, tzinfo=UTC)
 MONTHS = 12
 NAMES: Mapping[str, str] = {
@@ -119,7 +118,7 @@ class LogFigures:
             if name and here.any():
                 figures = (one.figure(self.putts, here) for one in (HOLED, GAINED, aimed))
                 found.append(MethodFigures(name, *figures))
-        return sorted(found, key=lambda one: -one.holed.count)
+        return sorted(found, key=lambda one: (-one.holed.count, one.method))
 
     def newest(self, condition: str, most: int) -> NDArray[np.int64]:
         """Return the places of so many of the newest putts that fulfil a condition."""
@@ -143,29 +142,25 @@ def log_figures(
         Whose months are meant.
     """
     found = packed_putts(session, viewer.owner_id, asked)
-    rows = np.frombuffer(b"".join(one.packed for one in found), dtype=LAYOUT)
+    rows = np.frombuffer(found.packed, dtype=LAYOUT)
     columns = {name: rows[column].astype(np.float64) for name, column in NAMES.items()}
     columns |= _outing_columns(viewer, session, rows["outing_id"])
     columns["month"] = _months(rows["created_at"], zone)
     putts = putts_of(columns, rows["visit"].astype(np.int64), level)
-    counts = [len(one.packed) // LAYOUT.itemsize for one in found]
-    methods = np.repeat(np.arange(len(found)), counts)
-    names, at = tuple(one.method for one in found), rows["created_at"].astype(np.float64)
-    return [LogFigures(putts, _among(found, number), methods, names, at) for number in range(len(asked))]
-
-
-def _among(found: Sequence[Packed], number: int) -> NDArray[np.bool_]:
-    return np.frombuffer(b"".join(one.chosen[number] for one in found), dtype=np.bool_)
+    codes: dict[str, int] = {}
+    methods = np.array([codes.setdefault(name, len(codes)) for name in found.methods], dtype=np.int64)
+    at = rows["created_at"].astype(np.float64)
+    return [
+        LogFigures(putts, np.frombuffer(one, dtype=np.bool_), methods, tuple(codes), at)
+        for one in found.chosen
+    ]
 
 
 def _outing_columns(
     viewer: Viewer, session: Session, numbers: NDArray[np.int64]
 ) -> dict[str, NDArray[np.float64]]:
     """Return of each putt the number of its round or practice, and the holes that a card says of it."""
-    holes = {
-        one.id: float(one.holes or 0)
-        for one in outings_of(session, viewer.owner_id, kind="round", limit=MOST_OUTINGS)
-    }
+    holes = round_holes(session, viewer.owner_id)
     some, code = np.unique(numbers.astype(np.int64), return_inverse=True)
     of_round = np.array([holes.get(int(number), np.nan) for number in some])
     return {"outing": numbers.astype(np.float64), "round_holes": of_round[code] if len(some) else of_round}

@@ -8,7 +8,7 @@ from urllib.parse import urlencode
 
 from flask import url_for
 
-from orthocline.core.log import FEW, Figure, difference
+from orthocline.core.log import FEW, Band, Figure, difference
 from orthocline.drawing.log.bands import SHARES, Column, columns_drawing, scale_round
 from orthocline.drawing.log.finishes import finishes
 from orthocline.drawing.log.start_fan import start_fan
@@ -134,14 +134,17 @@ class FiguresView:
         return tuple(edge * self.wording.units.far_m for edge in EDGES[self.wording.units.far])
 
     @cached_property
+    def _bands(self) -> tuple[Band, ...]:
+        return self.found.bands(self.edges_m)
+
+    @cached_property
     def bands(self) -> Scene:
         """What is holed from band to band, beside the usual golfer."""
         far, edges = self.wording.units.far, EDGES[self.wording.units.far]
         names = [f"{least:g}–{most:g}" for least, most in pairwise(edges[:-1])]
-        bands = self.found.bands(self.edges_m)
         columns = [
             Column(name, band.holed, band.usual)
-            for name, band in zip([*names, f"{edges[-2]:g}+"], bands, strict=True)
+            for name, band in zip([*names, f"{edges[-2]:g}+"], self._bands, strict=True)
         ]
         told = "; ".join(
             f"{one.name} {far} {hundred(one.figure.value)} of 100 over {one.figure.count}"
@@ -155,7 +158,7 @@ class FiguresView:
     def band_links(self) -> list[tuple[str, str]]:
         """The putts of each band."""
         found = []
-        for band in self.found.bands(self.edges_m):
+        for band in self._bands:
             if band.holed.count:
                 most_m = band.span.most if band.span.most < 100.0 else None
                 words = between_words(band.span.least or None, most_m, self.wording)
