@@ -23,7 +23,9 @@ def test_a_new_user_reads_saves_records_a_miss_and_finds_it_after_a_restart(page
     page.see("Where did it stop?")
     ActionChains(page.driver).move_to_element_with_offset(page.find("#target"), 40, -60).click().perform()
     assert page.value("along").endswith(" in")
-    page.press("Keep it")
+    page.press("Keep the place")
+    page.see("Noted: 14 ft")
+    page.press("Log")
     page.see("newest first")
     first = page.text("#putts li")
     past, right = (int(n) for n in re.search(r"(\d+) in past, (\d+) in right", first).groups())
@@ -60,11 +62,10 @@ def test_sign_up_edit_delete_undo_and_filter(page):
     page.find("#name").send_keys("Idris of the long name who plays at dusk")
     page.find("#password").send_keys("a good long password", Keys.ENTER)
     page.see("Your log is empty.")
-    page.press("Note a putt without a read")
+    page.press("Note a putt")
     page.find("#length").send_keys("21 ft")
-    page.press("Note it")
     page.press("Holed")
-    page.see("holed", "#putts")
+    page.see("Noted: 21 ft")
     page.press("Edit")
     page.find("#green").send_keys("green 7")
     page.press("Keep it")
@@ -107,8 +108,8 @@ def test_as_a_plain_form_with_scripts_off(page):
     page.until(lambda: "Where did it stop?" in page.text("h1"))
     page.find("#along").send_keys("8 in")
     page.find("#across").send_keys("2 in")
-    page.press("Keep it")
-    page.until(lambda: "8 in past, 2 in right" in page.text("#putts li"))
+    page.press("Keep the place")
+    page.until(lambda: "8 in past, 2 in right" in page.text("main"))
 
 
 def test_the_tab_key_reaches_everything_in_order_on_a_phone(page):
@@ -156,6 +157,16 @@ VIEWS = {
     "level-error": "/level?laid=flat",
     "error": "/read?length=far&side=steep",
     "log": "/log",
+    "log-filtered": "/log?kind=round&only=short,first&least=3+ft&since=2026-01-01",
+    "note": "/log/note?new=1",
+    "note-after": "/log/note?after={putt}",
+    "rounds": "/rounds",
+    "round": "/rounds/{round}",
+    "round-edit": "/rounds/{round}/edit",
+    "card": "/rounds/card",
+    "figures": "/figures?beside=rounds",
+    "figures-none": "/figures?place=nowhere&most=far",
+    "log-files": "/log/files",
     "finish": "/log/{putt}/finish",
     "edit": "/log/{putt}/edit",
     "account": "/account",
@@ -200,6 +211,11 @@ STRANGERS = (
     "missing",
 )
 """Views that a stranger sees otherwise than a golfer does, or is turned away from."""
+ON_A_PHONE = (
+    *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
+    *("round", "card", "figures", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
+)
+"""Views that lie otherwise on a phone."""
 
 
 @pytest.mark.parametrize(
@@ -211,7 +227,7 @@ def test_axe_finds_nothing(page, metrics, who):
     page.expected_errors = ("422", "404")
     page.size(metrics)
     page.go("/")
-    numbers = {"putt": 1, "speed": 1, "green": 1}
+    numbers = {"putt": 1, "speed": 1, "green": 1, "round": 1}
     if who == "golfer":
         page.as_wren()
         for kind, at in (("putt", "/log"), ("speed", "/speed")):
@@ -219,7 +235,10 @@ def test_axe_finds_nothing(page, metrics, who):
             numbers[kind] = re.search(r"/(\d+)/edit", page.find("a[href$='/edit']").get_attribute("href"))[1]
         page.go("/greens")
         numbers["green"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
-    for name in VIEWS if who == "golfer" else STRANGERS:
+        page.go("/rounds")
+        numbers["round"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
+    shown = ON_A_PHONE if metrics is PHONE else VIEWS
+    for name in shown if who == "golfer" else STRANGERS:
         page.go(VIEWS[name].format(**numbers))
         page.run(AXE.read_text())
         result = page.driver.execute_async_script("axe.run().then(arguments[arguments.length - 1])")

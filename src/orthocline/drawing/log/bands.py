@@ -26,6 +26,8 @@ WIDTH, HEIGHT = 640.0, 420.0
 LEFT, RIGHT, TOP, FOOT = 60.0, 628.0, 44.0, 340.0
 NAMES, COUNTS = FOOT + 28.0, FOOT + 52.0
 HALF_BAND, DOT = 13.0, 6.0
+BESIDE, ARM = 22.0, 4.5
+"""Other putts' figures stand so far beside, as crosses so large."""
 MOST_LINES, MOST_NAMES = 5, 9
 HELD, ROOMY = 0.7, 1.3
 """Ranges are held whole up to such a share of them; values have so much room."""
@@ -33,11 +35,12 @@ HELD, ROOMY = 0.7, 1.3
 
 @dataclass(frozen=True)
 class Column:
-    """One of the figures: what it is called, the figure, and the usual golfer's, if any."""
+    """One of the figures: its name, the figure, the usual golfer's, and that of other putts, if any."""
 
     name: str
     figure: Figure
     usual: float | None = None
+    other: Figure | None = None
 
 
 @dataclass(frozen=True)
@@ -85,6 +88,7 @@ def columns_drawing(
         *_lines(scale),
         *_usual(columns, places, scale, usual),
         *(item for one, x in zip(columns, places, strict=True) for item in _column(one, x, scale)),
+        *(item for one, x in zip(columns, places, strict=True) for item in _other(one, x, scale)),
         *_feet(columns, places),
     ]
     return Scene(name, WIDTH, HEIGHT, says, tuple(items))
@@ -119,6 +123,18 @@ def _column(one: Column, x: float, scale: Scale) -> Iterator[Item]:
         yield Area(box(x - HALF_BAND, top, x + HALF_BAND, foot), Sign.UNSURE, Fill.HATCHED, 1.2, name="range")
     at = Spot(x, scale.y(one.figure.value))
     yield Disc(at, DOT, Sign.REAL, None if one.figure.few else Fill.SOLID, 2.4, name="figure")
+
+
+def _other(one: Column, x: float, scale: Scale) -> Iterator[Item]:
+    """Yield the figure of other putts: a cross on a thin range, beside the first."""
+    if one.other is None or one.other.value is None:
+        return
+    aside, y = x + BESIDE, scale.y(one.other.value)
+    if one.other.span is not None:
+        ends = [(aside, scale.y(end)) for end in (one.other.span.least, one.other.span.most)]
+        yield Strokes(spots_of(*ends), Sign.UNSURE, 1.4, name="other-range")
+    cross = [(aside - ARM, y - ARM), (aside + ARM, y + ARM), (aside - ARM, y + ARM), (aside + ARM, y - ARM)]
+    yield Strokes(spots_of(*cross), Sign.REAL, 2.2, name="other")
 
 
 def _feet(columns: Sequence[Column], places: Sequence[float]) -> Iterator[Item]:

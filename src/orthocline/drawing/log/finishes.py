@@ -64,6 +64,7 @@ def finishes(
         *_label_items(rings, scale, good, places, wording),
         Words("↓ your ball", Spot(8.0, SIZE - 10.0), Sign.QUIET),
         Words("↑ past the hole", Spot(8.0, 22.0), Sign.QUIET),
+        Words(f"line: {wording.past(GOOD_PAST_M)} past", Spot(SIZE - 8.0, 22.0), Sign.QUIET, "end"),
     ]
     return Scene("finishes", SIZE, SIZE, says, tuple(items))
 
@@ -88,8 +89,6 @@ def _label_items(
         Wanted(f"{tidy(ring)} {wording.units.far}", Spot(*circle[15].tolist()), "near", needed=False)
         for ring, circle in zip(rings, circles, strict=True)
     ]
-    past = f"{wording.short(GOOD_PAST_M)} past"
-    wanted.append(Wanted(past, Spot(MIDDLE.x + 0.98 * EDGE, good), "near", needed=False))
     beside = np.concatenate([places + DOT * np.array(way) for way in BESIDE])
     marks = np.concatenate([beside, spots_of(MIDDLE)])
     for label in place_labels(wanted, dots_along(lines, marks), ROOM):

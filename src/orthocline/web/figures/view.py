@@ -1,5 +1,6 @@
 """The variables of the log's figures."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
@@ -138,13 +139,42 @@ class FiguresView:
         return self.found.bands(self.edges_m)
 
     @cached_property
+    def _others(self) -> Sequence[Band | None]:
+        return self.beside.bands(self.edges_m) if self.beside else [None] * len(self._bands)
+
+    @property
+    def _band_names(self) -> list[str]:
+        edges = EDGES[self.wording.units.far]
+        return [*(f"{least:g}–{most:g}" for least, most in pairwise(edges[:-1])), f"{edges[-2]:g}+"]
+
+    @cached_property
+    def gained(self) -> Scene:
+        """What a putt gained, from band to band."""
+        columns = [
+            Column(name, band.gained, other=other.gained if other else None)
+            for name, band, other in zip(self._band_names, self._bands, self._others, strict=True)
+        ]
+        heading = f"strokes gained a putt, by length [{self.wording.units.far}]"
+        told = self._told(columns)
+        return columns_drawing(
+            "gained", columns, scale_round(columns, LEAST_STROKES), heading, f"Gained: {told}"
+        )
+
+    def _told(self, columns: Sequence[Column]) -> str:
+        """Return strokes gained in words, for whoever does not see them."""
+        return "; ".join(
+            f"{one.name} {figure_text('strokes', one.figure.value, self.wording)}"
+            for one in columns
+            if one.figure.value is not None
+        )
+
+    @cached_property
     def bands(self) -> Scene:
         """What is holed from band to band, beside the usual golfer."""
-        far, edges = self.wording.units.far, EDGES[self.wording.units.far]
-        names = [f"{least:g}–{most:g}" for least, most in pairwise(edges[:-1])]
+        far = self.wording.units.far
         columns = [
-            Column(name, band.holed, band.usual)
-            for name, band in zip([*names, f"{edges[-2]:g}+"], self._bands, strict=True)
+            Column(name, band.holed, band.usual, other.holed if other else None)
+            for name, band, other in zip(self._band_names, self._bands, self._others, strict=True)
         ]
         told = "; ".join(
             f"{one.name} {far} {hundred(one.figure.value)} of 100 over {one.figure.count}"
@@ -172,13 +202,8 @@ class FiguresView:
         months = self.found.months[-MOST_MONTHS:]
         columns = [Column(self._month(one.number), one.gained) for one in months]
         scale = scale_round(columns, LEAST_STROKES)
-        told = "; ".join(
-            f"{one.name} {figure_text('strokes', one.figure.value, self.wording)}"
-            for one in columns
-            if one.figure.value is not None
-        )
         heading = f"strokes gained a putt on {self.usual}, by month"
-        return columns_drawing("trend", columns, scale, heading, f"Gained by month: {told}")
+        return columns_drawing("trend", columns, scale, heading, f"Gained by month: {self._told(columns)}")
 
     @cached_property
     def month_links(self) -> list[tuple[str, str]]:

@@ -107,7 +107,8 @@ def figure_text(unit: str, value: float, wording: Wording) -> str:
         case "share":
             return f"{hundred(value)} %"
         case "points":
-            return f"{_signed(100.0 * value, 0)} points"
+            points = _signed(100.0 * value, 0)
+            return f"{points} {'point' if points.lstrip('+−') == '1' else 'points'}"
         case "length":
             return f"{'−' if value < 0 else ''}{wording.far(abs(value))}"
         case "angle":
