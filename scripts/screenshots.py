@@ -28,7 +28,6 @@ FLAGS = "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-
 DESK = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
 PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
 READ = "/read?" + urlencode(demo_values(USUAL_WORDING, datetime.now(UTC)))
-FELT = "/read?length=5+paces&side=1.5+%25&side_from=feet&rise=1+in&slope=down&speed=10&past=12+in"
 SCHOOLS = READ.replace("/read", "/schools") + "&one=hand_gauge&other=plumb_line"
 OWN_CALLS = {
     "calls": "hand_gauge,curve_gate,cup_entry,instinct,pace_target",
@@ -48,10 +47,6 @@ ROLLS = {
     "level": "0.9 %",
     "level_with": "level_averaged",
 }
-ROLLED = {"length": "14 ft", "speed": "10.2", "past": "9 in", "side": "2 %", "rise": "0 %"}
-FELT_ROUND = ROLLED | {"side_from": "feet", "rise_from": "feet"}
-PLATE = {"spot-0-at": "hole", "spot-0-falls": "ball and left", "spot-0-by": "plate"}
-DIAL = "/straight?" + urlencode(ROLLED | {"side_from": "first_look", "rise_from": "first_look"} | PLATE)
 FIRM = "/firm?length=10+ft&side=1.5+%25&rise=0+%25&speed=10&off_line=1.5+deg+left&off_pace=3+%25+firm"
 RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
 ADVISED = (
@@ -67,14 +62,14 @@ PICTURES = (
     ("eyes-phone", READ_ON_GREEN.replace("/read", "/eyes") + "&lit=hand_gauge&stop=ball&shape=tall", PHONE),
     ("speed", "/speed", DESK),
     ("ramp", RAMP, DESK),
-    ("sure", FELT, DESK),
     ("schools", SCHOOLS, DESK),
     ("calls", CALLS, DESK),
-    ("level-phone", "/level?laid=1.6+deg&turned=-0.8+deg", PHONE),
     ("look-phone", LOOK, PHONE),
-    ("dial", DIAL, DESK),
     ("firm", FIRM, DESK),
     ("log", "/log", DESK),
+    ("note-phone", "/log/note?after={putt}", PHONE),
+    ("figures", "/figures", DESK),
+    ("finishes-phone", "/figures#where", PHONE),
     ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
     ("green-sure", "/greens/{Breakwater}?tool=slope", DESK),
     ("green-phone", "/greens/{Homeward}?tool=slope", PHONE),
@@ -113,6 +108,9 @@ def take(driver: webdriver.Chrome, base: str) -> None:
     links = driver.find_elements(By.CSS_SELECTOR, "main li a")
     greens = {one.text.split("\n")[0].split(", ")[-1]: one.get_attribute("href") for one in links}
     numbers = {name: address.rpartition("/")[2] for name, address in greens.items()}
+    driver.get(base + "/log?only=first,missed,stopped")
+    putt = driver.find_element(By.CSS_SELECTOR, "#putts a[href$='/edit']").get_attribute("href")
+    numbers["putt"] = putt.split("/")[-2]
     for name, path, size in PICTURES:
         driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
         driver.get(base + path.format(**numbers))
