@@ -67,6 +67,8 @@ def test_a_json_line_is_as_the_documents_page_has_it():
     (putt,) = putts(json.dumps(line) + "\n\n", json_lines=True)
     assert (putt.aim_right_m, putt.finish_along_m, putt.seen_passed) == (-0.2, 0.4, "right")
     assert putt.putt == document
+    told = putt.length_m, putt.green_speed_ft, putt.past_m, putt.breaks
+    assert told == (pytest.approx(3.048), 10.0, pytest.approx(document["pace"]["past_m"]), "right")
 
 
 def test_what_is_written_is_read_as_the_same():

@@ -91,6 +91,16 @@ def test_a_card_that_is_wrong_is_named_by_hole_and_kept_as_typed(signed_in, sess
     assert session.scalars(select(Outing)).all() == []
 
 
+def test_a_long_list_of_rounds_has_pages(signed_in, session):
+    session.add_all(Outing(golfer_id=signed_in.golfer.id, kind="round", note=f"n{i}") for i in range(130))
+    session.commit()
+    page = signed_in.get("/rounds")
+    assert len(parsed(page).select("main li")) == 100
+    older = signed_in.get(link(page, "Older ones"))
+    assert len(parsed(older).select("main li")) == 30
+    assert "No older ones" in text(signed_in.get("/rounds?after=500"))
+
+
 def test_what_cannot_be_begun_is_said(signed_in):
     assert signed_in.post("/rounds", data={"kind": "walk"}).status_code == 422
     assert "No round yet" in text(signed_in.get("/rounds"))

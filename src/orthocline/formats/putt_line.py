@@ -8,6 +8,7 @@ from typing import Annotated, Any, Final, Literal
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field, ValidationError, model_validator
 
 from orthocline.core.log import FARTHEST_FINISH_M, MOST_HOLES, MOST_PUTTS
+from orthocline.core.roll import Putt, RollPast
 from orthocline.core.units import FOOT_M, INCH_M, YARD_M
 from orthocline.formats.putt_document import DocumentError, question_of
 
@@ -16,6 +17,8 @@ LENGTH_UNITS: Final[Mapping[str, float]] = {"m": 1.0, "cm": 0.01, "ft": FOOT_M, 
 NESTED: Final = ("finish", "seen", "after", "own")
 """Objects of a JSON line; as columns their members are written behind their name."""
 LONGEST_M, WIDEST_M = 100.0, 30.0
+LEVEL: Final = 0.0005
+"""A putt across less tilt [ratio] is straight."""
 Label = Annotated[str, Field(max_length=80)]
 Place = Annotated[str, Field(max_length=80)]
 Aside = Annotated[float, Field(ge=-WIDEST_M, le=WIDEST_M)]
@@ -118,12 +121,23 @@ def parse_line(told: Mapping[str, Any]) -> PuttLine:
         raise
     except ValidationError as error:
         raise _fault(error) from error
-    if line.putt is not None:
-        try:
-            question_of(line.putt)
-        except DocumentError as error:
-            raise LineError(f"putt{error.member}", str(error)) from error
-    return line
+    if line.putt is None:
+        return line
+    try:
+        asked = question_of(line.putt).putt
+    except DocumentError as error:
+        raise LineError(f"putt{error.member}", str(error)) from error
+    return line.model_copy(update={name: figure for name, figure in _of(asked) if not getattr(line, name)})
+
+
+def _of(asked: Putt) -> Iterator[tuple[str, float | str]]:
+    """Yield what a putt as it was asked says of its line."""
+    yield "length_m", asked.length_m
+    yield "green_speed_ft", asked.green_speed_ft
+    if isinstance(asked.pace, RollPast):
+        yield "past_m", asked.pace.past_m
+    tilt = asked.side_tilt_right
+    yield "breaks", "straight" if abs(tilt) < LEVEL else "right" if tilt > 0.0 else "left"
 
 
 def _fault(error: ValidationError) -> LineError:

@@ -1,5 +1,6 @@
 """Noting: what comes next, rounds begun and ended, cards, and the start line that a finish implies."""
 
+import json
 import math
 from dataclasses import replace
 from datetime import UTC, datetime, timedelta
@@ -11,6 +12,7 @@ from sqlalchemy import func, select
 from orthocline.core.log import Finish, Judged, Seen
 from orthocline.core.roll import Launch, capture_of, read, roller
 from orthocline.db.log.models import LoggedPutt, Outing
+from orthocline.formats.putt_document import putt_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.ground.places import Place
@@ -18,9 +20,11 @@ from orthocline.services.log import noting, outings
 from orthocline.services.log.cards import CardHole, keep_card
 from orthocline.services.log.entries import NO_TURN, OwnKept, Result, Turn
 from orthocline.services.log.putts import Which, delete_putt, list_putts
-from tests.putts import FORMULAS, on_grid, plane_putt
+from tests.putts import DATA, FORMULAS, REFERENCES, on_grid, plane_putt
 
 NOW = datetime.now(UTC)
+STATIONS = next(one for one in REFERENCES if one["putt"]["surface"]["kind"] == "stations")
+SURVEYED = json.loads((DATA / "reference-survey.json").read_text())[0]
 MISSED = Result(False, Finish(0.3, 0.4))
 HOLED = Result(True)
 
@@ -151,8 +155,10 @@ def test_a_read_keeps_its_length_and_break_whatever_is_typed(session, tove):
     [
         (plane_putt(10, side_right=0.02, grade=-0.01), 2.2),
         (on_grid(FORMULAS[0]), -0.8),
+        (putt_of(STATIONS["putt"]), 2.4),
+        (putt_of(SURVEYED["putt"]), -1.6),
     ],
-    ids=["plane", "grid"],
+    ids=["plane", "grid", "stations", "survey"],
 )
 @pytest.mark.parametrize("own_m", [None, -0.3])
 def test_the_finish_tells_how_the_ball_started(session, tove, putt, off_deg, own_m):

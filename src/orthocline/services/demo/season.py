@@ -54,6 +54,8 @@ class Player:
         By what they read in practice, one of the schools that says an aim.
     method_sees : float
         Which share of the break that method aims for.
+    method_step : float
+        How finely its figure is said, in its SI unit.
     push_rad : float
         How far right of their line they start the ball [rad].
     stronger : float
@@ -74,6 +76,7 @@ class Player:
     sees_right: float
     method: str
     method_sees: float
+    method_step: float
     push_rad: float
     stronger: float
     past_m: float
@@ -85,16 +88,55 @@ class Player:
 
 
 WREN: Final = Player(
-    *("Wren Halloran", "low", 0.95, 0.65, "hand_gauge", 0.95, math.radians(0.3), 0.04, 12.0 * INCH_M),
-    *(12, 12, 300, timedelta(days=8), "survey"),
+    name="Wren Halloran",
+    level="low",
+    sees_left=0.95,
+    sees_right=0.65,
+    method="hand_gauge",
+    method_sees=0.95,
+    method_step=0.5,
+    push_rad=math.radians(0.3),
+    stronger=0.04,
+    past_m=12.0 * INCH_M,
+    rounds=12,
+    practices=12,
+    putts=300,
+    every=timedelta(days=8),
+    reads="survey",
 )
 TOVE: Final = Player(
-    *("Tove", "new", 0.55, 0.55, "instinct", 0.55, 0.0, -0.12, 6.0 * INCH_M),
-    *(3, 3, 84, timedelta(days=11), ""),
+    name="Tove",
+    level="new",
+    sees_left=0.55,
+    sees_right=0.55,
+    method="instinct",
+    method_sees=0.55,
+    method_step=1.0,
+    push_rad=math.radians(0.0),
+    stronger=-0.12,
+    past_m=6.0 * INCH_M,
+    rounds=3,
+    practices=3,
+    putts=84,
+    every=timedelta(days=11),
+    reads="",
 )
 IDRIS: Final = Player(
-    *("Idris", "low", 1.2, 1.1, "curve_gate", 1.0, math.radians(-0.5), 0.08, 18.0 * INCH_M),
-    *(4, 3, 96, timedelta(days=9), "plane"),
+    name="Idris",
+    level="low",
+    sees_left=1.2,
+    sees_right=1.1,
+    method="curve_gate",
+    method_sees=1.0,
+    method_step=0.02,
+    push_rad=math.radians(-0.5),
+    stronger=0.08,
+    past_m=18.0 * INCH_M,
+    rounds=4,
+    practices=3,
+    putts=96,
+    every=timedelta(days=9),
+    reads="plane",
 )
 
 
@@ -224,9 +266,9 @@ class Season:
         return kept
 
     def _in_method(self, asked: Putt, own_m: float) -> Answer:
-        """Return the own aim in the words of the player's method, as near as its halves say it."""
-        for count in np.arange(-16.0, 16.5, 0.5).tolist():
-            answer = Answer(self.player.method, (count,))
+        """Return the own aim in the words of the player's method, as near as its steps say it."""
+        for count in range(-60, 61):
+            answer = Answer(self.player.method, (count * self.player.method_step,))
             launch = answer.launch(asked, USUAL_GOLFER)
             if launch and asked.length_m * math.tan(launch.right_rad) >= own_m:
                 return answer

@@ -30,7 +30,7 @@ KINDS = ("round", "practice")
 GOES_ON = timedelta(hours=12)
 """A round or practice that nobody ended ends by itself."""
 MISSING = "round or practice in your log"
-MOST_LISTED = 200
+MOST_LISTED, MOST_OUTINGS = 100, 1_000_000
 SOON = timedelta(days=1)
 """Nothing was played later than this from now: clocks differ by zones."""
 
@@ -150,9 +150,9 @@ def end_outing(viewer: Viewer, session: Session, outing_id: int, now: datetime) 
 
 
 @own_data
-def list_outings(viewer: Viewer, session: Session) -> Sequence[OutingRow]:
-    """Return the golfer's rounds and practices, newest first, up to `MOST_LISTED`."""
-    outings = outings_of(session, viewer.owner_id, limit=MOST_LISTED)
+def list_outings(viewer: Viewer, session: Session, after: int = 0) -> Sequence[OutingRow]:
+    """Return the golfer's rounds and practices, newest first, `MOST_LISTED` of them, after so many."""
+    outings = outings_of(session, viewer.owner_id, limit=MOST_LISTED, after=min(after, MOST_OUTINGS))
     counts = outing_counts(session, viewer.owner_id, [one.id for one in outings])
     return [OutingRow(one, counts.get(one.id, OutingCounts())) for one in outings]
 

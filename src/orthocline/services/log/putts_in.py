@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from datetime import UTC, datetime
 from itertools import chain
 from tempfile import TemporaryFile
-from typing import Any, Final
+from typing import IO, Any, Final
 from uuid import UUID, uuid5
 
 from sqlalchemy.orm import Session
@@ -110,10 +110,10 @@ def tried(viewer: Viewer, session: Session, task: Task) -> Generator[Made]:
         For a file that is none of putts; it says why.
     """
     file, lines = given_file(viewer, session, task), []
-    with _read(viewer, session, task) as batches:
+    with _read(viewer, session, task) as (held, batches):
         for batch in batches:
             lines += [vars(one) for one, _ in batch]
-            yield Made(b"", 0)
+            yield Made(b"", min(held.tell(), file.size - 1))
     yield Made(json.dumps({"name": file.name, "lines": lines}).encode(), file.size)
 
 
@@ -140,7 +140,7 @@ def keep_putts(viewer: Viewer, session: Session, task: Task) -> None:
     """
     one_at_a_time(session, viewer.owner_id)
     kept = _Kept(viewer, session)
-    with _read(viewer, session, task) as batches:
+    with _read(viewer, session, task) as (_, batches):
         for batch in batches:
             wrong = next((one for one, _ in batch if one.does == "wrong"), None)
             if wrong:
@@ -164,7 +164,7 @@ class Line:
 
 
 @contextmanager
-def _read(viewer: Viewer, session: Session, task: Task) -> Iterator[Iterator[Batch]]:
+def _read(viewer: Viewer, session: Session, task: Task) -> Iterator[tuple[IO[bytes], Iterator[Batch]]]:
     """Read a file in batches of lines, each with what it would do; raises DomainError for one of no putts."""
     with TemporaryFile() as held:
         for piece in file_bytes(viewer, session, task):
@@ -172,7 +172,7 @@ def _read(viewer: Viewer, session: Session, task: Task) -> Iterator[Iterator[Bat
         held.seek(0)
         try:
             parsed = parsed_lines(held, json_lines=bool(task.asked.get("json_lines")))
-            yield _batches(viewer, session, parsed)
+            yield held, _batches(viewer, session, parsed)
         except FileRefusedError as error:
             raise DomainError(str(error)) from error
 

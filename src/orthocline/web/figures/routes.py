@@ -3,20 +3,20 @@
 from collections.abc import Callable, Mapping
 from datetime import UTC, datetime
 
-from flask import Blueprint, Response, render_template, request
+from flask import Blueprint, Response, request
 from flask_login import login_required
 from werkzeug.exceptions import NotFound
 
+from orthocline.core.account import USUAL_LEVEL
 from orthocline.core.log import STATISTICS
 from orthocline.formats.figures_csv import RANGED, bands_csv, csv_text, months_csv, ranged
-from orthocline.services.account.measures import Measures
 from orthocline.services.log.figures import log_figures
 from orthocline.services.log.putts import Which
 from orthocline.web.database import session
 from orthocline.web.figures.forms import FiguresForm
 from orthocline.web.figures.view import FiguresView
 from orthocline.web.identity import measures, viewer, wording
-from orthocline.web.page import is_part
+from orthocline.web.page import page_or_part
 from orthocline.web.security import read_limit
 
 blueprint = Blueprint("figures", __name__)
@@ -27,11 +27,7 @@ blueprint = Blueprint("figures", __name__)
 @read_limit
 def page() -> Response:
     """The figures of the golfer's log, or of some of its putts, perhaps beside those of others."""
-    view = _view()
-    template = "figures/_part.html" if is_part() else "figures/page.html"
-    response = Response(render_template(template, view=view))
-    response.vary.add("HX-Request")
-    return response
+    return page_or_part("figures", _view(), readable=True)
 
 
 @blueprint.get("/figures/<chart>.csv")
@@ -50,16 +46,12 @@ def _view() -> FiguresView:
     form = FiguresForm(request.args, meta={"wording": wording()})
     which = form.which()
     other = form.other(which, datetime.now(UTC))
-    level = _level(measures())
+    own = measures()
+    level = own.golfer_level if own else USUAL_LEVEL
     asked: list[Which] = [which] if other is None else [which, other]
     found = log_figures(viewer(), session(), level, asked, wording().calendar.zone)
     beside = found[1] if other is not None else None
-    return FiguresView(form, which, found[0], beside, other, level, wording())
-
-
-def _level(own: Measures | None) -> str:
-    assert own is not None, "only golfers have a log"
-    return own.golfer_level
+    return FiguresView(form, which, found[0], beside, level, wording())
 
 
 def _figures_csv(view: FiguresView) -> str:

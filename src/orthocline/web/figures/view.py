@@ -64,7 +64,6 @@ class FiguresView:
     which: Which
     found: LogFigures
     beside: LogFigures | None
-    beside_which: Which | None
     level: str
     wording: Wording
 

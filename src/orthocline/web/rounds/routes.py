@@ -11,6 +11,7 @@ from orthocline.core.log import MOST_HOLES
 from orthocline.services.errors import InvalidError
 from orthocline.services.log.cards import keep_card
 from orthocline.services.log.outings import (
+    MOST_LISTED,
     begin_outing,
     delete_outing,
     edit_outing,
@@ -157,14 +158,21 @@ def _card_page(form: CardForm, lines: list[HoleForm], error: str = "") -> str:
 
 def _list_page(form: BeginForm) -> str:
     going = open_outing(viewer(), session(), datetime.now(UTC))
-    deleted = request.args.get("deleted", "")
+    deleted, after = _number("deleted"), _number("after") or 0
     rows = [
         round_row(one, wording(), goes_on=bool(going and going.id == one.outing.id))
-        for one in list_outings(viewer(), session())
+        for one in list_outings(viewer(), session(), after)
     ]
     return render_template(
         "rounds/page.html",
         rows=rows,
         form=form,
-        deleted=int(deleted) if deleted.isdecimal() and len(deleted) < 18 else None,
+        deleted=deleted,
+        later=after > 0,
+        older=after + MOST_LISTED if len(rows) == MOST_LISTED else None,
     )
+
+
+def _number(name: str) -> int | None:
+    text = request.args.get(name, "")
+    return int(text) if text.isdecimal() and text.isascii() and len(text) < 18 else None
