@@ -5,7 +5,7 @@ from pathlib import Path
 import pytest
 
 from orthocline.jobs.worker import worker_of
-from tests.browser.conftest import DESK, PHONE
+from tests.browser.conftest import PHONE
 from tests.formats.green_files import made
 
 TOUCHING = (Path(__file__).parent / "touching.js").read_text()
@@ -35,9 +35,8 @@ def no_label_touches(page):
     assert page.run(TOUCHING) == []
 
 
-@pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
-def test_a_file_is_given_looked_at_corrected_and_kept(page, work, tmp_path, metrics):
-    page.size(metrics)
+def test_a_file_is_given_looked_at_corrected_and_kept(page, work, tmp_path):
+    page.size(PHONE)
     give(page, made.las(tmp_path / "nine.laz"), "9, by laser")
     page.see("It waits for its turn", "#job")
     work()

@@ -136,14 +136,16 @@ def test_without_scripts_a_green_is_charted_by_typing(page):
     page.see("Water from here", "#there")
 
 
-@pytest.mark.parametrize(("metrics", "count"), [(DESK, 10), (PHONE, 3)], ids=["desk", "phone"])
-def test_no_label_of_a_map_touches_another_or_a_line(page, metrics, count):
+@pytest.mark.parametrize(
+    ("metrics", "some"), [(DESK, slice(6)), (PHONE, slice(6, None))], ids=["desk", "phone"]
+)
+def test_no_label_of_a_map_touches_another_or_a_line(page, metrics, some):
     page.as_wren()
     page.size(metrics)
     page.go("/greens")
     greens = [one.get_attribute("href") for one in page.driver.find_elements(By.CSS_SELECTOR, "main li a")]
     assert len(greens) >= 10
-    for green in greens[:count]:
+    for green in greens[some]:
         for said in SAID:
             page.driver.get(green + said)
             page.run("return document.fonts.ready.then(() => 0)")

@@ -15,11 +15,9 @@ def test_what_was_sent_while_the_database_was_away_is_sent_again(page, metrics):
     page.size(metrics)
     page.as_wren()
     page.go("/log")
-    page.press("Note a putt without a read")
-    page.find("#length").send_keys("21 ft")
-    page.find("#note").send_keys("slow, and left of the high side")
+    note(page, "slow, and left of the high side")
     page.live.away = True
-    page.press("Note it")
+    page.press("Holed")
     page.see("Back in a moment.")
     page.see("slow, and left of the high side", "#typed")
     assert page.run("return document.documentElement.scrollWidth <= innerWidth")
@@ -29,7 +27,7 @@ def test_what_was_sent_while_the_database_was_away_is_sent_again(page, metrics):
     page.see("Back in a moment.")
     page.live.away = False
     page.press("Send it again")
-    page.see("Where did it stop?")
+    page.see("Noted: 21 ft")
     page.go("/log")
     assert page.text("#putts").count("slow, and left of the high side") == 1
 
@@ -47,8 +45,9 @@ def test_the_drawing_stays_and_goes_on_when_the_database_is_back(page):
 
 
 def note(page, words):
-    page.press("Note a putt without a read")
+    page.press("Note a putt")
     page.find("#length").send_keys("21 ft")
+    page.press("Hole, place, break, note")
     page.find("#note").send_keys(words)
 
 
@@ -66,17 +65,17 @@ def test_what_a_signed_out_golfer_typed_comes_back(page, lost):
     note(page, "typed before the session ended")
     if lost == "cookie gone":
         page.driver.execute_cdp_cmd("Network.clearBrowserCookies", {})
-        page.press("Note it")
+        page.press("Holed")
         page.see("This page was open too long")
         page.press("Send it again")
     else:
         page.end_sessions(name)
-        page.press("Note it")
+        page.press("Holed")
     page.see("What you typed is kept on this page")
     sign_in(page, name)
     page.see("typed before the session ended", "#typed")
     page.press("Send it")
-    page.see("Where did it stop?")
+    page.see("Noted: 21 ft")
     page.go("/log")
     page.see("typed before the session ended", "#putts")
 

@@ -3,7 +3,8 @@
 from datetime import UTC, datetime, timedelta
 
 import pytest
-from sqlalchemy import func, select
+from sqlalchemy import delete, func, select
+from sqlalchemy.orm import Session, sessionmaker
 
 from orthocline.db.account.models import Golfer, StrokeTrial
 from orthocline.db.log.models import LoggedPutt, Outing
@@ -26,10 +27,24 @@ from tests.conftest import PASSWORD, app_config
 from tests.page import parsed, text
 
 
+@pytest.fixture(scope="module")
+def loaded(engine):
+    """A connection on which the demo is loaded, once for all of these tests."""
+    with engine.connect() as connection:
+        outer = connection.begin()
+        with Session(connection, join_transaction_mode="create_savepoint") as session:
+            load_demo(session)
+            session.commit()
+        yield connection
+        outer.rollback()
+
+
 @pytest.fixture
-def demo(session):
-    load_demo(session)
-    session.commit()
+def sessions(loaded):
+    """A maker of sessions with the demo; what a test changes is undone."""
+    nested = loaded.begin_nested()
+    yield sessionmaker(loaded, join_transaction_mode="create_savepoint", expire_on_commit=False)
+    nested.rollback()
 
 
 def visit(app):
@@ -38,7 +53,6 @@ def visit(app):
     return visitor
 
 
-@pytest.mark.usefixtures("demo")
 def test_one_visitors_switch_is_nobody_elses(app):
     one, other = visit(app), visit(app)
     one.post("/mode", data={"mode": "competition"})
@@ -50,7 +64,6 @@ def test_one_visitors_switch_is_nobody_elses(app):
     assert f"{PUTTS_LOGGED} putts" in text(other.get("/log"))
 
 
-@pytest.mark.usefixtures("demo")
 def test_a_copy_is_all_of_it_measured_this_morning(session):
     later = datetime.now(UTC) + timedelta(days=40, hours=3)
     copy = demo_copy(session, later)
@@ -61,7 +74,6 @@ def test_a_copy_is_all_of_it_measured_this_morning(session):
     assert timedelta(0) <= later - day.measured_at < timedelta(days=1)
 
 
-@pytest.mark.usefixtures("demo")
 def test_a_pupil_may_be_looked_round_as_too(app, session):
     visitor = app.test_client()
     visitor.post("/sign-in/demo", data={"golfer": PUPILS[0], "next": "/log"})
@@ -72,13 +84,11 @@ def test_a_pupil_may_be_looked_round_as_too(app, session):
     assert app.test_client().post("/sign-in/demo", data={"golfer": "Nobody"}).status_code == 404
 
 
-@pytest.mark.usefixtures("demo")
 def test_the_demo_putt_has_the_speed_of_this_mornings_ramp(session):
     newest = session.scalars(select(SpeedNote).order_by(SpeedNote.measured_at.desc()).limit(1)).one()
     assert (round(newest.speed_ft, 1), newest.method) == (SPINDRIFT.speed_ft, "ramp")
 
 
-@pytest.mark.usefixtures("demo")
 def test_copies_are_swept_away_after_a_day_and_with_them_their_sessions(app, session):
     visitor = visit(app)
     copy = session.scalar(select(Golfer).where(Golfer.demo == "copy"))
@@ -92,7 +102,6 @@ def test_copies_are_swept_away_after_a_day_and_with_them_their_sessions(app, ses
     assert set(session.scalars(select(LoggedPutt.golfer_id))) == set(session.scalars(select(Golfer.id)))
 
 
-@pytest.mark.usefixtures("demo")
 def test_many_visitors_leave_no_more_than_so_many_copies(session, monkeypatch):
     monkeypatch.setattr(demo_service, "MOST_COPIES", 3)
     copies = [demo_copy(session, datetime.now(UTC)).id for _ in range(6)]
@@ -100,7 +109,6 @@ def test_many_visitors_leave_no_more_than_so_many_copies(session, monkeypatch):
     assert kept == copies[-4:], "three, and the one just made"
 
 
-@pytest.mark.usefixtures("demo")
 def test_the_button_pressed_twice_makes_one_copy(app, session):
     form = {"key": "9f0d9c4e-1f9c-4b62-9c9e-0f3f1f2f6a11"}
     for _ in range(2):
@@ -108,7 +116,6 @@ def test_the_button_pressed_twice_makes_one_copy(app, session):
     assert session.scalar(select(func.count()).select_from(Golfer).where(Golfer.demo == "copy")) == 1
 
 
-@pytest.mark.usefixtures("demo")
 def test_nobody_is_entered_by_password_and_a_copy_can_be_deleted_without(app, session):
     visitor = visit(app)
     for password in ("", PASSWORD):
@@ -128,6 +135,8 @@ def test_nobody_is_entered_by_password_and_a_copy_can_be_deleted_without(app, se
 
 
 def test_the_demo_is_there_in_demo_mode_only_and_once_it_is_loaded(client, database_url, sessions, session):
+    session.execute(delete(Golfer))
+    session.commit()
     assert client.post("/sign-in/demo").status_code == 404
     load_demo(session)
     session.commit()

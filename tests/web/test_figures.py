@@ -8,7 +8,7 @@ import pytest
 
 from orthocline.db.log.models import LoggedPutt, Outing
 from tests.logs import some_putts
-from tests.page import link, links, parsed, text, words_at
+from tests.page import link, links, parsed, text, values, words_at
 
 FOOT = 0.3048
 METRIC = {"units": "metres", "slopes": "percent", "bend": "break", "hand": "right", "eye": "unknown"}
@@ -84,6 +84,16 @@ def test_two_methods_stand_beside_each_other_with_how_little_is_proved(log):
     other = log.get("/figures?beside=span&beside_since=2026-02-01&beside_until=2026-02-28")
     assert "beside 10 others" in text(other)
     assert "beside" not in words_at(log.get("/figures?beside=span"), "#figures table")
+
+
+def test_what_a_figure_opens_is_said_by_the_fields_that_can_change_it(log):
+    opens = row(log.get("/figures"), "Holed, breaking right")[1]
+    page = log.get(opens)
+    said = values(parsed(page).find("form", role="search"))
+    assert (said["breaks"], said["result"], said["only"]) == ("breaks_right", "", "known")
+    missed = values(parsed(log.get("/log?only=missed,stopped")).find("form", role="search"))
+    assert (missed["result"], missed["only"]) == ("", "stopped"), "a link of old is followed as it is"
+    assert values(parsed(log.get("/figures?only=stopped&result=missed")).main.form)["result"] == "missed"
 
 
 def test_a_part_for_htmx_and_units_of_the_golfer(log):

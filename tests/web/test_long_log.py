@@ -10,7 +10,7 @@ from orthocline.jobs.worker import worker_of
 from tests.conftest import PASSWORD
 from tests.page import link, links, text
 
-MANY = 20_000
+MANY = 8_000
 GREENS = """INSERT INTO greens (golfer_id, course_id, name)
 SELECT golfer_id, id, 'green ' || n FROM courses, generate_series(0, 17) AS n"""
 FILL = """INSERT INTO logged_putts (golfer_id, created_at, course_id, green_id, length_m, putt_document,
@@ -50,7 +50,8 @@ def test_every_putt_is_on_one_page_and_in_order(long_log):
             break
         assert len(numbers(page)) == 50
         page = long_log.get(older(page))
-    assert len(seen) == len(set(seen)) == 556
+    fit = [n for n in range(1, MANY) if n % 4 == 0 and n % 18 == 8]
+    assert len(seen) == len(set(seen)) == len(fit) > 200
 
 
 def test_filters_go_along_and_the_way_back_is_there(long_log):
@@ -70,12 +71,12 @@ def test_a_mark_that_no_page_gave_is_said(signed_in, mark):
 
 def test_the_archive_is_made_beside_and_is_whole(long_log, committed):
     asked = long_log.post("/account/export").location
-    assert "0 of 20,000" in text(long_log.get(asked))
+    assert f"0 of {MANY:,}" in text(long_log.get(asked))
     worker_of(committed.config["DATABASE_URL"]).run_worker(wait=False, install_signal_handlers=False)
     assert "Everything that is kept of you is in one file" in text(long_log.get(asked))
     response = long_log.get(link(long_log.get(asked), "Take the file"), buffered=False)
     pieces = [len(piece) for piece in response.iter_encoded()]
     response.close()
-    assert len(pieces) > 20
+    assert len(pieces) > 8
     assert max(pieces) < 300_000
     assert len(json.loads(long_log.get(f"{asked}/result", buffered=True).text)["putts"]) == MANY

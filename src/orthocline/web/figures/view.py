@@ -235,10 +235,8 @@ class FiguresView:
     @property
     def finishes_words(self) -> str:
         """How many misses are drawn of how many."""
-        count = int(self.found.figures["short"].count)
-        if count > MOST_DRAWN:
-            return f"the newest {MOST_DRAWN} of {count:,} misses with a finish"
-        return f"{count:,} {'miss' if count == 1 else 'misses'} with a finish"
+        count = self.found.figures["short"].count
+        return f"{_drawn_of(count, 'miss', 'misses')} with a finish"
 
     @cached_property
     def starts(self) -> Scene:
@@ -248,6 +246,12 @@ class FiguresView:
         seen = [figures[name] for name in ("started_left", "started_on", "started_right")]
         says = f"Start lines of {len(places)} putts, right and left of the line that was meant"
         return start_fan(putts.start_rad[places], figures["start_off"], seen, says)
+
+    @property
+    def starts_words(self) -> str:
+        """How many start lines are drawn of how many."""
+        drawn = _drawn_of(self.found.figures["start_off"].count, "start line", "start lines")
+        return f"{drawn}, as the finishes imply on the ground that was read"
 
     @property
     def starts_opens(self) -> str:
@@ -272,3 +276,9 @@ class FiguresView:
     def query(self) -> str:
         """What is asked for, as an address carries it."""
         return urlencode(which_values(self.which, self.wording))
+
+
+def _drawn_of(count: int, one: str, many: str) -> str:
+    if count > MOST_DRAWN:
+        return f"the newest {MOST_DRAWN} of {count:,} {many}"
+    return f"{count:,} {one if count == 1 else many}"

@@ -8,12 +8,9 @@ from flask import url_for
 
 from orthocline.services.log.putts import ALL, MOST_COUNTED, LogPage, Which
 from orthocline.web.shared.log_rows import Row
-from orthocline.web.shared.which_form import WhichForm, which_values
+from orthocline.web.shared.which_form import OF_FIELDS, WhichForm, which_values
 from orthocline.wording.log.which import ONLY_WORDS
 from orthocline.wording.wording import Wording
-
-SHOWN_ABOVE = ("holed", "missed", "breaks_left", "straight", "breaks_right")
-"""Conditions that have fields of their own."""
 
 
 @dataclass(frozen=True)
@@ -44,12 +41,16 @@ class LogView:
         return self.which != ALL
 
     @property
+    def named(self) -> tuple[str, ...]:
+        """The conditions that have no field."""
+        return tuple(name for name in self.which.only if name not in OF_FIELDS)
+
+    @property
     def only(self) -> list[tuple[str, str]]:
         """The conditions that have no field, in words, each with the address without it."""
         return [
             (ONLY_WORDS[name], self._address(tuple(one for one in self.which.only if one != name)))
-            for name in self.which.only
-            if name not in SHOWN_ABOVE
+            for name in self.named
         ]
 
     @property

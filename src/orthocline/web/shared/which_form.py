@@ -28,6 +28,11 @@ BREAKS: Mapping[str, str] = {
     "breaks_right": "breaking right",
 }
 KINDS: Mapping[str, str] = {"": "rounds and practice", "round": "rounds", "practice": "practice"}
+OF_FIELDS: Mapping[str, str] = {
+    **dict.fromkeys(("holed", "missed"), "result"),
+    **dict.fromkeys(("breaks_left", "straight", "breaks_right"), "breaks"),
+}
+"""Conditions that a field of their own says, and which."""
 FOLDED = ("kind", "method", "breaks", "least", "most", "since", "until", "rounds")
 """Fields that are shown when asked for."""
 MOST_ROUNDS = 1000
@@ -124,7 +129,9 @@ class WhichForm(FigureForm):
 
 def which_values(which: Which, wording: Wording) -> dict[str, str]:
     """Return the fields of an address that means those putts."""
-    named = {"place": which.place, "kind": which.kind, "method": which.method, "only": ",".join(which.only)}
+    only = [name for name in which.only if name not in OF_FIELDS]
+    named = {"place": which.place, "kind": which.kind, "method": which.method, "only": ",".join(only)}
+    named |= {OF_FIELDS[name]: name for name in which.only if name in OF_FIELDS}
     values = {name: value for name, value in named.items() if value}
     for name, length_m in (("least", which.least_m), ("most", which.most_m)):
         if length_m is not None:
