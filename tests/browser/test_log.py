@@ -62,6 +62,24 @@ def test_what_a_thumb_needs_is_in_sight_on_a_phone(page):
         assert box[2] >= 44, selector
 
 
+def test_drawn_to_another_scale_nothing_that_was_tapped_or_typed_is_lost(page):
+    sign_up(page, "Tove who looks twice")
+    page.go("/log/note")
+    page.find("#length").send_keys("31 ft")
+    ActionChains(page.driver).move_to_element_with_offset(page.find("#target"), -60, -30).click().perform()
+    along, across = page.value("along"), page.value("across")
+    page.press("15 ft")
+    page.until(lambda: page.text("#drawn [aria-current]") == "15 ft")
+    assert (page.value("length"), page.value("along"), page.value("across")) == ("31 ft", along, across)
+    dot = page.run(
+        "const { cx, cy } = document.querySelector('[data-part=finish-dot]');"
+        "return [cx.baseVal.value, cy.baseVal.value]"
+    )
+    per_inch = float(page.find("#target").get_attribute("data-per-near"))
+    assert 300 - dot[0] == pytest.approx(int(across.split()[0]) * per_inch, abs=0.1)
+    assert 300 - dot[1] == pytest.approx(int(along.split()[0]) * per_inch, abs=0.1)
+
+
 def test_a_putt_taken_back_is_there_again_with_undo(page):
     sign_up(page, "Tove of two minds")
     page.go("/log/note")

@@ -61,13 +61,15 @@ def test_edit_delete_and_undo(signed_in, begun):
     assert "wind" in text(signed_in.get(address))
 
 
-def test_a_card_becomes_a_round(signed_in, session):
+def test_a_card_becomes_a_round_and_the_next_is_begun_there(signed_in, session):
     kept = signed_in.post("/rounds/card", data=CARD, follow_redirects=True)
     assert "5 putts on 3 greens, 1 three-putt" in text(kept)
     outing = session.scalars(select(Outing)).one()
     assert (outing.holes, outing.ended_at) == (3, outing.begun_at)
     first = session.scalars(select(LoggedPutt).where(LoggedPutt.hole == 1)).all()
     assert [round(putt.length_m, 3) for putt in first] == [6.096, 0.457]
+    assert value(signed_in.get("/rounds"), "course") == value(signed_in.get("/rounds/card"), "course")
+    assert value(signed_in.get("/rounds"), "course") == "Ternholm Links"
 
 
 @pytest.mark.parametrize(

@@ -38,7 +38,7 @@ Page = str | Response | tuple[str, int]
 @login_required
 def page() -> str:
     """The golfer's rounds and practices, newest first."""
-    return _list_page(BeginForm())
+    return _list_page(None)
 
 
 @blueprint.post("/rounds")
@@ -124,7 +124,7 @@ def restore(outing_id: int) -> Response:
 def card() -> str:
     """The card of a round, to be typed."""
     now = wording().calendar.here(datetime.now(UTC)).replace(tzinfo=None)
-    return _card_page(CardForm(formdata=None, data={"when": now}), _lines())
+    return _card_page(CardForm(formdata=None, data={"when": now, "course": _usual_course()}), _lines())
 
 
 @blueprint.post("/rounds/card")
@@ -156,7 +156,7 @@ def _card_page(form: CardForm, lines: list[HoleForm], error: str = "") -> str:
     return render_template("rounds/card.html", form=form, lines=lines, error=error, wording=wording())
 
 
-def _list_page(form: BeginForm) -> str:
+def _list_page(form: BeginForm | None) -> str:
     going = open_outing(viewer(), session(), datetime.now(UTC))
     deleted, after = _number("deleted"), _number("after") or 0
     rows = [
@@ -166,11 +166,17 @@ def _list_page(form: BeginForm) -> str:
     return render_template(
         "rounds/page.html",
         rows=rows,
-        form=form,
+        form=form or BeginForm(formdata=None, data={"course": _usual_course()}),
         deleted=deleted,
         later=after > 0,
         older=after + MOST_LISTED if len(rows) == MOST_LISTED else None,
     )
+
+
+def _usual_course() -> str:
+    """Return where the last round or practice was."""
+    last = next(iter(list_outings(viewer(), session())), None)
+    return last.outing.course.name if last and last.outing.course else ""
 
 
 def _number(name: str) -> int | None:

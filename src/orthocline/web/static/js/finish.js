@@ -1,12 +1,12 @@
 // Tap where the ball stopped: the place goes into the two figures, which are what is kept.
 import { around, drawn, field, part, spotOn } from "./dom.js";
 
-const target = drawn("#target");
-const finish = part("[data-part=finish]");
-const { near } = target.closest("form").dataset;
-const { middle, foot, perNear } = Object.fromEntries(
-  Object.entries(target.dataset).map(([name, figure]) => [name, Number(figure)]),
-);
+const form = part("form[data-near]");
+const { near } = form.dataset;
+
+// The drawing may be another by now, to another scale.
+const figures = () =>
+  Object.fromEntries(Object.entries(drawn("#target").dataset).map(([name, figure]) => [name, Number(figure)]));
 
 function write(name, figure, positive, negative) {
   field(`#${name}`).value = `${Math.abs(Math.round(figure))} ${near}`;
@@ -14,20 +14,39 @@ function write(name, figure, positive, negative) {
   field(`input[name=${name}_way][value=${way}]`).checked = true;
 }
 
-target.addEventListener("click", (event) => {
+function mark(x, y) {
+  const { middle, foot } = figures();
+  const finish = part("[data-part=finish]");
+  const [way] = finish.getElementsByTagName("path");
+  const [dot] = finish.getElementsByTagName("circle");
+  way.setAttribute("d", `M${middle} ${foot}L${x} ${y}`);
+  dot.setAttribute("cx", String(x));
+  dot.setAttribute("cy", String(y));
+  finish.classList.remove("hidden");
+}
+
+// What stands in a field, in the unit that the drawing knows; none while it is empty or in another one.
+function read(name, negative) {
+  const said = new RegExp(`^\\s*([\\d.]+)\\s*${near}\\s*$`).exec(field(`#${name}`).value);
+  return said && Number(said[1]) * (field(`input[name=${name}_way][value=${negative}]`).checked ? -1 : 1);
+}
+
+form.addEventListener("click", (event) => {
+  const chip = around(event, "[data-length]");
+  if (chip) field("#length").value = chip.dataset.length;
+  const target = drawn("#target");
+  if (!(event.target instanceof Element && target.contains(event.target))) return;
+  const { middle, perNear } = figures();
   const at = spotOn(event, target);
   write("along", (middle - at.y) / perNear, "past", "short");
   write("across", (at.x - middle) / perNear, "right", "left");
-  const [way] = finish.getElementsByTagName("path");
-  const [dot] = finish.getElementsByTagName("circle");
-  way.setAttribute("d", `M${middle} ${foot}L${at.x} ${at.y}`);
-  dot.setAttribute("cx", String(at.x));
-  dot.setAttribute("cy", String(at.y));
-  finish.classList.remove("hidden");
+  mark(at.x, at.y);
 });
 
-// A tap on a usual length fills it in.
-document.addEventListener("click", (event) => {
-  const chip = around(event, "[data-length]");
-  if (chip) field("#length").value = chip.dataset.length;
+// Drawn to another scale, nothing that was tapped or typed is lost.
+form.addEventListener("htmx:afterSwap", () => {
+  const along = read("along", "short");
+  const across = read("across", "left");
+  const { middle, perNear } = figures();
+  if (along !== null && across !== null) mark(middle + across * perNear, middle - along * perNear);
 });
