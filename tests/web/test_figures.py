@@ -2,11 +2,16 @@
 
 import csv
 import io
+from datetime import UTC, datetime
 
 import numpy as np
 import pytest
 
 from orthocline.db.log.models import LoggedPutt, Outing
+from orthocline.services.log.putts import Which
+from orthocline.web.shared.which_form import which_values
+from orthocline.wording.dates import calendar_of
+from orthocline.wording.wording import Wording
 from tests.logs import some_putts
 from tests.page import link, links, parsed, text, values, words_at
 
@@ -72,6 +77,13 @@ def test_bands_and_months_are_drawn_and_open_their_putts(log):
     assert "20 putts" in text(log.get(link(page, "from 8 to 12 ft")))
     assert len(parsed(page).select("#finishes [data-part=finish]")) == 10
     assert "10 misses with a finish" in text(page)
+
+
+def test_the_last_day_is_the_golfers_also_where_it_has_23_hours():
+    said = Wording(calendar=calendar_of("Europe/Oslo"))
+    short = Which(until=datetime(2026, 3, 29, 22, tzinfo=UTC))
+    long = Which(until=datetime(2026, 10, 25, 23, tzinfo=UTC))
+    assert [which_values(one, said)["until"] for one in (short, long)] == ["2026-03-29", "2026-10-25"]
 
 
 def test_two_methods_stand_beside_each_other_with_how_little_is_proved(log):

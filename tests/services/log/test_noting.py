@@ -52,6 +52,8 @@ def test_a_miss_is_followed_by_the_putt_it_left_and_a_holed_ball_by_the_next_hol
     then = noting.next_putt(tove, session, NOW)
     assert then.turn == Turn(going.id, 1, 2, missed.visit)
     assert then.length_m == pytest.approx(0.5)
+    another = noting.next_putt(tove, session, NOW, anew=True)
+    assert (another.turn, another.length_m) == (Turn(going.id, 2), None)
     note(tove, session, Result(False), then.turn)
     third = noting.next_putt(tove, session, NOW)
     assert (third.turn.number, third.length_m) == (3, None)
@@ -70,6 +72,7 @@ def test_after_the_last_hole_and_on_the_last_putt_of_a_green_the_next_is_a_first
 def test_without_a_round_a_miss_is_gone_on_with_for_a_while_only(session, tove):
     missed = note(tove, session, MISSED, at=NOW - timedelta(minutes=5))
     assert noting.next_putt(tove, session, NOW).turn.visit == missed.visit
+    assert noting.next_putt(tove, session, NOW, anew=True).turn == Turn()
     assert noting.next_putt(tove, session, NOW + timedelta(hours=1)).turn == Turn()
 
 

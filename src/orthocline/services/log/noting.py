@@ -141,20 +141,22 @@ def next_putt(
     now: datetime,
     after: LoggedPutt | None = None,
     outing_id: int | None = None,
+    *,
+    anew: bool = False,
 ) -> Next:
     """Return the putt that comes next: after one, in a round or practice, or in the one that goes on.
 
-    A miss is followed by the putt from where it stopped, a holed ball by the next hole's first. Raises as
-    `find_entry` does for a round that is not the golfer's.
+    A miss is followed by the putt from where it stopped, a holed ball by the next hole's first, and so is any
+    where another green is begun `anew`. Raises as `find_entry` does for a round that is not the golfer's.
     """
     if after is None:
         going = find_outing(viewer, session, outing_id) if outing_id else open_outing(viewer, session, now)
         after = last_putt_of(session, viewer.owner_id, going.id if going else None)
-        if going is None and after and now - after.created_at > OF_ONE_GREEN:
+        if going is None and after and (anew or now - after.created_at > OF_ONE_GREEN):
             after = None
         if after is None:
             return _first(going)
-    return _following(after)
+    return _following(after, anew=anew)
 
 
 @own_data
@@ -180,9 +182,9 @@ def _first(going: Outing | None) -> Next:
     return Next(Turn(going.id, 1 if going.kind == "round" else None), place)
 
 
-def _following(after: LoggedPutt) -> Next:
+def _following(after: LoggedPutt, *, anew: bool) -> Next:
     turn, place = turn_of(after), place_of(after)
-    if after.holed is False and turn.number < MOST_PUTTS:
+    if after.holed is False and turn.number < MOST_PUTTS and not anew:
         length_m = None
         if after.finish_along_m is not None and after.finish_across_m is not None:
             length_m = max(math.hypot(after.finish_along_m, after.finish_across_m), LEAST_LENGTH_M)

@@ -8,10 +8,8 @@ from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.drawing.log.finish import target
 from orthocline.services.errors import InvalidError
-from orthocline.services.ground.places import NOWHERE
-from orthocline.services.log.entries import NO_TURN, Entry, shown
+from orthocline.services.log.entries import Entry, shown
 from orthocline.services.log.noting import (
-    Next,
     first_of_visit,
     judge_putt,
     next_putt,
@@ -39,7 +37,6 @@ from orthocline.web.shared.places import place_in
 
 blueprint = Blueprint("noting", __name__)
 Page = str | AnyResponse | tuple[str, int]
-NEW = Next(NO_TURN, NOWHERE)
 
 
 @blueprint.get("/log/note")
@@ -48,7 +45,8 @@ def note_page() -> str:
     """The putt that comes next: in the round that goes on, or after the one that was noted just now."""
     before = _number("after")
     putt = find_putt(viewer(), session(), before) if before else None
-    then = NEW if "new" in request.args else next_putt(viewer(), session(), _now(), putt, _number("round"))
+    anew = "new" in request.args
+    then = next_putt(viewer(), session(), _now(), putt, _number("round"), anew=anew)
     about = about_values(then.length_m, None, "", "", wording())
     values = about | turn_values(then.turn) | {"course": then.place.course, "green": then.place.green}
     form = NoteForm(formdata=None, data=values, meta={"wording": wording()})

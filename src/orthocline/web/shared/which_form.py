@@ -36,7 +36,8 @@ OF_FIELDS: Mapping[str, str] = {
 FOLDED = ("kind", "method", "breaks", "least", "most", "since", "until", "rounds")
 """Fields that are shown when asked for."""
 MOST_ROUNDS = 1000
-A_DAY = timedelta(days=1)
+A_DAY, HALF_A_DAY = timedelta(days=1), timedelta(hours=12)
+"""The day that ends at a midnight is found by its noon: some days have 23 hours."""
 LARGEST = 2**63 - 1
 
 
@@ -136,7 +137,7 @@ def which_values(which: Which, wording: Wording) -> dict[str, str]:
     for name, length_m in (("least", which.least_m), ("most", which.most_m)):
         if length_m is not None:
             values[name] = f"{tidy(length_m / wording.units.far_m, 4)} {wording.units.far}"
-    for name, then in (("since", which.since), ("until", which.until and which.until - A_DAY)):
+    for name, then in (("since", which.since), ("until", which.until and which.until - HALF_A_DAY)):
         if then:
             values[name] = wording.calendar.here(then).date().isoformat()
     for name, number in (("rounds", which.rounds), ("outing", which.outing_id)):
