@@ -14,6 +14,7 @@ from orthocline.web.log.forms import EditForm, edit_values
 from orthocline.web.log.view import LogView
 from orthocline.web.page import is_part
 from orthocline.web.shared.log_rows import row
+from orthocline.web.shared.numbers import number_asked
 from orthocline.web.shared.which_form import WhichForm
 
 blueprint = Blueprint("log", __name__)
@@ -26,11 +27,12 @@ def page() -> str:
     """The golfer's putts, newest first."""
     filters = WhichForm(request.args, meta={"wording": wording()})
     which = filters.which()
-    before, deleted = request.args.get("before", ""), request.args.get("deleted", "")
+    before = request.args.get("before", "")
     listed = list_putts(viewer(), session(), which, before=before)
     rows = [row(shown(viewer(), putt), wording()) for putt in listed.putts]
-    number = int(deleted) if deleted.isdecimal() and len(deleted) < 18 else None
-    view = LogView(filters, which, listed, rows, wording(), later=bool(before), deleted=number)
+    view = LogView(
+        filters, which, listed, rows, wording(), later=bool(before), deleted=number_asked("deleted")
+    )
     return render_template("log/_part.html" if is_part() else "log/page.html", view=view)
 
 

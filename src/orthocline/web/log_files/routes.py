@@ -21,6 +21,7 @@ from orthocline.web.identity import viewer, wording
 from orthocline.web.log_files.view import TrialView
 from orthocline.web.once import entry_key
 from orthocline.web.security import EXPORT_LIMIT, file_limit, limiter
+from orthocline.web.shared.numbers import number_asked
 from orthocline.web.shared.uploads import pieces_of
 from orthocline.web.shared.which_form import WhichForm
 from orthocline.wording.jobs import JOB_WORDS
@@ -66,7 +67,7 @@ def give() -> Page:
 def look(job_id: int) -> str:
     """What a file would do, line by line, or how far its trial is."""
     job = _job(job_id, TRIAL)
-    view = TrialView(_trial(job), request.args.get("from", ""), wording()) if job.state == "done" else None
+    view = TrialView(_trial(job), number_asked("from") or 0, wording()) if job.state == "done" else None
     name = file_name(viewer(), session(), job.task)
     return render_template("log_files/look.html", job=job, view=view, name=name, words=JOB_WORDS[TRIAL])
 

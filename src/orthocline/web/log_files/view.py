@@ -27,14 +27,13 @@ class TrialView:
     """A page of the lines; those that are wrong come first of all."""
 
     trial: Trial
-    asked_from: str
+    asked_from: int
     wording: Wording
 
     @property
     def first(self) -> int:
         """The place of the first line that is shown, from 0."""
-        asked = int(self.asked_from) if self.asked_from.isascii() and self.asked_from.isdecimal() else 0
-        return min(asked, max(len(self.trial.lines) - 1, 0)) // A_PAGE * A_PAGE
+        return min(self.asked_from, max(len(self.trial.lines) - 1, 0)) // A_PAGE * A_PAGE
 
     @property
     def lines(self) -> list[Line]:

@@ -33,6 +33,7 @@ from orthocline.web.shared.note_forms import (
     result_values,
     turn_values,
 )
+from orthocline.web.shared.numbers import number_asked
 from orthocline.web.shared.places import place_in
 
 blueprint = Blueprint("noting", __name__)
@@ -43,10 +44,10 @@ Page = str | AnyResponse | tuple[str, int]
 @login_required
 def note_page() -> str:
     """The putt that comes next: in the round that goes on, or after the one that was noted just now."""
-    before = _number("after")
+    before = number_asked("after")
     putt = find_putt(viewer(), session(), before) if before else None
     anew = "new" in request.args
-    then = next_putt(viewer(), session(), _now(), putt, _number("round"), anew=anew)
+    then = next_putt(viewer(), session(), _now(), putt, number_asked("round"), anew=anew)
     about = about_values(then.length_m, None, "", "", wording())
     values = about | turn_values(then.turn) | {"course": then.place.course, "green": then.place.green}
     form = NoteForm(formdata=None, data=values, meta={"wording": wording()})
@@ -104,7 +105,7 @@ def judged(putt_id: int) -> AnyResponse:
         judge_putt(viewer(), session(), putt_id, form.judged())
     if is_part():
         return Response(status=204)
-    return redirect(url_for("noting.note_page", after=_number("after") or putt_id), 303)
+    return redirect(url_for("noting.note_page", after=number_asked("after") or putt_id), 303)
 
 
 def _note_page(form: NoteForm, before: Entry | None = None) -> str:
@@ -118,12 +119,6 @@ def _note_page(form: NoteForm, before: Entry | None = None) -> str:
     span = request.args.get("span", "")
     view = NoteView(form, wording(), span, outing, before, asked, of_first)
     return render_template("noting/note.html", view=view, wording=wording())
-
-
-def _number(name: str) -> int | None:
-    """Return a number of the address; None for anything else."""
-    text = request.args.get(name, "")
-    return int(text) if text.isdecimal() and text.isascii() and len(text) < 19 else None
 
 
 def _now() -> datetime:

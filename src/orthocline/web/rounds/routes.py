@@ -28,6 +28,7 @@ from orthocline.web.identity import viewer, wording
 from orthocline.web.once import entry_key
 from orthocline.web.rounds.forms import BeginForm, CardForm, EditForm, HoleForm
 from orthocline.web.rounds.view import greens_of, round_row
+from orthocline.web.shared.numbers import number_asked
 from orthocline.web.shared.times import instant
 
 blueprint = Blueprint("rounds", __name__)
@@ -158,7 +159,7 @@ def _card_page(form: CardForm, lines: list[HoleForm], error: str = "") -> str:
 
 def _list_page(form: BeginForm | None) -> str:
     going = open_outing(viewer(), session(), datetime.now(UTC))
-    deleted, after = _number("deleted"), _number("after") or 0
+    deleted, after = number_asked("deleted"), number_asked("after") or 0
     rows = [
         round_row(one, wording(), goes_on=bool(going and going.id == one.outing.id))
         for one in list_outings(viewer(), session(), after)
@@ -177,8 +178,3 @@ def _usual_course() -> str:
     """Return where the last round or practice was."""
     last = next(iter(list_outings(viewer(), session())), None)
     return last.outing.course.name if last and last.outing.course else ""
-
-
-def _number(name: str) -> int | None:
-    text = request.args.get(name, "")
-    return int(text) if text.isdecimal() and text.isascii() and len(text) < 18 else None

@@ -24,6 +24,7 @@ from orthocline.services.speed.book import (
 )
 from orthocline.web.database import session
 from orthocline.web.identity import viewer, wording
+from orthocline.web.shared.numbers import number_asked
 from orthocline.web.shared.places import place_in
 from orthocline.web.shared.save_forms import PlaceForm, place_values
 from orthocline.web.speed.view import book_view, row
@@ -42,13 +43,12 @@ def page() -> str:
     day = day_speed(who, session(), now, Place(course if course in courses else "")) if who.golfer else None
     mine = list_speeds(who, session(), day.place.course) if day else ()
     usual_ft = usual_speed_ft(who, session()) if day else None
-    deleted = request.args.get("deleted", "")
     return render_template(
         "speed/page.html",
         view=book_view(mine, courses, day, usual_ft, wording().calendar, now),
         first=ramp_plan(STANDARD_RAMP, None, (), (), wording()),
         wording=wording(),
-        deleted=int(deleted) if deleted.isdecimal() and len(deleted) < 18 else None,
+        deleted=number_asked("deleted"),
     )
 
 
