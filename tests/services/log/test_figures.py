@@ -135,7 +135,7 @@ def test_two_queries_bring_all_and_one_of_them_reads_the_index_alone(session, to
     event.remove(engine, "before_cursor_execute", listen)
     assert len([sql for sql in seen if sql.startswith("SELECT")]) == 1, "and the one that comes as it is"
     session.execute(text("SET LOCAL enable_seqscan = off; SET LOCAL enable_bitmapscan = off"))
-    packed = packed_query(tove.owner_id, (which,)).compile(
+    packed = packed_query(tove.owner_id, (which,), ("eye",)).compile(
         engine, compile_kwargs={"render_postcompile": True}
     )
     plan = session.connection().exec_driver_sql(f"EXPLAIN {packed}", packed.params).scalars().all()

@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from datetime import datetime
 from typing import Any, NamedTuple
 
-from sqlalchemy import ColumnElement, Select, func, literal, select, tuple_
+from sqlalchemy import ColumnElement, Select, SmallInteger, case, cast, func, literal, select, tuple_
 from sqlalchemy.orm import Session
 
 from orthocline.db.entries import FETCHED
@@ -13,8 +13,6 @@ from orthocline.db.log.which import ALL, Which
 
 NEWEST_PUTT = (LoggedPutt.created_at.desc(), LoggedPutt.id.desc())
 
-PARTED = ","
-"""No method has it in its name."""
 Place = tuple[datetime, int]
 """Where a putt stands in the log: when it was logged, and its number."""
 
@@ -22,12 +20,13 @@ Place = tuple[datetime, int]
 class Packed(NamedTuple):
     """The figures of all putts of a golfer, in one order.
 
-    `packed` has the bytes of each in the layout of `LAYOUT`, `methods` by what each was read, `chosen` one
-    byte each for every `Which` asked.
+    `packed` has the bytes of each in the layout of `LAYOUT`, `methods` two bytes each: the place of its
+    method among those that were named, from 1, 0 for another or none; `chosen` one byte each for every
+    `Which` that is asked for.
     """
 
     packed: bytes
-    methods: list[str]
+    methods: bytes
     chosen: tuple[bytes, ...]
 
 
@@ -65,21 +64,23 @@ def all_putts(session: Session, golfer_id: int, which: Which = ALL) -> Iterator[
     return iter(session.scalars(query.execution_options(yield_per=FETCHED)))
 
 
-def packed_putts(session: Session, golfer_id: int, asked: Sequence[Which]) -> Packed:
+def packed_putts(session: Session, golfer_id: int, asked: Sequence[Which], methods: Sequence[str]) -> Packed:
     """Return the figures of all putts of a golfer, and which of them each `Which` means."""
-    row = _as_it_is(session, packed_query(golfer_id, asked))
+    row = _as_it_is(session, packed_query(golfer_id, asked, methods))
     if row[0] is None:
-        return Packed(b"", [], (b"",) * len(asked))
-    return Packed(row[0], row[1].split(PARTED), tuple(row[2:]))
+        return Packed(b"", b"", (b"",) * len(asked))
+    return Packed(row[0], row[1], tuple(row[2:]))
 
 
-def packed_query(golfer_id: int, asked: Sequence[Which]) -> Select[Any]:
+def packed_query(golfer_id: int, asked: Sequence[Which], methods: Sequence[str]) -> Select[Any]:
     """Return the query for the figures of all putts of a golfer, in one row."""
     chosen = [
         func.string_agg(func.boolsend(func.coalesce(one.chosen(golfer_id), False)), b"") for one in asked
     ]
-    methods = func.string_agg(func.coalesce(LoggedPutt.method, ""), PARTED)
-    query = select(func.string_agg(LoggedPutt.packed, b""), methods, *chosen)
+    places = {name: place for place, name in enumerate(methods, start=1)}
+    place = case(places, value=LoggedPutt.method, else_=0)
+    numbered = func.string_agg(func.int2send(cast(place, SmallInteger)), b"")
+    query = select(func.string_agg(LoggedPutt.packed, b""), numbered, *chosen)
     return query.where(_kept(golfer_id))
 
 

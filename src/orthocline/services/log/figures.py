@@ -27,6 +27,7 @@ from orthocline.db.log.packed import LAYOUT
 from orthocline.db.log.queries import packed_putts
 from orthocline.db.log.which import Which
 from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.log.entries import METHODS
 
 ROOM = "Figures of your log"
 CENTURY = datetime(2000, 1, 1, tzinfo=UTC)
@@ -76,9 +77,7 @@ class LogFigures:
     among : ndarray of bool, shape (n,)
         Which of its putts are asked for.
     methods : ndarray of int, shape (n,)
-        Which of `names` each was read by.
-    names : tuple of str
-        The methods, empty for none said.
+        By which of `METHODS` each was read, from 1; 0 for none said.
     at : ndarray of float, shape (n,)
         When each was played: it orders them.
     """
@@ -86,7 +85,6 @@ class LogFigures:
     putts: Putts
     among: NDArray[np.bool_]
     methods: NDArray[np.int64]
-    names: tuple[str, ...]
     at: NDArray[np.float64]
 
     @cached_property
@@ -113,9 +111,9 @@ class LogFigures:
         """What is known by method, the commonest first."""
         aimed = next(one for one in STATISTICS if one.name == "own_aimed")
         found = []
-        for code, name in enumerate(self.names):
-            here = self.among & (self.methods == code)
-            if name and here.any():
+        for number, name in enumerate(METHODS, start=1):
+            here = self.among & (self.methods == number)
+            if here.any():
                 figures = (one.figure(self.putts, here) for one in (HOLED, GAINED, aimed))
                 found.append(MethodFigures(name, *figures))
         return sorted(found, key=lambda one: (-one.holed.count, one.method))
@@ -141,19 +139,15 @@ def log_figures(
     zone : ZoneInfo or None
         Whose months are meant.
     """
-    found = packed_putts(session, viewer.owner_id, asked)
+    found = packed_putts(session, viewer.owner_id, asked, METHODS)
     rows = np.frombuffer(found.packed, dtype=LAYOUT)
     columns = {name: rows[column].astype(np.float64) for name, column in NAMES.items()}
     columns |= _outing_columns(viewer, session, rows["outing_id"])
     columns["month"] = _months(rows["created_at"], zone)
     putts = putts_of(columns, rows["visit"].astype(np.int64), level)
-    codes: dict[str, int] = {}
-    methods = np.array([codes.setdefault(name, len(codes)) for name in found.methods], dtype=np.int64)
+    methods = np.frombuffer(found.methods, dtype=">i2").astype(np.int64)
     at = rows["created_at"].astype(np.float64)
-    return [
-        LogFigures(putts, np.frombuffer(one, dtype=np.bool_), methods, tuple(codes), at)
-        for one in found.chosen
-    ]
+    return [LogFigures(putts, np.frombuffer(one, dtype=np.bool_), methods, at) for one in found.chosen]
 
 
 def _outing_columns(
