@@ -63,7 +63,7 @@ FILL = """INSERT INTO logged_putts (golfer_id, created_at, course_id, green_id, 
 read_document, model_version, green_speed_ft)
 SELECT p.golfer_id, p.created_at - n * interval '7 minutes', p.course_id, g.id, length_m, putt_document,
 read_document, model_version, green_speed_ft
-FROM logged_putts AS p CROSS JOIN generate_series(1, :n) AS n
+FROM (SELECT * FROM logged_putts ORDER BY id DESC LIMIT 1) AS p CROSS JOIN generate_series(1, :n) AS n
 JOIN greens AS g ON g.course_id = p.course_id AND g.name = 'green ' || n % 18"""
 PUTT = Putt(
     Point(0.0, 0.0),
