@@ -66,7 +66,8 @@ def test_a_card_becomes_a_round_and_the_next_is_begun_there(signed_in, session):
     assert "5 putts on 3 greens, 1 three-putt" in text(kept)
     outing = session.scalars(select(Outing)).one()
     assert (outing.holes, outing.ended_at) == (3, outing.begun_at)
-    first = session.scalars(select(LoggedPutt).where(LoggedPutt.hole == 1)).all()
+    of_first = select(LoggedPutt).where(LoggedPutt.hole == 1).order_by(LoggedPutt.number)
+    first = session.scalars(of_first).all()
     assert [round(putt.length_m, 3) for putt in first] == [6.096, 0.457]
     assert value(signed_in.get("/rounds"), "course") == value(signed_in.get("/rounds/card"), "course")
     assert value(signed_in.get("/rounds"), "course") == "Ternholm Links"
