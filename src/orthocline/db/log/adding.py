@@ -8,8 +8,7 @@ from psycopg.types.json import Jsonb
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from orthocline.db.entries import with_same_key
-from orthocline.db.log.models import LoggedPutt, Outing
+from orthocline.db.log.models import LoggedPutt
 
 COPY = "COPY logged_putts ({columns}) FROM STDIN"
 
@@ -31,13 +30,3 @@ def add_putts(session: Session, rows: Sequence[dict[str, Any]]) -> None:
     with connection.cursor().copy(COPY.format(columns=", ".join(rows[0]))) as copy:
         for row in rows:
             copy.write_row([Jsonb(value) if isinstance(value, dict) else value for value in row.values()])
-
-
-def outing_found_or_added(session: Session, outing: Outing) -> Outing:
-    """Return the round or practice of a golfer's that has the key of this one; else add this one."""
-    before = with_same_key(session, outing)
-    if before:
-        return before
-    session.add(outing)
-    session.flush()
-    return outing

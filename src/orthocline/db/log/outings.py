@@ -23,8 +23,10 @@ class OutingCounts:
     holed: int = 0
 
 
-def outings_of(session: Session, golfer_id: int, *, limit: int, after: int = 0) -> Sequence[Outing]:
-    """Return so many of a golfer's rounds and practices, newest first, after so many."""
+def outings_of(
+    session: Session, golfer_id: int, *, limit: int | None = None, after: int = 0
+) -> Sequence[Outing]:
+    """Return a golfer's rounds and practices, newest first: all, or so many after so many."""
     query = select(Outing).where(_kept(golfer_id)).offset(after)
     return session.scalars(query.order_by(Outing.begun_at.desc(), Outing.id.desc()).limit(limit)).all()
 

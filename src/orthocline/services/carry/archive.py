@@ -28,7 +28,6 @@ NOTED = (
     *("hole", "number", "method", "by_device", "started_right", "passed_right", "gate_touched"),
     *("struck_centre", "read_was_right", "line_was_right", "pace_was_right", "committed"),
 )
-EVERY = 1_000_000
 WITHHELD = (
     "In Competition reads, speeds, strokes and charts of greens are left out."
     " They are here again when it ends."
@@ -67,7 +66,7 @@ def archive(viewer: Viewer, session: Session) -> Iterator[str]:
     yield f"{json.dumps(whole, indent=1)[:-2]},\n"
     yield from _listed("courses", _course_documents(session, viewer.owner_id, hidden=hidden))
     yield ",\n"
-    outings = {one.id: one for one in outings_of(session, viewer.owner_id, limit=EVERY)}
+    outings = {one.id: one for one in outings_of(session, viewer.owner_id)}
     yield from _listed("outings", (_outing_document(one) for one in outings.values()))
     yield ",\n"
     speeds = () if hidden else all_speeds(session, viewer.owner_id)

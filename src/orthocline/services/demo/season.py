@@ -277,13 +277,8 @@ class Season:
     def _known(self, on: ChartedDemo, putt: Putt) -> Surface:
         if self.player.reads == "survey":
             return on.known.survey
-        middle = 0.5 * (putt.ball.x_m + putt.hole.x_m), 0.5 * (putt.ball.y_m + putt.hole.y_m)
-        ground = on.green.ground
-        east, north = ground.slope(*middle, ground.parameters)
-        cos, sin = math.cos(putt.bearing_rad), math.sin(putt.bearing_rad)
-        grade, side = east * cos + north * sin, north * cos - east * sin
-        felt = [round(200.0 * slope) / 200.0 for slope in (grade, side)]
-        return plane_from_grade(felt[0], felt[1], putt.bearing_rad)
+        grade, side = (round(200.0 * slope) / 200.0 for slope in (putt.grade, putt.side_tilt_right))
+        return plane_from_grade(grade, side, putt.bearing_rad)
 
     def _visit(self, on: ChartedDemo, sees_left: float, sees_right: float) -> list[Rolled]:
         """Return the putts of a visit to a green, holed out."""
@@ -315,9 +310,8 @@ class Season:
     def _stopped(self, putt: Putt, finish: Finish) -> tuple[float, float]:
         """Return where a ball stopped; one on the edge as far from the hole as a putt is long at least."""
         far = max(1.0, NEAREST_M / max(math.hypot(finish.along_m, finish.across_m), HOLE_RADIUS_M))
-        along, right = far * finish.along_m, far * finish.across_m
-        cos, sin = math.cos(putt.bearing_rad), math.sin(putt.bearing_rad)
-        return putt.hole.x_m + along * cos + right * sin, putt.hole.y_m + along * sin - right * cos
+        at = putt.place(putt.length_m + far * finish.along_m, far * finish.across_m)
+        return at.x_m, at.y_m
 
     def _places(self, on: ChartedDemo) -> tuple[tuple[float, float], tuple[float, float]]:
         hole = on.chart.pins[int(self.rng.integers(len(on.chart.pins)))].at_m

@@ -13,9 +13,9 @@ from uuid import UUID, uuid5
 
 from sqlalchemy.orm import Session
 
-from orthocline.db.entries import one_at_a_time
+from orthocline.db.entries import add_once, one_at_a_time
 from orthocline.db.ground.queries import kept_course, kept_green
-from orthocline.db.log.adding import add_putts, keys_of, outing_found_or_added
+from orthocline.db.log.adding import add_putts, keys_of
 from orthocline.db.log.models import Outing
 from orthocline.formats.putt_files import (
     LARGEST_BYTES,
@@ -367,4 +367,4 @@ class _Kept:
             ended_at=putt.at,
             holes=putt.round_holes,
         )
-        return outing_found_or_added(self.session, outing).id
+        return add_once(self.session, outing).id

@@ -15,7 +15,6 @@ from orthocline.services.account.access import Viewer, own_data
 
 SIDES = ("left", "on", "right")
 BREAKS = ("left", "straight", "right")
-EVERY = 1_000_000
 READ = (
     *("green_speed_ft", "past_m", "read_aim_right_m", "aim_right_m", "impression_right_m"),
     *("own_school", "own_figures", "putt", "start_right_deg"),
@@ -26,7 +25,7 @@ READ = (
 @own_data
 def putt_lines(viewer: Viewer, session: Session, which: Which) -> Iterator[dict[str, Any]]:
     """Yield the putts that are meant as flat lines, newest first; without reads in Competition."""
-    outings = {one.id: one for one in outings_of(session, viewer.owner_id, limit=EVERY)}
+    outings = {one.id: one for one in outings_of(session, viewer.owner_id)}
     for putt in all_putts(session, viewer.owner_id, which):
         line = line_of(putt, outings.get(putt.outing_id or 0))
         if viewer.in_competition:

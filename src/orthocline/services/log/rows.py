@@ -6,7 +6,7 @@ from uuid import UUID
 
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.log import FARTHEST_FINISH_M, Judged, breaks_right
-from orthocline.core.roll import Launch, Point, Putt, PuttError, Read, RollPast, launch_to
+from orthocline.core.roll import Launch, PuttError, Read, RollPast, launch_to
 from orthocline.core.sure import Sureness, Uncertainty
 from orthocline.db.log.models import NOTE_LENGTH, LoggedPutt
 from orthocline.formats.putt_document import document_of, putt_of
@@ -128,7 +128,8 @@ def take_result(putt: LoggedPutt, result: Result) -> None:
 
 def _start_right_rad(putt: LoggedPutt, result: Result) -> float | None:
     """Return how far right of the line meant a ball started, as its finish implies on that ground."""
-    if result.finish is None or putt.putt_document is None or putt.read_document is None:
+    finish = result.finish
+    if finish is None or putt.putt_document is None or putt.read_document is None:
         return None
     asked = putt_of(putt.putt_document)
     meant = Launch(
@@ -136,16 +137,9 @@ def _start_right_rad(putt: LoggedPutt, result: Result) -> float | None:
     )
     own_m = putt.own_aim_right_m
     right_rad = meant.right_rad if own_m is None else math.atan2(own_m, asked.length_m)
+    stopped = asked.place(asked.length_m + finish.along_m, finish.across_m)
     try:
-        left = launch_to(asked, _place(asked, result), meant)
+        left = launch_to(asked, stopped, meant)
     except (ValueError, PuttError):
         return None
     return left.launch.right_rad - right_rad
-
-
-def _place(asked: Putt, result: Result) -> Point:
-    """Return where on the ground a ball stopped."""
-    assert result.finish is not None
-    along, right = asked.length_m + result.finish.along_m, result.finish.across_m
-    cos, sin = math.cos(asked.bearing_rad), math.sin(asked.bearing_rad)
-    return Point(asked.ball.x_m + along * cos + right * sin, asked.ball.y_m + along * sin - right * cos)

@@ -14,6 +14,7 @@ from orthocline.core.units import FOOT_M
 from orthocline.services.log.entries import METHODS, Result, Turn
 from orthocline.services.log.putts import NOTE_LENGTH
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
+from orthocline.web.shared.numbers import LARGEST
 from orthocline.web.shared.places import place_fields
 from orthocline.wording.log.methods import method_words
 from orthocline.wording.quantities import parse_far_m, parse_near_m
@@ -21,7 +22,6 @@ from orthocline.wording.wording import Wording
 
 SIDE = {"left": -1, "on": 0, "right": 1}
 NOT_SAID = "–"
-LARGEST = 2**63 - 1
 LEAST_M, MOST_M = 0.05, 100.0
 LENGTHS = f"between 2 in and {MOST_M / FOOT_M:.0f} ft, such as 14 ft, 5 paces or 4.3 m"
 

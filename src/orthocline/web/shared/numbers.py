@@ -2,8 +2,10 @@
 
 from flask import request
 
+LARGEST = 2**63 - 1
+"""No row has a larger number."""
 MOST_DIGITS = 18
-"""No row has a longer number."""
+"""So many digits always make one that a row may have."""
 
 
 def number_asked(name: str) -> int | None:

@@ -14,6 +14,7 @@ from orthocline.services.log.entries import METHODS
 from orthocline.services.log.putts import Which
 from orthocline.services.text import tidy_text
 from orthocline.web.shared.fields import FigureForm, QuantityField
+from orthocline.web.shared.numbers import LARGEST
 from orthocline.wording.figures import tidy
 from orthocline.wording.log.methods import method_words
 from orthocline.wording.log.which import ONLY_WORDS
@@ -38,7 +39,6 @@ FOLDED = ("kind", "method", "breaks", "least", "most", "since", "until", "rounds
 MOST_ROUNDS = 1000
 A_DAY, HALF_A_DAY = timedelta(days=1), timedelta(hours=12)
 """The day that ends at a midnight is found by its noon: some days have 23 hours."""
-LARGEST = 2**63 - 1
 
 
 def _choice(label: str, words: Mapping[str, str]) -> SelectField:
