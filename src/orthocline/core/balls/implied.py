@@ -174,7 +174,7 @@ def implied_by_other(ball: SeenBall, conditions: Conditions) -> Implied:
             away = np.angle(np.exp(1j * (last - ball.last_right_rad)))
             total += (away / SEEN_LAST_SD_RAD) ** 2
         if ball.passed and ball.beyond_m > 0.0:
-            passed = tries.sets.misses(tries.launches)
+            passed = tries.sets.ends(tries.launches).misses_m
             total -= 2.0 * log_ndtr(ball.passed * passed / PASSED_SD_M)
         return total
 
@@ -237,19 +237,7 @@ def _tries(ball: SeenBall | OwnBall, conditions: Conditions, drawn: Figures, sco
     ahead = ball.length_m + ball.beyond_m + FINISH_SD_M * scores[:, 0]
     right = ball.right_m + FINISH_SD_M * scores[:, 1]
     speed = np.maximum(conditions.green_speed_ft + conditions.green_speed_sd_ft * scores[:, 2], 1.0)
-    length, turn = np.hypot(ahead, right), np.arctan2(right, ahead)
     same, grain = np.ones(len(drawn)), conditions.grain
-    cos, sin = np.cos(turn), np.sin(turn)
-    to_finish = PlaneSets(
-        length,
-        side * cos + grade * sin,
-        grade * cos - side * sin,
-        speed,
-        grain.strength * same,
-        grain.toward_rad + turn,
-    )
-    launches = to_finish.launches(RollPast(0.0))
-    launches[:, 0] += turn
     way = grain.toward_rad * same
     sets = PlaneSets(ball.length_m * same, side, grade, speed, grain.strength * same, way)
-    return _Tries(sets, launches)
+    return _Tries(sets, sets.launches_to(ahead, right))

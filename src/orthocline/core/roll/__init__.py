@@ -3,7 +3,7 @@
 from orthocline.core.roll.accelerations import accelerations_of, grain_worth
 from orthocline.core.roll.aim import WIDEST_AIM_RAD, Aim, Launch, aims
 from orthocline.core.roll.capture import capture_of
-from orthocline.core.roll.ends import Ends, ends_of
+from orthocline.core.roll.ends import Ends, ender, ends_of
 from orthocline.core.roll.finish_launch import launch_to
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2, steepest_holding_slope
 from orthocline.core.roll.make_window import Window
@@ -58,6 +58,7 @@ __all__ = [
     "by_closed_form",
     "capture_of",
     "compile_ahead",
+    "ender",
     "ends_of",
     "grain_worth",
     "last_ways_of_sets",

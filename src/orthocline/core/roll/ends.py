@@ -1,5 +1,6 @@
 """How many balls of one putt end: in the hole, off its rim, past it on either side, or short."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -8,7 +9,7 @@ from numpy.typing import NDArray
 
 from orthocline.core.constants import CAPTURE_SPEED_MPS, HOLE_RADIUS_M
 from orthocline.core.roll.outcomes import FINISH_X, FINISH_Y, MISS, RIM
-from orthocline.core.roll.putt import Putt
+from orthocline.core.roll.putt import Point, Putt
 from orthocline.core.roll.rollers import outcomes_of
 
 Flags = NDArray[np.bool_]
@@ -20,12 +21,15 @@ class Ends:
 
     Attributes
     ----------
-    putt : Putt
+    hole : Point
+    bearing_rad : float
+        The direction from the ball to the hole [rad], counter-clockwise from +x.
     rows : ndarray
         Rows of the figures of `outcomes`, shape (n, 4).
     """
 
-    putt: Putt
+    hole: Point
+    bearing_rad: float
     rows: NDArray[np.float64]
 
     @cached_property
@@ -49,18 +53,44 @@ class Ends:
         """Whether each ball passes the hole's centre on the right, or rests so short of it, shape (n,)."""
         return np.where(self.short, self.rests[:, 1] > 0.0, self.rows[:, MISS] > 0.0)
 
+    @property
+    def misses_m(self) -> NDArray[np.float64]:
+        """How far each ball passes the hole's centre [m], positive on the right of it, shape (n,)."""
+        return self.rows[:, MISS]
+
+    @property
+    def rim_mps(self) -> NDArray[np.float64]:
+        """How fast each ball first crosses the rim [m/s], -1 where it does not, shape (n,)."""
+        return self.rows[:, RIM]
+
     @cached_property
     def from_hole(self) -> NDArray[np.float64]:
         """Where each ball rests, east and north of the hole [m], shape (n, 2); NaN where it rolls on."""
-        hole = self.putt.hole
-        return self.rows[:, [FINISH_X, FINISH_Y]] - (hole.x_m, hole.y_m)
+        return self.rows[:, [FINISH_X, FINISH_Y]] - (self.hole.x_m, self.hole.y_m)
 
     @cached_property
     def rests(self) -> NDArray[np.float64]:
         """The same beyond the hole, and to its right, as its golfer faces it [m]."""
         east, north = self.from_hole.T
-        cos, sin = np.cos(self.putt.bearing_rad), np.sin(self.putt.bearing_rad)
+        cos, sin = np.cos(self.bearing_rad), np.sin(self.bearing_rad)
         return np.column_stack([east * cos + north * sin, east * sin - north * cos])
+
+
+def ender(putt: Putt) -> Callable[[NDArray[np.float64]], Ends]:
+    """Return `ends(launches)`: how many balls of a putt end, for those who ask more than once.
+
+    Parameters
+    ----------
+    putt : Putt
+        The putt; its pace is left aside.
+
+    Returns
+    -------
+    callable
+        Takes what `ends_of` takes, and returns what it returns.
+    """
+    outcomes, hole, bearing_rad = outcomes_of(putt), putt.hole, putt.bearing_rad
+    return lambda launches: Ends(hole, bearing_rad, outcomes(launches))
 
 
 def ends_of(putt: Putt, launches: NDArray[np.float64]) -> Ends:
@@ -78,4 +108,4 @@ def ends_of(putt: Putt, launches: NDArray[np.float64]) -> Ends:
     Ends
         How each ends.
     """
-    return Ends(putt, outcomes_of(putt)(launches))
+    return ender(putt)(launches)

@@ -10,11 +10,12 @@ from numpy.typing import NDArray
 
 from orthocline.core.compiled import KEPT
 from orthocline.core.constants import CAPTURE_SPEED_MPS, HOLE_RADIUS_M, PULL_PER_SLOPE_MPS2
+from orthocline.core.roll.ends import Ends
 from orthocline.core.roll.green_speed import rolling_deceleration_mps2
-from orthocline.core.roll.outcomes import MISS, RIM
+from orthocline.core.roll.outcomes import FIGURES, MISS, RIM
 from orthocline.core.roll.plane_aim import PAST, SPEED, aims_on_plane
 from orthocline.core.roll.plane_outcomes import plane_outcomes
-from orthocline.core.roll.putt import Pace, RollPast
+from orthocline.core.roll.putt import Pace, Point, RollPast
 
 WIDENINGS: Final = 12
 HALVINGS: Final = 8
@@ -94,8 +95,36 @@ class PlaneSets:
         """
         return np.asarray(_windows(self.frames, self.length_m, np.ascontiguousarray(launches)))
 
-    def misses(self, launches: NDArray[np.float64]) -> NDArray[np.float64]:
-        """Return how far balls pass the hole that roll beyond it.
+    def launches_to(self, ahead_m: NDArray[np.float64], right_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Return the launch of each set whose ball stops at a place, the hole being covered.
+
+        Parameters
+        ----------
+        ahead_m, right_m : ndarray
+            The places, from the ball along its line to the hole and to the right of that [m], shape (n,).
+
+        Returns
+        -------
+        ndarray
+            Rows of launch angle to the right [rad] and launch speed [m/s], shape (n, 2). Where no ball rests
+            there it is the launch that comes nearest: see `ends`.
+        """
+        turn = np.arctan2(right_m, ahead_m)
+        cos, sin = np.cos(turn), np.sin(turn)
+        there = PlaneSets(
+            np.hypot(ahead_m, right_m),
+            self.side * cos + self.grade * sin,
+            self.grade * cos - self.side * sin,
+            self.green_speed_ft,
+            self.grain,
+            self.grain_toward_rad + turn,
+        )
+        launches = there.launches(RollPast(0.0))
+        launches[:, 0] += turn
+        return launches
+
+    def ends(self, launches: NDArray[np.float64]) -> Ends:
+        """Return how the ball of each set ends.
 
         Parameters
         ----------
@@ -104,10 +133,11 @@ class PlaneSets:
 
         Returns
         -------
-        ndarray
-            How far off its centre [m], positive where the ball passes on the right of it, shape (n,).
+        Ends
+            Of one ball each, as its golfer faces the hole.
         """
-        return np.asarray(_misses(self.frames, self.length_m, np.ascontiguousarray(launches)))
+        rows = _outcomes(self.frames, self.length_m, np.ascontiguousarray(launches))
+        return Ends(Point(0.0, 0.0), 0.0, rows)
 
 
 @njit(types.UniTuple(types.float64, 2)(types.float64[::1], types.float64, types.float64), **KEPT)
@@ -118,13 +148,16 @@ def _passing(frame: Any, length_m: float, right_rad: float) -> tuple[float, floa
     return row[MISS], row[RIM]
 
 
-@njit(types.float64[::1](TABLE, types.float64[::1], TABLE), **KEPT)
-def _misses(frames: Any, length_m: Any, launches: Any) -> NDArray[np.float64]:
-    """Return how far each set's ball passes the hole's centre, positive to its own right of it."""
-    found = np.empty(len(launches))
+@njit(TABLE(TABLE, types.float64[::1], TABLE), **KEPT)
+def _outcomes(frames: Any, length_m: Any, launches: Any) -> NDArray[np.float64]:
+    """Return the outcome of each set's ball, on a map with the hole at its origin and the ball at -x."""
+    found = np.empty((len(launches), FIGURES))
+    launch = np.empty((1, 2))
     for i in range(len(launches)):
-        frame = np.array([frames[0, i], frames[1, i], frames[2, i], launches[i, 1]])
-        found[i] = _passing(frame, length_m[i], launches[i, 0])[0]
+        launch[0, 0], launch[0, 1] = -launches[i, 0], launches[i, 1]
+        found[i] = plane_outcomes(
+            -length_m[i], 0.0, 0.0, 0.0, frames[2, i], frames[0, i], frames[1, i], launch
+        )[0]
     return found
 
 
