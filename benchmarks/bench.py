@@ -6,7 +6,7 @@
 3. Reads in wind over the whole range that may be asked, the worst beside the median.
 4. How far stated ranges hold, and whether the reading named first is the best (`sureness.py`); what a watched
    ball implies (`watched.py`); surveyed greens (`greens.py`) and their files (`green_files.py`); every call
-   (`calls.py`); how often and how firm (`holing.py`).
+   (`calls.py`); how often and how firm (`holing.py`); what the log teaches (`learning.py`).
 5. Server time of a Read redraw, alone, with eight clients at once and beside 64 slow sockets, as served.
 6. The pages and the archive of a log of 20,000 putts, and the memory that they take.
 7. Page weight over the wire, compressed, fonts included; and the wait of the first visitor.
@@ -41,6 +41,7 @@ from client import enter, fetch, fetch_archive, some_address
 from green_files import bench_green_files
 from greens import bench_greens
 from holing import bench_holing
+from learning import bench_learning
 from log import bench_log
 from orthocline.core.ground import UNSAID, Grid, Reading, Station, Stations, plane_from_grade, stations_of
 from orthocline.core.roll import Point, Putt, RollPast, Wind, read, roller, rolling_deceleration_mps2
@@ -395,4 +396,5 @@ if __name__ == "__main__":
     bench_calls()
     bench_holing(bench_database())
     bench_log(bench_database())
+    bench_learning()
     bench_server()

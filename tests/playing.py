@@ -7,10 +7,13 @@ from tests.rolled import STEP_S, holed_by_trying, roll_out
 RADIUS_M, FASTEST_MPS = 0.053975, 1.63
 
 
-def dropped(ways, hole):
-    """Return which of many ways, shape (steps, n, 2), drop: v <= 1.63 (1 - (off / R)^2) at the rim."""
+def dropped(ways, holes):
+    """Return which of many ways, shape (steps, n, 2), drop: v <= 1.63 (1 - (off / R)^2) at the rim.
+
+    There is one hole for all, or one for each.
+    """
     found = np.zeros(ways.shape[1], dtype=bool)
-    for i in range(ways.shape[1]):
+    for i, hole in enumerate(np.broadcast_to(holes, ways.shape[1:])):
         way = ways[:, i]
         steps = np.diff(way, axis=0)
         long = np.maximum((steps**2).sum(axis=1), 1e-18)

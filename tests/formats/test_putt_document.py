@@ -11,8 +11,8 @@ import jsonschema
 import pytest
 from click.testing import CliRunner
 
+from orthocline.cli.lines import bounded_lines
 from orthocline.cli.main import main
-from orthocline.cli.read import _bounded_lines
 from orthocline.core.roll import Grain
 from orthocline.core.sure import Uncertainty
 from orthocline.formats.putt_document import (
@@ -206,7 +206,7 @@ def test_lines_are_read_within_bounds_however_long():
     """Megabytes without an end are one answer, and what follows is answered too."""
     good = json.dumps(DOCUMENT).encode()
     stream = Watched(b"x" * 4_000_000 + b"\n" + good + b"\n" + b"y" * (LARGEST_LINE + 1))
-    assert [fault(line) for line in _bounded_lines(stream)] == [
+    assert [fault(line) for line in bounded_lines(stream)] == [
         "longer than 1024 kB",
         "",
         "longer than 1024 kB",

@@ -5,6 +5,7 @@ import click
 from orthocline import __version__
 from orthocline.cli.database import backup_command, database, restore_command
 from orthocline.cli.green import green_command
+from orthocline.cli.learning import diagnose_command, habits_command
 from orthocline.cli.read import read_command
 from orthocline.cli.serve import demo_command, serve_command
 from orthocline.core.roll import compile_ahead
@@ -38,7 +39,9 @@ COMMANDS = (
     backup_command,
     database,
     demo_command,
+    diagnose_command,
     green_command,
+    habits_command,
     read_command,
     restore_command,
     serve_command,

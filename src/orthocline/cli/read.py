@@ -1,12 +1,11 @@
 """`orthocline read`: a putt document in, a read out."""
 
-import json
 import sys
-from collections.abc import Iterator
 from typing import Any, BinaryIO, NamedTuple, TextIO
 
 import click
 
+from orthocline.cli.lines import UNREADABLE, answer_lines, dump
 from orthocline.core.account import USUAL_PASTS
 from orthocline.core.holing import Outlook, outlook_of
 from orthocline.core.roll import PuttError, read
@@ -21,8 +20,6 @@ from orthocline.wording.read.warnings import other_lines_words, warning_words
 from orthocline.wording.sure.next_reading import best_words
 from orthocline.wording.wording import USUAL_WORDING
 
-UNREADABLE = 2
-
 
 @click.command("read")
 @click.argument("file", type=click.File("rb"))
@@ -36,7 +33,7 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
     if lines and drawing:
         raise click.UsageError("--drawing is of one putt, not of --lines")
     if lines:
-        sys.exit(_read_lines(file))
+        sys.exit(answer_lines(file, _answered))
     try:
         solved = _solved(file.read(LARGEST_BYTES + 1), LARGEST_BYTES)
     except DocumentError as error:
@@ -45,7 +42,7 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
     if drawing:
         drawing.write(_drawn(solved))
     if as_json:
-        click.echo(_dump(_document(solved)))
+        click.echo(dump(_document(solved)))
         return
     _say(solved)
 
@@ -90,25 +87,8 @@ def _say(answer: Answer) -> None:
         click.echo(f"Line {number}: {words}")
 
 
-def _read_lines(file: BinaryIO) -> int:
-    status = 0
-    for line in _bounded_lines(file):
-        try:
-            solved = _document(_solved(line, LARGEST_LINE))
-        except DocumentError as error:
-            solved = {"error": {"member": error.member, "message": str(error)}}
-            status = UNREADABLE
-        click.echo(_dump(solved))
-    return status
-
-
-def _bounded_lines(file: BinaryIO) -> Iterator[bytes]:
-    """Return the lines of a file, of one that is too long only its beginning: it is refused, never held."""
-    while line := file.readline(LARGEST_LINE + 1):
-        piece = line
-        while len(piece) > LARGEST_LINE and not piece.endswith(b"\n"):
-            piece = file.readline(LARGEST_LINE + 1)
-        yield line
+def _answered(line: bytes) -> dict[str, Any]:
+    return _document(_solved(line, LARGEST_LINE))
 
 
 def _document(answer: Answer) -> dict[str, Any]:
@@ -120,7 +100,3 @@ def _drawn(answer: Answer) -> str:
     sure, solved = answer.sure, answer.sure.read
     says = call(solved, sure=sure.range).sentence
     return svg_file(plan(solved.putt, solved, USUAL_WORDING, says=says, sure=sure).scene)
-
-
-def _dump(solved: dict[str, Any]) -> str:
-    return json.dumps(solved, allow_nan=False)

@@ -155,7 +155,7 @@ def parse_question(text: str | bytes, largest: int = LARGEST_BYTES) -> Question:
     """
     if len(text) > largest:
         raise DocumentError("", f"longer than {largest // 1024} kB")
-    return question_of(_parse_json(text))
+    return question_of(parse_json(text))
 
 
 def parse_putt(text: str | bytes, largest: int = LARGEST_BYTES) -> Putt:
@@ -257,7 +257,8 @@ def _radians(angle_deg: float) -> float:
     return wrap_rad(math.radians(angle_deg))
 
 
-def _parse_json(text: str | bytes) -> Any:
+def parse_json(text: str | bytes) -> Any:
+    """Return what a text of JSON says; raises DocumentError for what is none, or says a member twice."""
     try:
         data = json.loads(text, object_pairs_hook=_object, parse_constant=_no_constant)
         _refuse_repeats(data)
