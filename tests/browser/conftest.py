@@ -20,6 +20,7 @@ from werkzeug.serving import make_server
 
 from orthocline.db.account.queries import golfer_named
 from orthocline.db.server.migrate import upgrade
+from orthocline.jobs.worker import worker_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import end_sessions
 from orthocline.services.demo.golfer import load_demo
@@ -82,6 +83,16 @@ def live(browser_database):
     server = Live(browser_database)
     yield server
     server.stop()
+
+
+@pytest.fixture
+def work(live):
+    """Do all work that waits, as the worker beside the server does."""
+
+    def done():
+        worker_of(live.app.config["DATABASE_URL"]).run_worker(wait=False, install_signal_handlers=False)
+
+    return done
 
 
 @pytest.fixture(scope="session")

@@ -2,24 +2,11 @@
 
 from pathlib import Path
 
-import pytest
-
-from orthocline.jobs.worker import worker_of
 from tests.browser.conftest import PHONE
 from tests.formats.green_files import made
 
 TOUCHING = (Path(__file__).parent / "touching.js").read_text()
 AXE = (Path(__file__).parent / "axe.min.js").read_text()
-
-
-@pytest.fixture
-def work(live):
-    """Do all work that waits, as the worker beside the server does."""
-
-    def done():
-        worker_of(live.app.config["DATABASE_URL"]).run_worker(wait=False, install_signal_handlers=False)
-
-    return done
 
 
 def give(page, path, name):

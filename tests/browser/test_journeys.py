@@ -166,6 +166,8 @@ VIEWS = {
     "card": "/rounds/card",
     "figures": "/figures?beside=rounds",
     "figures-none": "/figures?place=nowhere&most=far",
+    "habits": "/habits",
+    "which": "/log/{read}/which",
     "log-files": "/log/files",
     "finish": "/log/{putt}/finish",
     "edit": "/log/{putt}/edit",
@@ -213,7 +215,7 @@ STRANGERS = (
 """Views that a stranger sees otherwise than a golfer does, or is turned away from."""
 ON_A_PHONE = (
     *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
-    *("round", "card", "figures", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
+    *("round", "card", "figures", "habits", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
 )
 """Views that lie otherwise on a phone, and are looked at there."""
 
@@ -227,12 +229,15 @@ def test_axe_finds_nothing(page, metrics, who):
     page.expected_errors = ("422", "404")
     page.size(metrics)
     page.go("/")
-    numbers = {"putt": 1, "speed": 1, "green": 1, "round": 1}
+    numbers = {"putt": 1, "read": 1, "speed": 1, "green": 1, "round": 1}
     if who == "golfer":
         page.as_wren()
         for kind, at in (("putt", "/log"), ("speed", "/speed")):
             page.go(at)
             numbers[kind] = re.search(r"/(\d+)/edit", page.find("a[href$='/edit']").get_attribute("href"))[1]
+        page.go("/log?only=stopped")
+        which = page.find("a[href$='/which']").get_attribute("href")
+        numbers["read"] = re.search(r"/(\d+)/which", which)[1]
         page.go("/greens")
         numbers["green"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
         page.go("/rounds")

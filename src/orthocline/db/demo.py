@@ -9,12 +9,14 @@ from sqlalchemy.sql.elements import KeyedColumnElement
 
 from orthocline.db.account.models import Golfer, OwnMeasures, SlopePair, StrideTrial, StrokeTrial
 from orthocline.db.ground.models import Course, Green, GreenChart
+from orthocline.db.log.habits import GolferHabits, ReadCorrection
 from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.speed.models import SpeedNote
 
 COPIED = (
     *(OwnMeasures, StrideTrial, StrokeTrial, SlopePair),
     *(Course, Green, GreenChart, Outing, LoggedPutt, SpeedNote),
+    *(GolferHabits, ReadCorrection),
 )
 
 

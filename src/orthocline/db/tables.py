@@ -4,6 +4,7 @@ from orthocline.db.account.models import Golfer, OwnMeasures, StrideTrial, Strok
 from orthocline.db.base import Base
 from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan
 from orthocline.db.jobs.models import FilePiece, GivenFile, Job, JobPiece
+from orthocline.db.log.habits import GolferHabits, ReadCorrection
 from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.request_counts import RequestCount
 from orthocline.db.speed.models import SpeedNote
@@ -20,6 +21,8 @@ TABLES = (
     GreenChart,
     Outing,
     LoggedPutt,
+    GolferHabits,
+    ReadCorrection,
     SpeedNote,
     GivenFile,
     FilePiece,

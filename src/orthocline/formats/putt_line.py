@@ -60,6 +60,9 @@ class PuttLine(BaseModel):
     )
     read_aim_right_m: Aside | None = Field(None, description="The aim of the model's read, at the hole")
     aim_right_m: Aside | None = Field(None, description="Where the golfer aimed")
+    corrected_by: Annotated[float, Field(gt=0.0, le=10.0)] | None = Field(
+        None, description="By which of that aim it was played, where a correction was on"
+    )
     impression_right_m: Aside | None = Field(None, description="The aim of the first impression")
     method: Label = Field("", description="By what it was read")
     device: bool = Field(False, description="Whether a device rolled it")

@@ -24,6 +24,7 @@ from orthocline.web import (
     grain,
     green_files,
     greens,
+    habits,
     jobs,
     log,
     log_files,
@@ -40,6 +41,7 @@ from orthocline.web import (
     speed,
     straight,
     today,
+    which_was_it,
 )
 from orthocline.web.identity import keep_private, login_manager
 from orthocline.web.page import fill_page
@@ -64,9 +66,9 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, balls, beat, eyes, figures, firm, grain, green_files, greens, jobs, log, log_files),
-    *(look, measures, mode, noting, other_methods, phone_level, ramp, read, rounds, schools, speed),
-    *(straight, today),
+    *(about, account, balls, beat, eyes, figures, firm, grain, green_files, greens, habits, jobs, log),
+    *(log_files, look, measures, mode, noting, other_methods, phone_level, ramp, read, rounds, schools),
+    *(speed, straight, today, which_was_it),
 )
 
 

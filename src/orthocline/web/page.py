@@ -22,7 +22,7 @@ NAVIGATION = (
 SECTIONS = {
     **dict.fromkeys(("ramp", "other_methods"), "speed"),
     "green_files": "greens",
-    **dict.fromkeys(("figures", "log_files", "noting", "rounds"), "log"),
+    **dict.fromkeys(("figures", "habits", "log_files", "noting", "rounds", "which_was_it"), "log"),
     **dict.fromkeys(("balls", "eyes", "firm", "grain", "look", "phone_level", "schools", "straight"), "read"),
 }
 """Features that belong to another one's place in the navigation."""

@@ -47,6 +47,15 @@ JOB_WORDS: Mapping[str, JobWords] = {
         "log_files.kept",
         in_percent=True,
     ),
+    "habits": JobWords(
+        "What your log says of you",
+        "The putts of your log are worked through.",
+        "It is worked out.",
+        "See it",
+        ("Back to your log", "log.page"),
+        "habits.worked_out",
+        in_percent=True,
+    ),
     "green_export": JobWords(
         "A green as a file",
         "The green is written into a file.",

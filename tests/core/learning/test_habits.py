@@ -149,6 +149,7 @@ def test_reads_are_looked_at_by_side_length_slope_and_method():
     assert sum(one.putts for (kind, _), one in groups.items() if kind == "length") == 120
     assert [one.putts for (kind, _), one in groups.items() if kind == "slope"] == [0, 120, 0]
     assert groups["method", "hand_gauge"].putts == 60
+    assert groups["method_right", "hand_gauge"].putts == 30
     assert log.reads(log.falls_left, 0.42, first=True).factor.value == pytest.approx(0.5, abs=0.05)
 
 
@@ -156,7 +157,8 @@ def test_a_correction_is_suggested_where_reads_surely_see_too_little_or_too_much
     assert corrections_of(aimed((1.0, 0.65)), 0.42) == (Correction("aim_spot", 1, 0.0, 1.5),)
     assert corrections_of(aimed((1.35, 1.0)), 0.42) == (Correction("aim_spot", -1, 0.0, 0.75),)
     assert corrections_of(aimed((1.0, 1.0)), 0.42) == ()
-    assert corrections_of(aimed((0.65, 0.65), count=20), 0.42) == ()
+    assert corrections_of(aimed((0.65, 0.65), count=20), 0.42) == (Correction("aim_spot", 0, 0.0, 1.5),)
+    assert corrections_of(aimed((0.65, 0.65), count=12), 0.42) == ()
 
 
 def test_a_correction_is_meant_for_its_own_putts():
@@ -164,6 +166,8 @@ def test_a_correction_is_meant_for_its_own_putts():
     assert correction_for([one], "aim_spot", 1, 3.5) == one
     for other in (("hand_gauge", 1, 3.5), ("aim_spot", -1, 3.5), ("aim_spot", 1, 2.9), ("aim_spot", 0, 3.5)):
         assert correction_for([one], *other) is None
+    both = Correction("aim_spot", 0, 0.0, 1.5)
+    assert [correction_for([both], "aim_spot", breaks, 2.0) for breaks in (-1, 0, 1)] == [both, None, both]
 
 
 def test_a_green_that_runs_faster_than_is_said_shows():

@@ -126,6 +126,14 @@ def test_a_ball_that_a_device_rolled_tells_of_the_ground():
     assert abs(found.mean(found.start_errors_rad)) < math.radians(0.3)
 
 
+def test_a_ball_struck_through_the_green_is_the_pace():
+    """No usual stroke ends six metres past from ten feet: a mishit, and said all the same."""
+    far = diagnosis_of(Played(TEN, MIDDLE, holed=False, finish=Finish(6.0, -2.0), uncertainty=FELT))
+    assert far.posterior.size > 10
+    assert far.posterior.mean(far.posterior.energy_errors) > 0.5
+    assert far.drops_if["line_pace"] > far.drops_if["read_line"]
+
+
 def test_rolled_grounds_agree_with_the_closed_form():
     """To first order, as far as greens are known."""
     rng = np.random.default_rng(5)

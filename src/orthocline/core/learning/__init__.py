@@ -4,7 +4,7 @@ from orthocline.core.learning.causes import PAIRS, RIGHT, SINGLES, Diagnosis, di
 from orthocline.core.learning.correction import Correction, correction_for, corrections_of
 from orthocline.core.learning.evidence import Evidence, evidence_of
 from orthocline.core.learning.greens import GreenSaid, greens_of
-from orthocline.core.learning.grounds import changed
+from orthocline.core.learning.grounds import Figures, changed
 from orthocline.core.learning.played import Played
 from orthocline.core.learning.posterior import Posterior, UnexplainedError
 from orthocline.core.learning.reads import LENGTHS_M, SLOPES, Aimed, Group, Reads, groups_of, reads_of
@@ -22,6 +22,7 @@ __all__ = [
     "Correction",
     "Diagnosis",
     "Evidence",
+    "Figures",
     "GreenSaid",
     "Group",
     "Habit",

@@ -7,10 +7,10 @@ from typing import Final
 
 import numpy as np
 
-from orthocline.core.learning.grounds import Figures
+from orthocline.core.learning.grounds import Figures, changed
 from orthocline.core.learning.played import Played
 from orthocline.core.learning.posterior import Posterior, posterior_of
-from orthocline.core.roll import Launch
+from orthocline.core.roll import Launch, OwnRoll, Putt, aims, roll_of
 
 RIGHT: Final = {
     "read": ("read",),
@@ -79,28 +79,26 @@ class Diagnosis:
         length, found = self.played.putt.length_m, self.posterior
         return np.asarray(length * (np.tan(self.played.meant.right_rad) - np.tan(found.angles_rad)))
 
-    def mended(self, launch: Launch, angle_rad: float, start_rad: float, right: str) -> Launch:
-        """Return one launch with the read, the line or the pace put right.
+    @cached_property
+    def ground(self) -> Putt:
+        """The putt on the ground as it most likely was, its hole covered."""
+        found = self.posterior
+        return changed(self.played.putt, [found.mean(column) for column in found.errors.T])
 
-        Parameters
-        ----------
-        launch : Launch
-            As it was.
-        angle_rad : float
-            What the ground asks for [rad, to the right].
-        start_rad : float
-            How far right of the line that was meant it started [rad].
-        right : str
-            A name of `RIGHT`.
-
-        Returns
-        -------
-        Launch
-            With the rest as it was.
-        """
-        rows = np.array([[launch.right_rad, launch.speed_mps]])
-        row = _mended(self.played, rows, np.array([angle_rad]), np.array([start_rad]), RIGHT[right])[0]
-        return Launch(*row.tolist())
+    @cached_property
+    def rolls(self) -> dict[str, OwnRoll]:
+        """The ball there as it most likely ``was``, and with ``read``, ``line`` or ``pace`` put right."""
+        found, meant = self.posterior, self.played.meant
+        angle, speed = (found.mean(column) for column in found.launches.T)
+        asked = found.mean(found.angles_rad)
+        launches = {
+            "was": Launch(angle, speed),
+            "read": Launch(asked + angle - meant.right_rad, speed),
+            "line": Launch(meant.right_rad, speed),
+            "pace": Launch(angle, meant.speed_mps),
+        }
+        line = aims(self.ground)[0]
+        return {name: roll_of(self.ground, line, launch) for name, launch in launches.items()}
 
 
 def diagnosis_of(played: Played) -> Diagnosis:

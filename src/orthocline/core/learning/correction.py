@@ -5,6 +5,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
+import numpy as np
+from numpy.typing import NDArray
+
 from orthocline.core.learning.reads import Aimed, Reads
 from orthocline.core.units import FOOT_M
 
@@ -12,7 +15,7 @@ FACTORS: Final = (0.5, 0.67, 0.75, 0.9, 1.1, 1.25, 1.33, 1.5, 1.75, 2.0)
 """A golfer can take so much of a read without a pencil."""
 LONG_M: Final = 10.0 * FOOT_M
 """Where only long putts are misread, these are long."""
-LEAST_OFF: Final = 0.08
+LEAST_OFF: Final = 0.12
 """A factor nearer to 1, as a logarithm, is left alone."""
 
 
@@ -25,7 +28,7 @@ class Correction:
     method : str
         In whose words the read is.
     breaks : int
-        -1 for putts that break left, 1 for those that break right.
+        -1 for putts that break left, 1 for those that break right, 0 for both.
     least_m : float
         On putts of this length [m] and more.
     factor : float
@@ -54,14 +57,16 @@ class Correction:
         bool
             Whether it is.
         """
-        return method == self.method and breaks == self.breaks and length_m >= self.least_m
+        sided = breaks == self.breaks if self.breaks else breaks != 0
+        return method == self.method and sided and length_m >= self.least_m
 
 
 def corrections_of(aimed: Aimed, usual_sd: float) -> tuple[Correction, ...]:
     """Return the corrections that a log suggests.
 
-    By each method and on each side one, at most, where enough reads say surely that too much or too little
-    break is seen; on long putts alone where short ones are read otherwise.
+    By each method one on each side, at most, where enough reads say surely that too much or too little break
+    is seen; on long putts alone where short ones are read otherwise. Where neither side has enough of them,
+    and both are alike, one for both.
 
     Parameters
     ----------
@@ -75,18 +80,31 @@ def corrections_of(aimed: Aimed, usual_sd: float) -> tuple[Correction, ...]:
     tuple of Correction
         None for reads that are right, as far as is known.
     """
-    found = []
+    found: list[Correction] = []
     for method in sorted(set(aimed.methods)):
-        for breaks in (-1, 1):
-            there = aimed.by(method) & (aimed.falls_left if breaks < 0 else ~aimed.falls_left)
-            every = aimed.reads(there, usual_sd)
-            far = aimed.reads(there & (aimed.length_m >= LONG_M), usual_sd)
-            near = aimed.reads(there & (aimed.length_m < LONG_M), usual_sd)
-            only_far = _apart(far, near) and _off(far) > _off(near)
-            of, least_m = (far, LONG_M) if only_far else (every, 0.0)
-            if of.own and (of.short or of.long) and _off(of) >= LEAST_OFF:
-                found.append(Correction(method, breaks, least_m, _factor(of)))
+        by = aimed.by(method)
+        left, right = by & aimed.falls_left, by & ~aimed.falls_left
+        sides = [_suggested(aimed, usual_sd, method, -1, left), _suggested(aimed, usual_sd, method, 1, right)]
+        known = [one for one in sides if one]
+        some = [aimed.reads(side, usual_sd) for side in (left, right)]
+        if not known and not any(one.own for one in some) and not _apart(*some):
+            both = _suggested(aimed, usual_sd, method, 0, by)
+            known = [both] if both else []
+        found += known
     return tuple(found)
+
+
+def _suggested(
+    aimed: Aimed, usual_sd: float, method: str, breaks: int, there: NDArray[np.bool_]
+) -> Correction | None:
+    every = aimed.reads(there, usual_sd)
+    far = aimed.reads(there & (aimed.length_m >= LONG_M), usual_sd)
+    near = aimed.reads(there & (aimed.length_m < LONG_M), usual_sd)
+    only_far = _apart(far, near) and _off(far) > _off(near)
+    of, least_m = (far, LONG_M) if only_far else (every, 0.0)
+    if of.own and (of.short or of.long) and _off(of) >= LEAST_OFF:
+        return Correction(method, breaks, least_m, _factor(of))
+    return None
 
 
 def correction_for(

@@ -1,7 +1,7 @@
 """What each putt of a log says of its golfer's stroke: start lines and energies that end as it did."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, fields, replace
 from functools import cache
 from typing import Final
 
@@ -11,6 +11,7 @@ from scipy.special import ndtri
 from scipy.stats import qmc
 
 from orthocline.core.constants import CAPTURE_SPEED_MPS, HOLE_RADIUS_M
+from orthocline.core.learning.answers import doubt_of
 from orthocline.core.learning.grounds import (
     Figures,
     Grounds,
@@ -47,6 +48,9 @@ class Evidence:
         Of each other putt, between which start errors it drops, at each of `ENERGIES`; shape (others, 42).
     dropped : ndarray of bool
         Whether each of those did, shape (others,).
+    missed_doubts, other_doubts : ndarray
+        What the doubt of each putt's ground is worth in its errors (one standard deviation), shapes
+        (misses, 2) and (others, 2).
     """
 
     starts: Figures
@@ -55,6 +59,8 @@ class Evidence:
     first: Figures
     last: Figures
     dropped: NDArray[np.bool_]
+    missed_doubts: Figures
+    other_doubts: Figures
 
     @property
     def putts(self) -> int:
@@ -63,13 +69,18 @@ class Evidence:
 
 
 _NO_ERRORS, _NO_EDGES = np.empty((0, 2**THUMBS_POWER)), np.empty((0, len(ENERGIES)))
+_NO_DOUBTS = np.empty((0, 2))
 NO_EVIDENCE: Final = Evidence(
-    _NO_ERRORS, _NO_ERRORS, _NO_ERRORS, _NO_EDGES, _NO_EDGES, np.empty(0, dtype=bool)
+    *(_NO_ERRORS, _NO_ERRORS, _NO_ERRORS),
+    *(_NO_EDGES, _NO_EDGES),
+    np.empty(0, dtype=bool),
+    _NO_DOUBTS,
+    _NO_DOUBTS,
 )
 
 
 def evidence_of(log: Sequence[Played]) -> Evidence:
-    """Return what putts say of a stroke, the ground of each taken as given.
+    """Return what putts say of a stroke, the ground of each taken as given, but for its doubt.
 
     Parameters
     ----------
@@ -102,7 +113,7 @@ def joined(parts: Sequence[Evidence]) -> Evidence:
     Evidence
         Of all their putts.
     """
-    names = ("starts", "energies", "likely", "first", "last", "dropped")
+    names = (one.name for one in fields(Evidence))
     return Evidence(*(np.concatenate([getattr(one, name) for one in parts]) for name in names))
 
 
@@ -152,14 +163,12 @@ def _of_misses(missed: Sequence[Played]) -> Evidence:
     )
     starts, energies, weights = (one.reshape(len(missed), count) for one in figures)
     known = np.isfinite(weights).any(axis=1)
-    none = NO_EVIDENCE
-    return Evidence(
-        np.nan_to_num(starts[known]),
-        np.nan_to_num(energies[known]),
-        weights[known],
-        none.first,
-        none.last,
-        none.dropped,
+    return replace(
+        NO_EVIDENCE,
+        starts=np.nan_to_num(starts[known]),
+        energies=np.nan_to_num(energies[known]),
+        likely=weights[known],
+        missed_doubts=np.array([doubt_of(one) for one in missed])[known],
     )
 
 
@@ -189,14 +198,12 @@ def _of_others(others: Sequence[Played]) -> Evidence:
     reach = np.sqrt(np.maximum(1.0 - middle.rim_mps / CAPTURE_SPEED_MPS, 0.0)) * HOLE_RADIUS_M
     with np.errstate(invalid="ignore", divide="ignore"):
         half = np.where(middle.drops & (by_turn > 0.0), reach * 2.0 * turn[:, 0] / by_turn, 0.0)
-    none = NO_EVIDENCE
-    return Evidence(
-        none.starts,
-        none.energies,
-        none.likely,
-        (launches[:, 0] - angle - half).reshape(-1, count),
-        (launches[:, 0] - angle + half).reshape(-1, count),
-        np.array([one.holed for one in others]),
+    return replace(
+        NO_EVIDENCE,
+        first=(launches[:, 0] - angle - half).reshape(-1, count),
+        last=(launches[:, 0] - angle + half).reshape(-1, count),
+        dropped=np.array([one.holed for one in others]),
+        other_doubts=np.array([doubt_of(one) for one in others]),
     )
 
 

@@ -6,18 +6,19 @@ from typing import Final
 
 import numpy as np
 
-from orthocline.core.learning.grounds import STEPS, Figures, grounds_of
+from orthocline.core.learning.answers import answers_of
+from orthocline.core.learning.grounds import Figures
 from orthocline.core.learning.played import Played, thumb_sd_m
 from orthocline.core.learning.stroke import Belief, Habit, Stroke
-from orthocline.core.roll import PuttError
 
 SPEED_SD_FT: Final = 0.7
 SLOPE_SD: Final = 0.2
 """How far a green may be from what is said of it: its speed [ft], and its slope as a share of itself."""
-LEAST_MISSES: Final = 8
+LEAST_MISSES: Final = 6
 """Fewer say nothing of a green."""
 WIDEST: Final = 4.0
 """A ball further from what was meant, in the golfer's spreads, was mishit, and says nothing of a green."""
+Row = tuple[Figures, Figures, Figures]
 
 
 @dataclass(frozen=True)
@@ -66,27 +67,18 @@ def greens_of(log: Mapping[str, Sequence[Played]], stroke: Stroke) -> dict[str, 
     return {name: _said(of, middle, stroke) for name, of in near.items() if len(of) >= LEAST_MISSES}
 
 
-def _row(one: Played) -> tuple[Figures, Figures, Figures] | None:
+def _row(one: Played) -> Row | None:
     """Return errors of start line [rad] and energy, how they answer to speed and slope, and the thumb's."""
-    if one.finish is None or one.by_device:
+    found = answers_of(one, one.finish) if one.finish and not one.by_device else None
+    if found is None or one.finish is None:
         return None
-    errors = np.vstack([np.zeros(3), *(sign * np.diag(STEPS) for sign in (1.0, -1.0))])
-    finishes = np.tile((one.finish.along_m, one.finish.across_m), (len(errors), 1))
-    try:
-        launches = grounds_of(one.putt, one.read.aim, errors).launches_to(finishes)
-    except (PuttError, ValueError):
-        return None
-    off = np.column_stack(
-        [launches[:, 0] - one.meant.right_rad, np.square(launches[:, 1] / one.meant.speed_mps) - 1.0]
-    )
-    side, grade, speed = (off[1:4] - off[4:7]) / (2.0 * STEPS[:, None])
+    side, grade, speed = found.by_ground
     sloping = one.putt.side_tilt_right * side + one.putt.grade * grade
     thumb = np.full(2, thumb_sd_m(one.finish) / one.putt.length_m)
-    row = off[0], np.column_stack([speed, sloping]), thumb
-    return row if all(np.isfinite(part).all() for part in row) else None
+    return found.off, np.column_stack([speed, sloping]), thumb
 
 
-def _usual(row: tuple[Figures, Figures, Figures], stroke: Stroke) -> bool:
+def _usual(row: Row, stroke: Stroke) -> bool:
     bias, sd = _bias_and_sd(stroke)
     return bool((np.abs(row[0] - bias) < WIDEST * sd).all())
 
@@ -96,7 +88,7 @@ def _bias_and_sd(stroke: Stroke) -> tuple[Figures, Figures]:
     return bias, np.array([stroke.start_sd_rad.value, stroke.energy_sd.value])
 
 
-def _said(of: Sequence[tuple[Figures, Figures, Figures]], middle: Figures, stroke: Stroke) -> GreenSaid:
+def _said(of: Sequence[Row], middle: Figures, stroke: Stroke) -> GreenSaid:
     """Return what misses say of speed and slope: linear, and normal."""
     _, sd = _bias_and_sd(stroke)
     precision = np.diag([SPEED_SD_FT**-2, SLOPE_SD**-2])

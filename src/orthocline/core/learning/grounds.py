@@ -20,12 +20,12 @@ from orthocline.core.roll import (
     Launch,
     PlaneSets,
     Putt,
+    Read,
     aims,
     by_closed_form,
     ender,
     ends_of,
     launch_to,
-    read,
     rolling_deceleration_mps2,
 )
 from orthocline.core.sure import Sureness, Uncertainty
@@ -238,12 +238,12 @@ def changed(putt: Putt, errors: Sequence[float] | Figures) -> Putt:
     return replace(putt, grain=grain, green_speed_ft=speed)
 
 
-def slope_sds(putt: Putt, uncertainty: Uncertainty) -> tuple[float, float]:
+def slope_sds(solved: Read, uncertainty: Uncertainty) -> tuple[float, float]:
     """Return how sure the slope of a putt is, as one tilt all along the way.
 
     Parameters
     ----------
-    putt : Putt
+    solved : Read
         As it was read.
     uncertainty : Uncertainty
         Standard deviations of its figures.
@@ -254,9 +254,9 @@ def slope_sds(putt: Putt, uncertainty: Uncertainty) -> tuple[float, float]:
         Standard deviations of the fall to the right and of the rise [ratio]: of stations and surveys those
         that make launch angle and speed as doubtful as the readings do.
     """
+    putt = solved.putt
     if isinstance(putt.surface, Plane):
         return uncertainty.side, uncertainty.grade
-    solved = read(putt)
     sure = Sureness(solved, uncertainty)
     if sure.certain:
         return uncertainty.side, uncertainty.grade

@@ -1,7 +1,7 @@
 """What may have happened to one putt: grounds and launches that fit where it ended, and how well."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache, cached_property
 from typing import Final
 
@@ -33,8 +33,9 @@ MISSED_M: Final = 5e-3
 STEP: Final = (1e-3, 2e-3)
 """Steps of the angle [rad] and of the speed [share] for the Jacobian."""
 LEAST_ENERGY: Final = 0.01
-LEAST_SIZE: Final = 4.0
-"""With a smaller effective size nothing is said."""
+LEAST_SIZE: Final = 16.0
+WIDER: Final = (1.0, 2.0, 4.0, 8.0, 16.0)
+"""What golfers hardly ever do is a mishit: with a smaller effective size their spreads are taken as wider."""
 
 
 class UnexplainedError(ValueError):
@@ -118,28 +119,34 @@ def posterior_of(played: Played) -> Posterior:
     Raises
     ------
     UnexplainedError
-        When no launch on such ground ends there, or none that a golfer makes.
+        When no launch on such ground ends there, or nobody has noted where it was.
     PuttError
         When no ball reaches the hole.
     """
     closed = is_solved_closed(played.putt, played.read.aim)
     scores = scores_of(POWER if closed else POWER_ROLLED)
-    side, grade = slope_sds(played.putt, played.uncertainty)
+    side, grade = slope_sds(played.read, played.uncertainty)
     errors = scores[:, :3] * (side, grade, played.uncertainty.green_speed_ft)
     grounds = grounds_of(played.putt, played.read.aim, errors)
+    for wider in WIDER:
+        found = _fitting(played, grounds, errors, scores[:, 3:], wider)
+        if found.size >= LEAST_SIZE:
+            break
+    return found
+
+
+def _fitting(played: Played, grounds: Grounds, errors: Figures, scores: Figures, wider: float) -> Posterior:
+    """Return what fits, the golfer's spreads so much wider."""
     if played.holed:
-        launches, likely = _dropped(played, grounds, scores[:, 3:])
+        launches, likely = _dropped(played, grounds, scores, wider)
     elif played.finish:
-        launches, likely = _stopped(played, played.finish, grounds, scores[:, 3:])
+        launches, likely = _stopped(played, played.finish, grounds, scores, wider)
     else:
         raise UnexplainedError("nobody has noted where the ball stopped")
     if not np.isfinite(likely).any():
-        raise UnexplainedError("no ball that is struck as this one was meant ends there")
+        raise UnexplainedError("no ball that is struck on such ground ends there")
     weights = np.exp(likely - likely.max())
-    found = Posterior(played, grounds, errors, launches, weights / weights.sum())
-    if found.size < LEAST_SIZE:
-        raise UnexplainedError("no ball that is struck as this one was meant ends there")
-    return found
+    return Posterior(played, grounds, errors, launches, weights / weights.sum())
 
 
 @cache
@@ -159,7 +166,9 @@ def scores_of(power: int) -> Figures:
     return np.asarray(ndtri(qmc.Sobol(5, scramble=True, rng=SEED).random_base2(power)))
 
 
-def _stopped(played: Played, finish: Finish, grounds: Grounds, scores: Figures) -> tuple[Figures, Figures]:
+def _stopped(
+    played: Played, finish: Finish, grounds: Grounds, scores: Figures, wider: float
+) -> tuple[Figures, Figures]:
     """Return launches whose balls stop where one did, or nearby, and how likely each is (a logarithm)."""
     finishes = np.array([finish.along_m, finish.across_m]) + thumb_sd_m(finish) * scores
     try:
@@ -172,7 +181,7 @@ def _stopped(played: Played, finish: Finish, grounds: Grounds, scores: Figures) 
         # How much of launches, angle and energy, goes to a place: what the finish is drawn by is turned back.
         likely = np.log(launches[:, 1]) - np.log(np.abs(finish_stretch(grounds, launches)))
     passed = ends.misses_m if finish.along_m > 0.0 else None
-    likely += _meant_so(played, launches) + _seen_so(played, launches, passed)
+    likely += _meant_so(played, launches, wider) + _seen_so(played, launches, passed)
     return launches, np.where(fits & np.isfinite(likely), likely, -np.inf)
 
 
@@ -200,9 +209,9 @@ def finish_stretch(grounds: Grounds, launches: Figures) -> Figures:
     return np.asarray((by_turn[:, 0] * by_speed[:, 1] - by_turn[:, 1] * by_speed[:, 0]) / area)
 
 
-def _dropped(played: Played, grounds: Grounds, scores: Figures) -> tuple[Figures, Figures]:
+def _dropped(played: Played, grounds: Grounds, scores: Figures, wider: float) -> tuple[Figures, Figures]:
     """Return launches as the golfer scatters, and how likely each is where it drops (a logarithm)."""
-    golfer, meant = _who(played), played.meant
+    golfer, meant = _who(played, wider), played.meant
     energies = np.maximum(1.0 + golfer.energy * scores[:, 1], LEAST_ENERGY)
     launches = np.column_stack(
         [meant.right_rad + golfer.start_line_rad * scores[:, 0], meant.speed_mps * np.sqrt(energies)]
@@ -211,13 +220,14 @@ def _dropped(played: Played, grounds: Grounds, scores: Figures) -> tuple[Figures
     return launches, np.where(ends.drops, _seen_so(played, launches, ends.misses_m), -np.inf)
 
 
-def _who(played: Played) -> Golfer:
-    return DEVICE if played.by_device else played.golfer
+def _who(played: Played, wider: float) -> Golfer:
+    golfer = DEVICE if played.by_device else played.golfer
+    return replace(golfer, start_line_rad=wider * golfer.start_line_rad, energy=wider * golfer.energy)
 
 
-def _meant_so(played: Played, launches: Figures) -> Figures:
+def _meant_so(played: Played, launches: Figures, wider: float) -> Figures:
     """Return how likely launches are by how their golfer scatters about what was meant (a logarithm)."""
-    golfer, meant = _who(played), played.meant
+    golfer, meant = _who(played, wider), played.meant
     aside = (launches[:, 0] - meant.right_rad) / golfer.start_line_rad
     energy = (np.square(launches[:, 1] / meant.speed_mps) - 1.0) / golfer.energy
     return -0.5 * (np.square(aside) + np.square(energy))

@@ -167,7 +167,7 @@ def groups_of(aimed: Aimed) -> tuple[Group, ...]:
     -------
     tuple of Group
         All; by the ``side`` to which putts break, by ``length`` and ``slope`` (numbered upward), by
-        ``method``.
+        ``method``, and those of each method that break left and right.
     """
     found = [
         Group("all", "", np.ones(len(aimed.true_m), dtype=bool)),
@@ -180,5 +180,11 @@ def groups_of(aimed: Aimed) -> tuple[Group, ...]:
             Group(kind, str(i), (figures >= bounds[i]) & (figures < bounds[i + 1]))
             for i in range(len(edges) + 1)
         ]
-    found += [Group("method", name, aimed.by(name)) for name in sorted(set(aimed.methods))]
+    for name in sorted(set(aimed.methods)):
+        by = aimed.by(name)
+        found += [
+            Group("method", name, by),
+            Group("method_left", name, by & aimed.falls_left),
+            Group("method_right", name, by & ~aimed.falls_left),
+        ]
     return tuple(found)

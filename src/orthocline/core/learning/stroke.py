@@ -21,6 +21,8 @@ ENERGY_BIAS_SD: Final = 0.1
 SPREAD_SD: Final = 0.5
 """How far golfers of a level differ: in their biases [rad, share] and in the logarithms of their spreads."""
 LEAST: Final = 1e-12
+SURER: Final = 2.576 / NORMAL_95
+"""How much wider a range of 99 % is than one of 95 %."""
 STEP: Final = 0.05
 """Of the difference quotients at the top, in standard deviations of what was believed before."""
 
@@ -37,6 +39,11 @@ class Habit:
     def sure(self) -> bool:
         """Whether its sign is."""
         return self.least > 0.0 or self.most < 0.0
+
+    @property
+    def surely_some(self) -> bool:
+        """Whether its sign is known to 99 %: of many figures one in twenty would seem sure by chance."""
+        return abs(self.value) > SURER * 0.5 * (self.most - self.least)
 
 
 @dataclass(frozen=True)
@@ -186,16 +193,18 @@ def _curvature(of: Callable[[Figures], float], at: Figures) -> Figures:
 
 def _log_likelihood(at: Figures, evidence: Evidence) -> float:
     start, energy = at[0], at[2]
-    start_sd, energy_sd = math.exp(at[1]), math.exp(at[3])
+    own = np.exp([at[1], at[3]])
     total = 0.0
     if len(evidence.starts):
+        start_sd, energy_sd = np.hypot(own, evidence.missed_doubts).T[:, :, None]
         aside = ((evidence.starts - start) / start_sd) ** 2 + ((evidence.energies - energy) / energy_sd) ** 2
         total += float(logsumexp(evidence.likely - 0.5 * aside, axis=1).sum())
-        total -= len(evidence.starts) * (at[1] + at[3])
+        total -= float(np.log(start_sd * energy_sd).sum())
     if len(evidence.first):
+        start_sd, energy_sd = np.hypot(own, evidence.other_doubts).T[:, :, None]
         through = ndtr((evidence.last - start) / start_sd) - ndtr((evidence.first - start) / start_sd)
         mass = np.exp(-0.5 * ((ENERGIES - energy) / energy_sd) ** 2)
-        share = through @ (mass / max(mass.sum(), LEAST))
+        share = (through * mass).sum(axis=1) / np.maximum(mass.sum(axis=1), LEAST)
         seen = np.where(evidence.dropped, share, 1.0 - share)
         total += float(np.log(np.maximum(seen, LEAST)).sum())
     return total

@@ -3,7 +3,7 @@
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
-from functools import cached_property
+from functools import cached_property, lru_cache
 from typing import Any, Final
 
 import numpy as np
@@ -25,6 +25,8 @@ ROUNDS: Final = 3
 """A way of fall is taken up so often, each time as steep as the ground is then."""
 GROWN_HELD: Final = 6
 """Ground with its grain is held for so many green speeds: a read asks for one, and for a little more."""
+FITS_KEPT: Final = 32
+"""Greens whose fits are kept, for those who read them again."""
 FADES_M: Final = 1.0
 """Grain fades out over so much at the edge of its part."""
 
@@ -111,7 +113,10 @@ class Survey:
 
     @cached_property
     def fit(self) -> Fit:
-        """The field fitted to the readings."""
+        """The field fitted to the readings; the same readings of another putt are fitted once."""
+        return self._found() if self.scan else _kept_fit(self.readings)
+
+    def _found(self) -> Fit:
         slopes = dict.fromkeys(
             (one.at_m for one in self.readings if isinstance(one, WayReading)), FIRST_SLOPE
         )
@@ -239,6 +244,11 @@ class Survey:
         places = [*(one.at_m for one in self.readings), *(() if self.scan else self.around)]
         read = float(np.hypot(*self._gradients(self.fit, places).T).max()) if places else 0.0
         return max(read, self.scan.steepest) if self.scan else read
+
+
+@lru_cache(FITS_KEPT)
+def _kept_fit(readings: tuple[SurveyReading, ...]) -> Fit:
+    return Survey(readings)._found()
 
 
 def _rows(one: SurveyReading, slopes: dict[Place, float]) -> Iterator[Row]:

@@ -65,7 +65,8 @@ class LoggedPutt(UndoableEntry, Placed, Base):
     is how far right of the line meant it started, as its finish implies. `read_was_right` and the like are
     what the golfer says after the hole. `packed` has its figures, for thousands to be read at once.
     `own_school` and `own_figures` are the golfer's own read in a school's words, in SI units, and
-    `own_aim_right_m` the aim that it means; `impression_right_m` is the aim of the first impression.
+    `own_aim_right_m` the aim that it means, by `corrected_by` of which it was played where a correction was
+    on; `impression_right_m` is the aim of the first impression.
 
     `putt_document` and `read_document` are the open formats; a putt noted in Competition has neither. The
     finish is measured from the hole's centre: `finish_along_m` beyond it, `finish_across_m` to the golfer's
@@ -82,6 +83,7 @@ class LoggedPutt(UndoableEntry, Placed, Base):
         CheckConstraint("finish_along_m IS NULL OR holed IS NOT DISTINCT FROM false", name="holed"),
         CheckConstraint("hole BETWEEN 1 AND 18", name="hole"),
         CheckConstraint("number BETWEEN 1 AND 9", name="number"),
+        CheckConstraint("corrected_by > 0", name="corrected_by"),
         *(CheckConstraint(f"{name} BETWEEN -1 AND 1", name=name) for name in SIGNED),
         # Pages and filters of the log need nothing but this index, and fifty rows; its figures no row at all.
         Index(
@@ -113,6 +115,7 @@ class LoggedPutt(UndoableEntry, Placed, Base):
     own_aim_right_m: Mapped[float | None]
     own_school: Mapped[str | None] = mapped_column(String(CALL_LENGTH))
     own_figures: Mapped[list[float] | None] = mapped_column(ARRAY(Float))
+    corrected_by: Mapped[float | None]
     impression_right_m: Mapped[float | None]
     read_aim_right_m: Mapped[float | None]
     past_m: Mapped[float | None]

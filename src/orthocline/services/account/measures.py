@@ -1,7 +1,7 @@
 """A golfer's own measures: stride, shoe, hand, eye, fingers, arms, stroke, usual pace, units and words."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import Any, NamedTuple
 
 from sqlalchemy.orm import Session
@@ -25,6 +25,7 @@ from orthocline.core.units import PACE_M
 from orthocline.db.account.models import OwnMeasures
 from orthocline.db.account.queries import measures_of
 from orthocline.db.entries import one_at_a_time
+from orthocline.db.log.habits import GolferHabits, measures_and_habits
 from orthocline.services.account.access import Viewer, open_play, own_data
 from orthocline.services.errors import InvalidError
 from orthocline.wording.calibration import Calibration
@@ -102,7 +103,10 @@ class KeptPair:
 
 @dataclass(frozen=True)
 class Measures:
-    """A golfer's own measures, units and words; None where the usual figure is used."""
+    """A golfer's own measures, units and words; None where the usual figure is used.
+
+    `learnt` are the spreads that the log knows well enough, by so many putts.
+    """
 
     units: str = "feet"
     slopes: str = "percent"
@@ -142,14 +146,20 @@ class Measures:
     stride_trials: tuple[StrideTrial, ...] = ()
     stroke_trials: tuple[StrokeTrial, ...] = ()
     slope_pairs: tuple[KeptPair, ...] = ()
+    learnt_by: int = 0
+    learnt: Mapping[str, float] = field(default_factory=dict)
 
 
 class WhoPutts(NamedTuple):
-    """A golfer's spreads, the level that the usual ones are of, and whether any is the golfer's own."""
+    """A golfer's spreads, the level that the usual ones are of, and whether any is the golfer's own.
+
+    Own figures may be typed, or known by so many putts of the log: `learnt_by`.
+    """
 
     golfer: Golfer
     level: str
     own: bool
+    learnt_by: int = 0
 
 
 SENSES = ("feet", "eye")
@@ -162,9 +172,11 @@ ARM_RANGE_M = (0.15, 1.0)
 @own_data
 def own_measures(viewer: Viewer, session: Session) -> Measures:
     """Return a golfer's own measures, with the usual ones where none were kept."""
-    kept = measures_of(session, viewer.owner_id)
+    kept, known = measures_and_habits(session, viewer.owner_id)
+    learnt = _learnt(known)
+    by = known.putts if known and learnt else 0
     if kept is None:
-        return Measures()
+        return Measures(learnt_by=by, learnt=learnt)
     strides = (StrideTrial(one.id, one.paces, one.tape_m) for one in kept.stride_trials)
     strokes = (
         StrokeTrial(one.id, one.stroke_m, one.roll_m, one.green_speed_ft) for one in kept.stroke_trials
@@ -177,7 +189,16 @@ def own_measures(viewer: Viewer, session: Session) -> Measures:
         stride_trials=tuple(strides),
         stroke_trials=tuple(strokes),
         slope_pairs=pairs,
+        learnt_by=by,
+        learnt=learnt,
     )
+
+
+def _learnt(known: GolferHabits | None) -> dict[str, float]:
+    if known is None:
+        return {}
+    figures = {"start_line_rad": known.start_line_rad, "energy": known.energy, "read": known.read_share}
+    return {name: figure for name, figure in figures.items() if figure is not None}
 
 
 @own_data
@@ -316,8 +337,10 @@ def golfer_of(measures: Measures | None, level: str = "") -> WhoPutts:
         "energy": measures.energy,
         "read": measures.read_share,
     }
-    kept = {name: figure for name, figure in own.items() if figure is not None}
-    return WhoPutts(replace(usual, **kept), measures.golfer_level, own=bool(kept))
+    typed = {name: figure for name, figure in own.items() if figure is not None}
+    kept = {**measures.learnt, **typed}
+    by = measures.learnt_by if set(measures.learnt) - set(typed) else 0
+    return WhoPutts(replace(usual, **kept), measures.golfer_level, own=bool(kept), learnt_by=by)
 
 
 def wants_advice(measures: Measures | None) -> bool:

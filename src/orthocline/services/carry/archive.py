@@ -13,6 +13,7 @@ from orthocline.db.base import Base
 from orthocline.db.entries import count_of
 from orthocline.db.ground.models import Placed
 from orthocline.db.ground.queries import charted_greens, courses_of, scan_document
+from orthocline.db.log.habits import corrections_rows
 from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.log.outings import outings_of
 from orthocline.db.log.queries import all_putts
@@ -63,6 +64,8 @@ def archive(viewer: Viewer, session: Session) -> Iterator[str]:
     }
     if hidden:
         whole["withheld"] = WITHHELD
+    else:
+        whole["corrections"] = [_columns(one) for one in corrections_rows(session, viewer.owner_id)]
     yield f"{json.dumps(whole, indent=1)[:-2]},\n"
     yield from _listed("courses", _course_documents(session, viewer.owner_id, hidden=hidden))
     yield ",\n"
@@ -134,6 +137,7 @@ def _putt_document(putt: LoggedPutt, outings: Mapping[int, Outing], *, hidden: b
         "own_aim_right_m": putt.own_aim_right_m,
         "own_school": putt.own_school,
         "own_figures": putt.own_figures,
+        "corrected_by": putt.corrected_by,
         "impression_right_m": putt.impression_right_m,
         **{name: getattr(putt, name) for name in OF_READS},
     }

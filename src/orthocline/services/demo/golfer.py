@@ -15,12 +15,14 @@ from orthocline.db.account.queries import golfer_of_key
 from orthocline.db.demo import copy_all, delete_demo_copies, demo_template
 from orthocline.db.entries import hold
 from orthocline.db.speed.queries import newest_speed
-from orthocline.services.account.access import anyone
+from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.demo.greens import load_demo_greens
 from orthocline.services.demo.season import IDRIS, TOVE, WREN, Season, season_end
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
 from orthocline.services.errors import NotFoundError
 from orthocline.services.ground.places import Place
+from orthocline.services.jobs.task import Task
+from orthocline.services.log.learning import work_out_habits
 
 PLAYERS = (WREN, TOVE, IDRIS)
 """The demo's golfer, whose greens are charted, and her two pupils."""
@@ -96,6 +98,8 @@ def load_demo(session: Session, seed: int = 4) -> bool:
             session.add(OwnMeasures(golfer_id=golfer.id, golfer_level=player.level))
         rng = np.random.default_rng(seed + 10 * number)
         Season(session, golfer, player, greens[:PLAYED], rng).log(season_end())
+        session.flush()
+        work_out_habits(Viewer(golfer), session, Task())
     return True
 
 

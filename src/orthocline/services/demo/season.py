@@ -4,6 +4,7 @@ What the habits are stands here and nowhere else: the log has to show them.
 """
 
 import math
+from bisect import bisect_left
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime, timedelta
@@ -16,7 +17,6 @@ from sqlalchemy.orm import Session
 from orthocline.core.account import GOLFERS
 from orthocline.core.calls import USUAL_GOLFER, Answer
 from orthocline.core.constants import HOLE_RADIUS_M
-from orthocline.core.ground import Surface, plane_from_grade
 from orthocline.core.log import Finish, Judged, Seen, breaks_right
 from orthocline.core.roll import Aim, Launch, Point, Putt, PuttError, RollPast, aims, capture_of, read, roller
 from orthocline.core.sure import CERTAIN
@@ -37,6 +37,11 @@ ROUND_OFF_M: Final = 0.5 * FOOT_M
 SEEN_RAD: Final = math.radians(0.8)
 """From so far aside on a golfer sees that a ball did not start on its line."""
 NEAREST_M: Final = 0.3
+COUNTS: Final = range(-60, 61)
+"""Steps in which a method says an aim."""
+FAST_GREEN: Final = 2
+FASTER_FT: Final = 1.5
+"""One green runs so much faster than is said of it, and than its putts are struck for."""
 HOLE_TIME, PUTT_TIME = timedelta(minutes=13), timedelta(minutes=1)
 
 
@@ -66,8 +71,8 @@ class Player:
         How many of each their log has.
     every : timedelta
         From one round to the next.
-    reads : str
-        What their practice putts are read on: ``survey``, ``plane``, or empty for no reads.
+    read_rounds : int
+        On how many of their last rounds first putts are read; in practice all are.
     """
 
     name: str
@@ -84,14 +89,14 @@ class Player:
     practices: int
     putts: int
     every: timedelta
-    reads: str
+    read_rounds: int
 
 
 WREN: Final = Player(
     name="Wren Halloran",
     level="low",
     sees_left=0.95,
-    sees_right=0.65,
+    sees_right=0.62,
     method="hand_gauge",
     method_sees=0.95,
     method_step=0.5,
@@ -102,16 +107,16 @@ WREN: Final = Player(
     practices=12,
     putts=300,
     every=timedelta(days=8),
-    reads="survey",
+    read_rounds=6,
 )
 TOVE: Final = Player(
     name="Tove",
     level="new",
     sees_left=0.55,
     sees_right=0.55,
-    method="instinct",
+    method="aim_spot",
     method_sees=0.55,
-    method_step=1.0,
+    method_step=INCH_M,
     push_rad=math.radians(0.0),
     stronger=-0.12,
     past_m=6.0 * INCH_M,
@@ -119,7 +124,7 @@ TOVE: Final = Player(
     practices=3,
     putts=84,
     every=timedelta(days=11),
-    reads="",
+    read_rounds=3,
 )
 IDRIS: Final = Player(
     name="Idris",
@@ -136,7 +141,7 @@ IDRIS: Final = Player(
     practices=3,
     putts=96,
     every=timedelta(days=9),
-    reads="plane",
+    read_rounds=4,
 )
 
 
@@ -177,24 +182,39 @@ class Season:
         player, done = self.player, 0
         for number in range(player.rounds):
             day = end - player.every * (player.rounds - number)
-            done += self._round(day)
+            done += self._round(day, read=player.rounds - number <= player.read_rounds)
         for number in range(player.practices):
             left = player.practices - number
             day = end - player.every * left + timedelta(days=3, hours=1)
             count = math.ceil((player.putts - done) / left)
             done += self._practice(day, count)
 
-    def _round(self, at: datetime) -> int:
+    def _round(self, at: datetime, *, read: bool) -> int:
         """Log a round; return how many putts it took."""
         begun = at.replace(hour=9, minute=int(self.rng.integers(60)))
         outing = keep_outing(self.viewer, self.session, "round", COURSE, begun)
         putts = 0
         for hole, on in enumerate(self.greens, start=1):
             rolled = self._visit(on, self.player.sees_left, self.player.sees_right)
-            then = begun + hole * HOLE_TIME
-            self._note(on, rolled, Turn(outing.id, hole), then)
+            self._played(on, rolled, Turn(outing.id, hole), begun + hole * HOLE_TIME, read=read)
             putts += len(rolled)
         return putts
+
+    def _played(
+        self,
+        on: ChartedDemo,
+        visit: Sequence[Rolled],
+        turn: Turn,
+        at: datetime,
+        *,
+        read: bool = True,
+        gauged: bool = False,
+    ) -> None:
+        """Log a visit to a green, its first putt as it was read, if it was."""
+        if not read:
+            return self._note(on, visit, turn, at)
+        kept = self._read(on, visit[0], turn, at, gauged=gauged)
+        return self._note(on, visit[1:], replace(turn, number=2, visit=kept.visit), at)
 
     def _note(self, on: ChartedDemo, visit: Sequence[Rolled], turn: Turn, at: datetime) -> None:
         """Note the putts of a visit as a golfer paces and sees them."""
@@ -234,24 +254,20 @@ class Season:
         done = 0
         while done < count:
             on = self.greens[int(self.rng.integers(len(self.greens)))]
-            gauged = bool(self.player.reads) and self.rng.random() < 0.5
+            gauged = self.rng.random() < 0.5
             sees = self.player.method_sees
             visit = self._visit(
                 on, *((sees, sees) if gauged else (self.player.sees_left, self.player.sees_right))
             )
             visit, at = visit[: count - done], begun + (done + 1) * timedelta(minutes=3)
-            turn = Turn(outing.id)
-            if self.player.reads:
-                kept = self._read(on, visit[0], turn, at, gauged=gauged)
-                self._note(on, visit[1:], replace(turn, number=2, visit=kept.visit), at)
-            else:
-                self._note(on, visit, turn, at)
+            self._played(on, visit, Turn(outing.id), at, gauged=gauged)
             done += len(visit)
         return done
 
     def _read(self, on: ChartedDemo, one: Rolled, turn: Turn, at: datetime, *, gauged: bool) -> LoggedPutt:
         """Save a read as the player makes it, with the own one before, and where the ball stopped."""
-        asked = replace(one.putt, surface=self._known(on, one.putt))
+        said_ft = one.putt.green_speed_ft - self._faster_ft(on)
+        asked = replace(one.putt, surface=on.known.survey, green_speed_ft=said_ft)
         solved = read(asked)
         answer = Answer("aim_spot", (one.own_m,))
         if gauged:
@@ -267,18 +283,18 @@ class Season:
 
     def _in_method(self, asked: Putt, own_m: float) -> Answer:
         """Return the own aim in the words of the player's method, as near as its steps say it."""
-        for count in range(-60, 61):
-            answer = Answer(self.player.method, (count * self.player.method_step,))
-            launch = answer.launch(asked, USUAL_GOLFER)
-            if launch and asked.length_m * math.tan(launch.right_rad) >= own_m:
-                return answer
-        return Answer("aim_spot", (own_m,))
 
-    def _known(self, on: ChartedDemo, putt: Putt) -> Surface:
-        if self.player.reads == "survey":
-            return on.known.survey
-        grade, side = (round(200.0 * slope) / 200.0 for slope in (putt.grade, putt.side_tilt_right))
-        return plane_from_grade(grade, side, putt.bearing_rad)
+        def says(count: int) -> Answer:
+            return Answer(self.player.method, (count * self.player.method_step,))
+
+        def aims_at(count: int) -> float:
+            launch = says(count).launch(asked, USUAL_GOLFER)
+            if launch is None:
+                return math.copysign(math.inf, count)
+            return asked.length_m * math.tan(launch.right_rad)
+
+        first = bisect_left(COUNTS, own_m, key=aims_at)
+        return says(COUNTS[first]) if first < len(COUNTS) else Answer("aim_spot", (own_m,))
 
     def _visit(self, on: ChartedDemo, sees_left: float, sees_right: float) -> list[Rolled]:
         """Return the putts of a visit to a green, holed out."""
@@ -299,7 +315,8 @@ class Season:
                 solved = aims(putt)[0]
             except PuttError:
                 return
-            rolled = self._roll(putt, solved, sees_left, sees_right)
+            firmer = speed / (speed - self._faster_ft(on))
+            rolled = self._roll(putt, solved, sees_left, sees_right, firmer)
             if rolled.finish is not None and not rolled.finish.plausible:
                 return
             yield rolled
@@ -319,14 +336,17 @@ class Season:
         way = float(self.rng.uniform(0.0, 2.0 * math.pi))
         return (hole[0] - length * math.cos(way), hole[1] - length * math.sin(way)), hole
 
-    def _roll(self, putt: Putt, solved: Aim, sees_left: float, sees_right: float) -> Rolled:
+    def _faster_ft(self, on: ChartedDemo) -> float:
+        return FASTER_FT if on is self.greens[FAST_GREEN - 1] else 0.0
+
+    def _roll(self, putt: Putt, solved: Aim, sees_left: float, sees_right: float, firmer: float) -> Rolled:
         player, golfer = self.player, GOLFERS[self.player.level]
         right_m = putt.length_m * math.tan(solved.launch.right_rad)
         sees = sees_left if right_m > 0.0 else sees_right
         own_m = round(right_m * max(0.0, self.rng.normal(sees, 0.22)) / INCH_M) * INCH_M
         aside = math.hypot(golfer.start_line_rad, golfer.ground_rad * math.sqrt(putt.length_m / 3.048))
         started = float(self.rng.normal(player.push_rad, aside))
-        energy = max(0.1, (1.0 + player.stronger) * (1.0 + self.rng.normal(0.0, golfer.energy)))
+        energy = max(0.1, firmer * (1.0 + player.stronger) * (1.0 + self.rng.normal(0.0, golfer.energy)))
         struck = Launch(
             math.atan2(own_m, putt.length_m) + started, solved.launch.speed_mps * math.sqrt(energy)
         )

@@ -10,6 +10,7 @@ from orthocline.services.carry.archive import archive_size, archived
 from orthocline.services.ground.green_export import export_size, exported, file_asked
 from orthocline.services.ground.green_import import import_size, imported
 from orthocline.services.jobs.task import Made, Task
+from orthocline.services.log.learning import putts_to_learn, work_out_habits
 from orthocline.services.log.putts_in import keep_putts, nothing_made, trial_size, tried
 
 
@@ -42,6 +43,7 @@ def _report(_task: Task) -> tuple[str, str]:
 KINDS: Mapping[str, Kind] = {
     "archive": Kind(archive_size, archived, lambda _task: ("orthocline-account.json", "application/json")),
     "green_export": Kind(export_size, exported, file_asked),
+    "habits": Kind(putts_to_learn, nothing_made, _report, work_out_habits),
     "putts_keep": Kind(trial_size, nothing_made, _report, keep_putts),
     "putts_trial": Kind(trial_size, tried, _report),
     "green_import": Kind(import_size, imported, lambda _task: ("green.json", "application/json")),

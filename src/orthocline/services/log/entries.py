@@ -29,11 +29,14 @@ class OwnKept:
         The own read in its own words.
     impression_m : float or None
         The aim of the first impression [m].
+    corrected_by : float or None
+        By which of the own read it was played, where a correction was on.
     """
 
     aim_right_m: float | None = None
     answer: Answer | None = None
     impression_m: float | None = None
+    corrected_by: float | None = None
 
 
 NOTHING_OWN = OwnKept()
@@ -152,4 +155,8 @@ def _read_part(putt: LoggedPutt) -> tuple[Putt | None, dict[str, Any] | None, Ow
     answer = None
     if putt.own_school in SCHOOLS and putt.own_figures:
         answer = Answer(putt.own_school, tuple(putt.own_figures))
-    return asked, putt.read_document, OwnKept(putt.own_aim_right_m, answer, putt.impression_right_m)
+    return asked, putt.read_document, _own_of(putt, answer)
+
+
+def _own_of(putt: LoggedPutt, answer: Answer | None) -> OwnKept:
+    return OwnKept(putt.own_aim_right_m, answer, putt.impression_right_m, putt.corrected_by)

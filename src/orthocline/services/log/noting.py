@@ -30,6 +30,7 @@ from orthocline.services.log.entries import (
     Turn,
     turn_of,
 )
+from orthocline.services.log.learning import learn_of
 from orthocline.services.log.outings import find_outing, open_outing, require_past
 from orthocline.services.log.putts import find_putt
 from orthocline.services.log.rows import (
@@ -118,7 +119,10 @@ def record_result(viewer: Viewer, session: Session, putt_id: int, result: Result
         When there is none of that number.
     """
     putt = find_putt(viewer, session, putt_id)
+    known_before = putt.holed is not None
     take_result(putt, result)
+    if not known_before:
+        learn_of(viewer, session, putt)
     return putt
 
 

@@ -319,6 +319,7 @@ class _Kept:
             "past_m": putt.past_m,
             "read_aim_right_m": putt.read_aim_right_m,
             "own_aim_right_m": putt.aim_right_m,
+            "corrected_by": putt.corrected_by,
             "impression_right_m": putt.impression_right_m,
             "own_school": putt.own_school or None,
             "own_figures": putt.own_figures,

@@ -16,7 +16,7 @@ from orthocline.services.account.access import Viewer, own_data
 SIDES = ("left", "on", "right")
 BREAKS = ("left", "straight", "right")
 READ = (
-    *("green_speed_ft", "past_m", "read_aim_right_m", "aim_right_m", "impression_right_m"),
+    *("green_speed_ft", "past_m", "read_aim_right_m", "aim_right_m", "corrected_by", "impression_right_m"),
     *("own_school", "own_figures", "putt", "start_right_deg"),
 )
 """What is left out in Competition."""
@@ -54,6 +54,7 @@ def line_of(putt: LoggedPutt, outing: Outing | None) -> dict[str, Any]:
         "past_m": putt.past_m,
         "read_aim_right_m": putt.read_aim_right_m,
         "aim_right_m": putt.own_aim_right_m,
+        "corrected_by": putt.corrected_by,
         "impression_right_m": putt.impression_right_m,
         "method": putt.method or "",
         "device": putt.by_device,

@@ -14,6 +14,7 @@ from orthocline.formats.read_document import summary_document
 from orthocline.services.errors import InvalidError
 from orthocline.services.log.entries import METHODS, OwnKept, Result, Turn
 from orthocline.services.log.outings import require_past
+from orthocline.services.log.played import aimed_m
 from orthocline.services.text import short_text
 from orthocline.wording.read.warnings import warning_words
 
@@ -42,6 +43,7 @@ def read_row(
         own_aim_right_m=own.aim_right_m,
         own_school=own.answer.name if own.answer else None,
         own_figures=list(own.answer.figures) if own.answer else None,
+        corrected_by=own.corrected_by,
         impression_right_m=own.impression_m,
         read_aim_right_m=read.aim_right_m,
         past_m=pace.past_m if isinstance(pace, RollPast) else None,
@@ -135,7 +137,7 @@ def _start_right_rad(putt: LoggedPutt, result: Result) -> float | None:
     meant = Launch(
         math.radians(putt.read_document["launch_angle_right_deg"]), putt.read_document["launch_speed_mps"]
     )
-    own_m = putt.own_aim_right_m
+    own_m = aimed_m(putt)
     right_rad = meant.right_rad if own_m is None else math.atan2(own_m, asked.length_m)
     stopped = asked.place(asked.length_m + finish.along_m, finish.across_m)
     try:

@@ -20,7 +20,7 @@ from orthocline.services.account.measures import WhoPutts
 from orthocline.services.read.holing import outlook, try_launch
 from orthocline.web.firm.request import Gate
 from orthocline.web.shared.read_request import ReadRequest
-from orthocline.wording.holing.golfers import LEVEL_WORDS, spread_words
+from orthocline.wording.holing.golfers import for_whom_words, spread_words, whose_words
 from orthocline.wording.holing.leaves import LeaveWords, better_words, leave_words, safe_words
 from orthocline.wording.holing.pace import (
     PaceCall,
@@ -63,14 +63,13 @@ class FirmView:
     @property
     def whose(self) -> str:
         """For whom the figures are."""
-        usual = f"a usual {LEVEL_WORDS[self.who.level]} golfer's"
-        whose = f"yours where you have kept any, else {usual}" if self.who.own else usual
+        whose = whose_words(self.who.level, own=self.who.own, learnt_by=self.who.learnt_by)
         return f"The spreads are {whose}: {spread_words(self.golfer)}."
 
     @property
     def for_whom(self) -> str:
         """The same in a few words."""
-        return "your own spreads" if self.who.own else f"usual {LEVEL_WORDS[self.who.level]} golfer"
+        return for_whom_words(self.who.level, own=self.who.own, learnt_by=self.who.learnt_by)
 
     @cached_property
     def outlook(self) -> Outlook:

@@ -1,6 +1,6 @@
 """Read a putt: one address, as a page, as the part that changes, and as the roll to watch."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from datetime import UTC, datetime
 from urllib.parse import urlencode
 
@@ -18,12 +18,14 @@ from flask import (
 from flask_login import login_required
 from werkzeug.wrappers import Response as AnyResponse
 
+from orthocline.core.learning import Correction
 from orthocline.core.roll import Read
 from orthocline.drawing.roll.hole_frame import way_spots
 from orthocline.drawing.roll.plan import plan
 from orthocline.services.account.measures import first_calls, golfer_figures, keep_calls, own_tempo
 from orthocline.services.errors import InvalidError
 from orthocline.services.log.entries import OwnKept
+from orthocline.services.log.habits import correction_meant, corrections_on
 from orthocline.services.log.noting import save_read, turn_now
 from orthocline.services.read.bend import set_bend
 from orthocline.services.read.reading import compare_own, read_putt, read_to_roll
@@ -53,7 +55,7 @@ def page() -> Response:
     """The read of the putt in the address."""
     now = datetime.now(UTC)
     wanted = _asked(request.args)
-    seen = view(viewer(), wanted, measures(), now, _usual_ft)
+    seen = view(viewer(), wanted, measures(), now, _usual_ft, _corrections())
     template = "read/page.html"
     if is_part():
         template = "read/_frame.html" if wanted.read and wanted.read.held else "read/_part.html"
@@ -78,6 +80,11 @@ def _guide_htmx(response: Response, wanted: Asked) -> None:
         response.headers["HX-Reswap"] = "none"
     elif wanted.read.held is None:
         response.headers["HX-Replace-Url"] = f"{url_for('read.page')}?{wanted.read.query}"
+
+
+def _corrections() -> Sequence[Correction]:
+    who = viewer()
+    return corrections_on(who, session()) if who.golfer else ()
 
 
 def _usual_ft() -> float | None:
@@ -105,8 +112,10 @@ def roll() -> Response | tuple[Response, int]:
 def _own_kept(solved: Read, read: ReadRequest) -> OwnKept:
     """Return what the golfer read before the call was shown; the aim where the own read means one."""
     rolled = compare_own(viewer(), solved, read.own, golfer_figures(measures())) if read.own else None
-    aims = rolled is not None and read.own is not None and read.own.school.of_aim
-    return OwnKept(rolled.aim_right_m if rolled and aims else None, read.own, read.impression_m)
+    if rolled is None or read.own is None or not read.own.school.of_aim:
+        return OwnKept(None, read.own, read.impression_m)
+    meant = correction_meant(_corrections(), solved, read.own.name)
+    return OwnKept(rolled.aim_right_m, read.own, read.impression_m, meant.factor if meant else None)
 
 
 @blueprint.post("/read/calls")

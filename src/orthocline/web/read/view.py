@@ -1,6 +1,6 @@
 """The read page's variables."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
@@ -8,9 +8,10 @@ from urllib.parse import urlencode
 
 from werkzeug.datastructures import MultiDict
 
-from orthocline.core.calls import SCHOOLS, beat_mark_of, stroke_of
+from orthocline.core.calls import SCHOOLS, Answer, beat_mark_of, stroke_of
 from orthocline.core.instruments import FIRST_LOOK
-from orthocline.core.roll import ReadWarning, SpeedAtHole, softest_straight_in
+from orthocline.core.learning import Correction
+from orthocline.core.roll import OwnRoll, ReadWarning, SpeedAtHole, softest_straight_in
 from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import Plan, plan
 from orthocline.drawing.roll.profile import profile
@@ -18,7 +19,8 @@ from orthocline.drawing.scene import Scene
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import Measures, first_calls, golfer_figures
 from orthocline.services.ground.places import Place
-from orthocline.services.read.reading import against_usual, read_putt
+from orthocline.services.log.habits import correction_meant
+from orthocline.services.read.reading import against_usual, compare_own, read_putt
 from orthocline.web.read.beside import Source, beside, source_of
 from orthocline.web.read.calls_view import CallsView
 from orthocline.web.read.handles import Handle, handles_of
@@ -32,8 +34,9 @@ from orthocline.web.shared.read_value import USUAL_OWN
 from orthocline.web.shared.readings import FIELD
 from orthocline.wording.calls import SAYINGS
 from orthocline.wording.instruments import instrument_choice
+from orthocline.wording.log.habits import corrected_words, correction_words
 from orthocline.wording.read.call import entry_words
-from orthocline.wording.read.rolled import impression_words, own_words
+from orthocline.wording.read.rolled import fate_words, impression_words, own_words
 from orthocline.wording.read.warnings import note_words, other_lines_words
 from orthocline.wording.speed.day import day_words
 
@@ -62,10 +65,13 @@ class ReadView(Answered):
         Returns the speed [ft] of the golfer's usual green, or None.
     first_calls : tuple of str
         The calls that lead unless the address says which.
+    corrections : sequence of Correction
+        Those that the golfer has switched on.
     """
 
     usual_ft: Callable[[], float | None] = lambda: None
     first_calls: tuple[str, ...] = ()
+    corrections: Sequence[Correction] = ()
 
     @cached_property
     def form(self) -> ReadForm:
@@ -170,6 +176,32 @@ class ReadView(Answered):
             return ""
         return own_words(self.answer, self.the_read.own, self.own_roll, self.golfer, self.wording)
 
+    @cached_property
+    def _correction(self) -> Correction | None:
+        """The correction that is meant for the own read, or for one in the words that are chosen."""
+        if self.answer is None:
+            return None
+        own = self.the_read.own
+        return correction_meant(self.corrections, self.answer, own.name if own else self.the_read.own_by)
+
+    @cached_property
+    def _corrected(self) -> OwnRoll | None:
+        """The roll of the own read as it is corrected."""
+        if self.answer is None or self._correction is None or self.own_roll is None:
+            return None
+        aim = Answer("aim_spot", (self._correction.factor * self.own_roll.aim_right_m,))
+        return compare_own(self.viewer, self.answer, aim)
+
+    @property
+    def correction(self) -> str:
+        """What a correction that is on makes of the own read; until there is one, what it asks for."""
+        if self.answer is None or self._correction is None:
+            return ""
+        if self._corrected is None:
+            return f"Your correction is on. {correction_words(self._correction, self.wording)}"
+        said = corrected_words(self._correction, self._corrected.aim_right_m, self.wording)
+        return f"{said}: it would {fate_words(self.answer, self._corrected, self.wording)}"
+
     @property
     def impression(self) -> str:
         """The same of the first impression."""
@@ -217,8 +249,9 @@ class ReadView(Answered):
         says = self.words.sentence if self.words else "The putt, drawn to scale"
         held = self.the_read.held
         tries = self.the_read.tries_m if self.the_read.fan else None
+        rolls = self.rolls | ({"your read, corrected": self._corrected} if self._corrected else {})
         return plan(
-            *(self.solved.putt, self.answer, self.wording, self.rolls, held, says, self.sure, tries),
+            *(self.solved.putt, self.answer, self.wording, rolls, held, says, self.sure, tries),
             self.places.marks,
             self.golfer,
             self.the_read.lit,
@@ -301,8 +334,9 @@ def view(
     measures: Measures | None,
     now: datetime,
     usual_ft: Callable[[], float | None],
+    corrections: Sequence[Correction],
 ) -> ReadView:
     """Return the page of what is asked; refused in Competition."""
     solved = read_putt(viewer, asked.putt) if asked.putt else None
     golfer, first = golfer_figures(measures), first_calls(measures)
-    return ReadView(asked, viewer, golfer, now, solved, usual_ft, first)
+    return ReadView(asked, viewer, golfer, now, solved, usual_ft, first, corrections)

@@ -13,6 +13,7 @@ from orthocline.wording.log.putt import (
     impression_words,
     judged_words,
     own_read_words,
+    played_words,
     putt_words,
     seen_words,
     turn_words,
@@ -40,6 +41,8 @@ class Row:
         What was seen of it, and what the golfer says of it.
     small : Scene
         The same, drawn small.
+    judged_by_model : bool
+        Whether it can be said which it was: it was read, and it is known how it ended.
     """
 
     id: int
@@ -56,6 +59,7 @@ class Row:
     holed: bool | None
     note: str
     small: Scene
+    judged_by_model: bool
 
 
 def _called(read: Mapping[str, Any], wording: Wording) -> str:
@@ -68,6 +72,7 @@ def _own(own: OwnKept, read: Mapping[str, Any] | None, wording: Wording) -> str:
     aim = read["aim_right_m"] if read else None
     told = (
         own_read_words(own.aim_right_m, own.answer, wording),
+        played_words(own.aim_right_m, own.corrected_by, wording),
         impression_words(own.impression_m, own.aim_right_m, aim, wording),
     )
     return "; ".join(words for words in told if words)
@@ -92,4 +97,5 @@ def row(entry: Entry, wording: Wording) -> Row:
         holed=result.holed,
         note=entry.note,
         small=small_finish(result.holed, result.finish, finish),
+        judged_by_model=read is not None and (result.holed or result.finish is not None),
     )

@@ -29,3 +29,18 @@ def spread_words(golfer: Golfer) -> str:
     said = spread_texts(golfer)
     line = said["start_line"].replace(" deg", "°")
     return f"start line {line}, energy {said['energy']}, read {said['read_share']} of the aim"
+
+
+def whose_words(level: str, *, own: bool, learnt_by: int) -> str:
+    """Return whose spreads are meant: the usual golfer's of a level, or the golfer's own."""
+    usual = f"a usual {LEVEL_WORDS[level]} golfer's"
+    if learnt_by:
+        return f"yours, by {learnt_by} putts of your log and what you have typed yourself"
+    return f"yours where you have kept any, else {usual}" if own else usual
+
+
+def for_whom_words(level: str, *, own: bool, learnt_by: int) -> str:
+    """Return the same in a few words."""
+    if learnt_by:
+        return f"your spreads, by {learnt_by} putts"
+    return "your own spreads" if own else f"usual {LEVEL_WORDS[level]} golfer"

@@ -43,6 +43,14 @@ def aim_words(lead: str, right_m: float | None, wording: Wording, width_m: float
     return f"{lead}{wording.short(right_m, width_m)} {side(right_m)}"
 
 
+def played_words(own_m: float | None, corrected_by: float | None, wording: Wording) -> str:
+    """Return where an own read was played, if it was corrected: ``played 18 in right by your correction``."""
+    if own_m is None or corrected_by is None:
+        return ""
+    aim_m = corrected_by * own_m
+    return f"played {wording.short(abs(aim_m))} {side(aim_m)} by your correction"
+
+
 def impression_words(
     impression_m: float | None, own_m: float | None, read_m: float | None, wording: Wording
 ) -> str:

@@ -4,12 +4,21 @@ import math
 from collections.abc import Iterator
 from typing import Final
 
-from orthocline.core.learning import Diagnosis
+from orthocline.core.learning import Diagnosis, Figures
 from orthocline.core.units import INCH_M
 from orthocline.wording.figures import capital, counted, side, tidy
 from orthocline.wording.wording import Wording
 
 CAUSE_WORDS: Final = {"read": "the read", "line": "the start line", "pace": "the pace"}
+RIGHT_WORDS: Final = {
+    "read": "only the read right",
+    "line": "only the start line right",
+    "pace": "only the pace right",
+    "read_line": "read and start line",
+    "read_pace": "read and pace",
+    "line_pace": "start line and pace: struck as meant",
+}
+"""What is put right."""
 SURE: Final = 0.9
 """From such a probability on nothing is only likely."""
 LEVEL: Final = 0.0025
@@ -87,13 +96,13 @@ def _off_words(found: Diagnosis, wording: Wording) -> tuple[str, str, str]:
 
 def _read_words(found: Diagnosis, wording: Wording) -> str:
     """Return how far beside what the ground asked for it was aimed: high or low, if it breaks."""
-    off_m = found.posterior.mean(found.read_error_m)
+    off_m, width_m = _off(found, found.read_error_m)
     true_m = found.played.putt.length_m * math.tan(found.posterior.mean(found.posterior.angles_rad))
     if abs(off_m) < 0.5 * wording.units.near_m:
         return "the aim was right"
     if abs(true_m) < INCH_M:
-        return f"aimed {wording.short(abs(off_m))} too far {side(off_m)}"
-    return f"aimed {wording.short(abs(off_m))} too {'high' if off_m * true_m > 0.0 else 'low'}"
+        return f"aimed {wording.short(abs(off_m), width_m)} too far {side(off_m)}"
+    return f"aimed {wording.short(abs(off_m), width_m)} too {'high' if off_m * true_m > 0.0 else 'low'}"
 
 
 def _line_words(found: Diagnosis) -> str:
@@ -104,11 +113,18 @@ def _line_words(found: Diagnosis) -> str:
 
 
 def _pace_words(found: Diagnosis, wording: Wording) -> str:
-    share = found.posterior.mean(found.posterior.energy_errors)
+    share, width = _off(found, found.posterior.energy_errors)
     if abs(share) < 0.01:
         return "the pace was right"
-    roll_m = abs(share) * (found.played.putt.length_m + (found.played.read.aim.past_m or 0.0))
-    return f"struck {'firm' if share > 0.0 else 'soft'} by {wording.short(roll_m)} of roll"
+    whole_m = found.played.putt.length_m + (found.played.read.aim.past_m or 0.0)
+    roll = wording.short(abs(share) * whole_m, width * whole_m)
+    return f"struck {'firm' if share > 0.0 else 'soft'} by {roll} of roll"
+
+
+def _off(found: Diagnosis, figures: Figures) -> tuple[float, float]:
+    """Return the mean of what was off, and how wide its range is: it is rounded to what that bears."""
+    least, most = found.posterior.range(figures)
+    return found.posterior.mean(figures), most - least
 
 
 def in_ten(share: float) -> str:
