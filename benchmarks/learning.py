@@ -1,7 +1,9 @@
 """What the log teaches, against golfers who putt by an integrator of the tests' own."""
 
+import json
 import math
 import time
+from pathlib import Path
 
 import numpy as np
 from tests.struck import WITHIN, some_golfer, some_misses, some_putts
@@ -20,6 +22,7 @@ from orthocline.core.log import Finish
 from orthocline.core.roll import Point, Putt, RollPast
 from orthocline.core.sure import Uncertainty
 from orthocline.core.units import FOOT_M
+from orthocline.formats.putt_document import question_of
 
 MISSES, SOLVED, GOLFERS_TRIED, SIXTY, MANY = 2000, 1500, 300, 60, 2000
 TENTH_HOLDS = 300
@@ -54,7 +57,8 @@ def bench_misses(rng):
             said.append(found.drops_if[name])
             came.append(drops[i])
     said, came = np.array(said), np.array(came, dtype=float)
-    print(f"which was it, {len(took)} misses: {1e3 * np.median(took):.0f} ms each; named {causes}")
+    middle, most = 1e3 * np.median(took), 1e3 * np.quantile(took, 0.95)
+    print(f"which was it, {len(took)} misses: {middle:.0f} ms each, p95 {most:.0f}; named {causes}")
     tenth = np.minimum((10.0 * said).astype(int), 9)
     for i in range(10):
         here = tenth == i
@@ -121,9 +125,29 @@ def _unit(truth, name):
     return math.radians(truth[name]) if name.endswith("_deg") else truth[name]
 
 
+def bench_surveyed():
+    """Print how long one putt on a surveyed green takes, and how long its being learnt of."""
+    surveyed = json.loads((Path(__file__).parents[1] / "tests/data/reference-survey.json").read_text())
+    judged, learnt = [], []
+    usual = usual_stroke(USUAL)
+    for one in surveyed:
+        putt = question_of(one["putt"]).putt
+        played = Played(putt, USUAL, holed=False, finish=Finish(0.4, 0.2))
+        begun = time.perf_counter()
+        diagnosis_of(played)
+        judged.append(time.perf_counter() - begun)
+        begun = time.perf_counter()
+        stroke_with(usual, evidence_of([played]))
+        learnt.append(time.perf_counter() - begun)
+    for what, took in (("which was it", judged), ("one putt more", learnt)):
+        most = 1e3 * max(took)
+        print(f"on surveyed greens, {what}: {1e3 * np.median(took):.0f} ms, at most {most:.0f}")
+
+
 def bench_learning():
     """Print all figures of what the log teaches."""
     rng = np.random.default_rng(20)
+    bench_surveyed()
     bench_misses(rng)
     bench_habits(rng)
 

@@ -66,13 +66,13 @@ PICTURES = (
     ("calls", CALLS, DESK),
     ("look-phone", LOOK, PHONE),
     ("firm", FIRM, DESK),
-    ("log", "/log", DESK),
     ("note-phone", "/log/note?after={putt}", PHONE),
     ("figures", "/figures", DESK),
+    ("which", "/log/{read}/which", DESK),
+    ("habits", "/habits", DESK),
     ("finishes-phone", "/figures#where", PHONE),
     ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
     ("green-sure", "/greens/{Breakwater}?tool=slope", DESK),
-    ("green-phone", "/greens/{Homeward}?tool=slope", PHONE),
     ("read-green", READ_ON_GREEN, DESK),
 )
 
@@ -97,6 +97,17 @@ def chromium() -> webdriver.Chrome:
     return webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
 
 
+def misread(driver: webdriver.Chrome, base: str) -> str:
+    """Return the number of the newest putt that was most likely misread."""
+    driver.get(base + "/log?only=stopped")
+    links = driver.find_elements(By.CSS_SELECTOR, "#putts a[href$='/which']")
+    for address in [one.get_attribute("href") or "" for one in links]:
+        driver.get(address)
+        if "most likely the read: aimed" in driver.find_element(By.ID, "which-was-it").text:
+            return address.split("/")[-2]
+    raise LookupError("no putt of the demo was misread")
+
+
 def take(driver: webdriver.Chrome, base: str) -> None:
     """Take every picture as the demo golfer."""
     driver.get(base)
@@ -111,6 +122,7 @@ def take(driver: webdriver.Chrome, base: str) -> None:
     driver.get(base + "/log?only=first,missed,stopped")
     putt = driver.find_element(By.CSS_SELECTOR, "#putts a[href$='/edit']").get_attribute("href")
     numbers["putt"] = putt.split("/")[-2]
+    numbers["read"] = misread(driver, base)
     for name, path, size in PICTURES:
         driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
         driver.get(base + path.format(**numbers))

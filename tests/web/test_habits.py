@@ -39,7 +39,7 @@ def test_the_page_says_what_is_seen_and_what_to_do(taught):
     page = taught.get("/habits")
     said = text(page)
     assert "Left-to-right putts: you see about a third too little break." in said
-    assert "On left-to-right putts, read as Break, take your read and a half." in said
+    assert "On left-to-right putts, read by your aim, take your read and a half." in said
     assert "Yours, by 80 putts that were read." in said
     assert "They scatter by 1." in said
     assert "None: your misses fit what is said of each green" in said
@@ -75,7 +75,8 @@ def test_a_correction_is_switched_on_and_named_in_the_next_call(taught, session)
     assert "your next call names it" in text(switch(taught))
     before = words_at(taught.get("/read", query_string=RIGHT), "#correction")
     assert (
-        "Your correction is on. On left-to-right putts, read as Break, take your read and a half." in before
+        "Your correction is on. On left-to-right putts, read by your aim, take your read and a half."
+        in before
     )
     call = words_at(taught.get("/read", query_string=RIGHT | OWN), "#correction")
     assert "With your correction, your read and a half, you aim 18 in left: it would drop." in call
@@ -98,6 +99,7 @@ def test_own_spreads_are_named_as_yours_beside_the_advice(taught, session):
     assert "The spreads are yours, by 80 putts of your log" in advice
     usual = text(taught.get("/firm", query_string=SPINDRIFT | {"golfer": "middle"}))
     assert "usual middle-handicap golfer" in usual
+    assert "Yours by 80 putts of your log, start line" in text(taught.get("/measures"))
     row = habits_row(session, taught.golfer.id)
     assert row.start_line_rad < 0.03
 

@@ -105,7 +105,7 @@ class KeptPair:
 class Measures:
     """A golfer's own measures, units and words; None where the usual figure is used.
 
-    `learnt` are the spreads that the log knows well enough, by so many putts.
+    `learnt` are the spreads that the log knows well enough, by so many putts; None until it was worked out.
     """
 
     units: str = "feet"
@@ -146,7 +146,7 @@ class Measures:
     stride_trials: tuple[StrideTrial, ...] = ()
     stroke_trials: tuple[StrokeTrial, ...] = ()
     slope_pairs: tuple[KeptPair, ...] = ()
-    learnt_by: int = 0
+    learnt_by: int | None = None
     learnt: Mapping[str, float] = field(default_factory=dict)
 
 
@@ -173,8 +173,7 @@ ARM_RANGE_M = (0.15, 1.0)
 def own_measures(viewer: Viewer, session: Session) -> Measures:
     """Return a golfer's own measures, with the usual ones where none were kept."""
     kept, known = measures_and_habits(session, viewer.owner_id)
-    learnt = _learnt(known)
-    by = known.putts if known and learnt else 0
+    learnt, by = _learnt(known), known.putts if known else None
     if kept is None:
         return Measures(learnt_by=by, learnt=learnt)
     strides = (StrideTrial(one.id, one.paces, one.tape_m) for one in kept.stride_trials)
@@ -339,7 +338,7 @@ def golfer_of(measures: Measures | None, level: str = "") -> WhoPutts:
     }
     typed = {name: figure for name, figure in own.items() if figure is not None}
     kept = {**measures.learnt, **typed}
-    by = measures.learnt_by if set(measures.learnt) - set(typed) else 0
+    by = measures.learnt_by or 0 if set(measures.learnt) - set(typed) else 0
     return WhoPutts(replace(usual, **kept), measures.golfer_level, own=bool(kept), learnt_by=by)
 
 

@@ -1,6 +1,6 @@
 """The variables of the golfer's own measures."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from orthocline.core.account import GOLFERS
 from orthocline.core.speed import stroke_rate
@@ -54,6 +54,7 @@ class OwnView:
     tempo: str
     senses: tuple[SenseView, ...]
     usual_spread: str
+    learnt: str
     usual: dict[str, str]
     putter: str
 
@@ -75,9 +76,18 @@ def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
         tempo_words(own_tempo(measures)),
         tuple(_sense(measures, name, wording) for name in SENSES),
         spread_words(GOLFERS[measures.golfer_level]),
+        _learnt(measures),
         spread_texts(GOLFERS[measures.golfer_level]),
         putter_words(golfer_figures(measures).putter, wording),
     )
+
+
+def _learnt(measures: Measures) -> str:
+    """Return the spreads that the log knows; empty where it knows none."""
+    if not measures.learnt:
+        return ""
+    own = replace(GOLFERS[measures.golfer_level], **measures.learnt)
+    return f"by {measures.learnt_by} putts of your log, {spread_words(own)}"
 
 
 def _sense(measures: Measures, name: str, wording: Wording) -> SenseView:

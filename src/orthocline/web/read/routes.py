@@ -83,8 +83,8 @@ def _guide_htmx(response: Response, wanted: Asked) -> None:
 
 
 def _corrections() -> Sequence[Correction]:
-    who = viewer()
-    return corrections_on(who, session()) if who.golfer else ()
+    own = measures()
+    return corrections_on(viewer(), session()) if own and own.learnt_by is not None else ()
 
 
 def _usual_ft() -> float | None:

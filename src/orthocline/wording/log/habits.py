@@ -4,8 +4,8 @@ import math
 from typing import Final
 
 from orthocline.core.learning import LENGTHS_M, SLOPES, Correction, Habit
+from orthocline.wording.calls import SAYINGS
 from orthocline.wording.figures import both, hundred, side, tidy
-from orthocline.wording.log.methods import method_words
 from orthocline.wording.wording import Wording
 
 PARTS: Final = (
@@ -28,6 +28,7 @@ TAKEN: Final = {
 """By what a read is corrected."""
 SIDES: Final = {-1: "right-to-left putts", 0: "putts that break", 1: "left-to-right putts"}
 METHOD_SIDES: Final = {"method_left": SIDES[-1], "method_right": SIDES[1]}
+BY: Final = {"model": "by the call", "eye": "by eye alone"}
 TEN_FEET_M: Final = 3.048
 
 
@@ -55,14 +56,21 @@ def factor_range(factor: Habit) -> str:
     return f"{hundred(factor.least)} to {hundred(factor.most)}"
 
 
+def by_words(method: str) -> str:
+    """Return by what a read was made: ``by your hand gauge``; a method not known any more as it is kept."""
+    if method in BY:
+        return BY[method]
+    return f"by your {SAYINGS[method].noun}" if method in SAYINGS else f"by {method.replace('_', ' ')}"
+
+
 def group_words(kind: str, name: str, wording: Wording) -> str:
     """Return which reads a group has."""
     if kind == "side":
         return SIDES[-1 if name == "left" else 1]
     if kind == "method":
-        return method_words(name, wording) if name else "no method said"
+        return f"read {by_words(name)}" if name else "no method said"
     if kind in METHOD_SIDES:
-        return f"{METHOD_SIDES[kind]} read as {method_words(name, wording)}"
+        return f"{METHOD_SIDES[kind]} read {by_words(name)}"
     if kind == "length":
         return _between(int(name), [wording.far(edge) for edge in LENGTHS_M])
     if kind == "slope":
@@ -81,8 +89,7 @@ def _between(number: int, edges: list[str], what: str = "") -> str:
 def correction_words(one: Correction, wording: Wording) -> str:
     """Return a correction as an order: ``On left-to-right putts, read as …: take your read and a half``."""
     over = f" of {wording.far(one.least_m)} or more" if one.least_m else ""
-    method = method_words(one.method, wording)
-    return f"On {SIDES[one.breaks]}{over}, read as {method}, take {TAKEN[one.factor]}."
+    return f"On {SIDES[one.breaks]}{over}, read {by_words(one.method)}, take {TAKEN[one.factor]}."
 
 
 def corrected_words(one: Correction, aim_m: float, wording: Wording) -> str:
@@ -119,9 +126,12 @@ def _pace_bias(bias: Habit, wording: Wording) -> str:
 def bias_range(bias: Habit, *, degrees: bool) -> str:
     """Return between which a bias lies: ``0.1° left to 0.5° right``."""
     text = _degrees if degrees else _percent
-    ways = ("left", "right") if degrees else ("short", "far")
-    least, most = (f"{text(abs(end))} {ways[end > 0.0]}" for end in (bias.least, bias.most))
-    return both(least, most, "to")
+    ways = ("left", "right") if degrees else ("less", "more")
+    ends = sorted((bias.least, bias.most), key=abs)
+    least, most = (ways[end > 0.0] for end in ends)
+    if least == most:
+        return f"{both(*(text(abs(end)) for end in ends), 'to')} {most}"
+    return f"{text(abs(bias.least))} {ways[0]} to {text(abs(bias.most))} {ways[1]}"
 
 
 def green_words(name: str, faster_ft: Habit, steeper: Habit, misses: int) -> list[str]:
