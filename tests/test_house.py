@@ -95,7 +95,7 @@ def test_pictures_are_linked_and_exist():
     readme = (ROOT / "README.md").read_text()
     linked = set(re.findall(r"docs/screenshots/([a-z-]+\.png)", readme))
     assert linked == {p.name for p in (ROOT / "docs/screenshots").glob("*.png")}
-    assert {"today.png", "read.png", "read-phone.png", "log.png"} <= linked
+    assert {"today.png", "read.png", "read-phone.png", "figures.png"} <= linked
 
 
 def test_no_address_of_a_registry_is_kept():

@@ -130,7 +130,7 @@ def bias_range(bias: Habit, *, degrees: bool) -> str:
     ends = sorted((bias.least, bias.most), key=abs)
     least, most = (ways[end > 0.0] for end in ends)
     if least == most:
-        return f"{both(*(text(abs(end)) for end in ends), 'to')} {most}"
+        return f"{both(text(abs(ends[0])), text(abs(ends[1])), 'to')} {most}"
     return f"{text(abs(bias.least))} {ways[0]} to {text(abs(bias.most))} {ways[1]}"
 
 
