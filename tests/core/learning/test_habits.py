@@ -101,6 +101,17 @@ def test_holed_putts_count(logs):
     assert by["holed"].putts == sum(one.holed for one in log)
 
 
+def test_one_duffed_putt_is_no_habit(logs):
+    """A ball that is left half way says next to nothing of how the others scatter."""
+    log = logs[5]
+    duffed = Played(log[0].putt, MIDDLE, holed=False, finish=Finish(-0.8 * log[0].putt.length_m, 0.0))
+    plain, with_it = (
+        stroke_with(usual_stroke(MIDDLE), evidence_of(putts)) for putts in (log, [*log, duffed])
+    )
+    assert with_it.putts == plain.putts + 1
+    assert with_it.energy_sd.value == pytest.approx(plain.energy_sd.value, rel=0.05)
+
+
 def test_a_miss_that_nobody_placed_counts_as_one(logs):
     blind = [Played(one.putt, MIDDLE, holed=False) for one in logs[5]]
     found = stroke_with(usual_stroke(MIDDLE), evidence_of(blind))

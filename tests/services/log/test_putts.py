@@ -11,6 +11,7 @@ from sqlalchemy.exc import IntegrityError
 
 from orthocline.core.calls import Answer
 from orthocline.core.constants import MODEL_VERSION
+from orthocline.core.learning import Correction
 from orthocline.core.log import Finish
 from orthocline.core.roll import SpeedAtHole, Wind, read
 from orthocline.core.roll import reading as core_read
@@ -20,13 +21,14 @@ from orthocline.formats.putt_document import putt_of
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.accounts import delete_account, sign_in, sign_up
 from orthocline.services.carry.archive import archive
-from orthocline.services.demo.golfer import DEMO_GOLFER, PUTTS_LOGGED, SPINDRIFT, load_demo
+from orthocline.services.demo.golfer import DEMO_GOLFER, PLAYERS, PUTTS_LOGGED, SPINDRIFT, load_demo
 from orthocline.services.demo.speeds import WEEKS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground.places import Place, place_of
 from orthocline.services.log import noting
 from orthocline.services.log import putts as log
 from orthocline.services.log.entries import Result
+from orthocline.services.log.habits import habits_of
 from orthocline.services.log.outings import begin_outing, list_outings
 from orthocline.services.log.putts import Which
 from orthocline.services.read.reading import compare_own, read_again, read_putt, read_to_roll
@@ -249,6 +251,7 @@ def test_demo_is_loaded_once(session):
     assert {p.holed for p in putts} == {True, False}
     kinds = [row.outing.kind for row in list_outings(Viewer(golfer), session)]
     assert (kinds.count("round"), kinds.count("practice")) == (12, 12)
+    find_habits(session)
     now = datetime.now(UTC)
     day = today(Viewer(golfer), session, now)
     assert len(day.last) == 5
@@ -260,3 +263,21 @@ def test_demo_is_loaded_once(session):
         "",
         "log",
     ]
+
+
+def find_habits(session):
+    """Find what the demo's golfers do again and again in what was worked out of their logs."""
+    for player in PLAYERS:
+        who = session.scalar(select(Golfer).where(Golfer.name == player.name, Golfer.demo == "template"))
+        known = habits_of(Viewer(who), session)
+        assert known.current
+        assert known.stroke.own
+        by_side = {
+            kind: next(one.factor for one in known.of(kind) if one.name == "aim_spot")
+            for kind in ("method_left", "method_right")
+        }
+        for kind, sees in (("method_left", player.sees_left), ("method_right", player.sees_right)):
+            assert by_side[kind].least < sees < by_side[kind].most
+    wren = habits_of(Viewer(session.scalar(select(Golfer).where(Golfer.name == DEMO_GOLFER))), session)
+    assert wren.suggested == (Correction("aim_spot", 1, 0.0, 1.5),)
+    assert [one.name for one in wren.greens if one.faster_ft.surely_some] == ["green 2, Curlew"]

@@ -1,6 +1,7 @@
 """What may have happened to one putt: grounds and launches that fit where it ended, and how well."""
 
 import math
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from functools import cache, cached_property
 from typing import Final
@@ -128,25 +129,23 @@ def posterior_of(played: Played) -> Posterior:
     side, grade = slope_sds(played.read, played.uncertainty)
     errors = scores[:, :3] * (side, grade, played.uncertainty.green_speed_ft)
     grounds = grounds_of(played.putt, played.read.aim, errors)
-    for wider in WIDER:
-        found = _fitting(played, grounds, errors, scores[:, 3:], wider)
+    for launches, likely in _tries(played, grounds, scores[:, 3:]):
+        if not np.isfinite(likely).any():
+            raise UnexplainedError("no ball that is struck on such ground ends there")
+        weights = np.exp(likely - likely.max())
+        found = Posterior(played, grounds, errors, launches, weights / weights.sum())
         if found.size >= LEAST_SIZE:
             break
     return found
 
 
-def _fitting(played: Played, grounds: Grounds, errors: Figures, scores: Figures, wider: float) -> Posterior:
-    """Return what fits, the golfer's spreads so much wider."""
+def _tries(played: Played, grounds: Grounds, scores: Figures) -> Iterator[tuple[Figures, Figures]]:
+    """Yield launches that may have been, and how likely each is (a logarithm), for ever wider spreads."""
     if played.holed:
-        launches, likely = _dropped(played, grounds, scores, wider)
-    elif played.finish:
-        launches, likely = _stopped(played, played.finish, grounds, scores, wider)
-    else:
-        raise UnexplainedError("nobody has noted where the ball stopped")
-    if not np.isfinite(likely).any():
-        raise UnexplainedError("no ball that is struck on such ground ends there")
-    weights = np.exp(likely - likely.max())
-    return Posterior(played, grounds, errors, launches, weights / weights.sum())
+        return _dropped(played, grounds, scores)
+    if played.finish:
+        return _stopped(played, played.finish, grounds, scores)
+    raise UnexplainedError("nobody has noted where the ball stopped")
 
 
 @cache
@@ -167,9 +166,9 @@ def scores_of(power: int) -> Figures:
 
 
 def _stopped(
-    played: Played, finish: Finish, grounds: Grounds, scores: Figures, wider: float
-) -> tuple[Figures, Figures]:
-    """Return launches whose balls stop where one did, or nearby, and how likely each is (a logarithm)."""
+    played: Played, finish: Finish, grounds: Grounds, scores: Figures
+) -> Iterator[tuple[Figures, Figures]]:
+    """Yield launches whose balls stop where one did, or nearby: the same for all spreads."""
     finishes = np.array([finish.along_m, finish.across_m]) + thumb_sd_m(finish) * scores
     try:
         launches = grounds.launches_to(finishes)
@@ -180,9 +179,10 @@ def _stopped(
         fits = ~ends.drops & (np.hypot(*(ends.rests - finishes).T) < MISSED_M)
         # How much of launches, angle and energy, goes to a place: what the finish is drawn by is turned back.
         likely = np.log(launches[:, 1]) - np.log(np.abs(finish_stretch(grounds, launches)))
-    passed = ends.misses_m if finish.along_m > 0.0 else None
-    likely += _meant_so(played, launches, wider) + _seen_so(played, launches, passed)
-    return launches, np.where(fits & np.isfinite(likely), likely, -np.inf)
+    likely += _seen_so(played, launches, ends.misses_m if finish.along_m > 0.0 else None)
+    for wider in WIDER:
+        each = likely + _meant_so(played, launches, wider)
+        yield launches, np.where(fits & np.isfinite(each), each, -np.inf)
 
 
 def finish_stretch(grounds: Grounds, launches: Figures) -> Figures:
@@ -209,15 +209,16 @@ def finish_stretch(grounds: Grounds, launches: Figures) -> Figures:
     return np.asarray((by_turn[:, 0] * by_speed[:, 1] - by_turn[:, 1] * by_speed[:, 0]) / area)
 
 
-def _dropped(played: Played, grounds: Grounds, scores: Figures, wider: float) -> tuple[Figures, Figures]:
-    """Return launches as the golfer scatters, and how likely each is where it drops (a logarithm)."""
-    golfer, meant = _who(played, wider), played.meant
-    energies = np.maximum(1.0 + golfer.energy * scores[:, 1], LEAST_ENERGY)
-    launches = np.column_stack(
-        [meant.right_rad + golfer.start_line_rad * scores[:, 0], meant.speed_mps * np.sqrt(energies)]
-    )
-    ends = grounds.ends(launches)
-    return launches, np.where(ends.drops, _seen_so(played, launches, ends.misses_m), -np.inf)
+def _dropped(played: Played, grounds: Grounds, scores: Figures) -> Iterator[tuple[Figures, Figures]]:
+    """Yield launches as the golfer scatters, likely where they drop."""
+    meant = played.meant
+    for wider in WIDER:
+        golfer = _who(played, wider)
+        energies = np.maximum(1.0 + golfer.energy * scores[:, 1], LEAST_ENERGY)
+        aside = golfer.start_line_rad * scores[:, 0]
+        launches = np.column_stack([meant.right_rad + aside, meant.speed_mps * np.sqrt(energies)])
+        ends = grounds.ends(launches)
+        yield launches, np.where(ends.drops, _seen_so(played, launches, ends.misses_m), -np.inf)
 
 
 def _who(played: Played, wider: float) -> Golfer:

@@ -21,6 +21,10 @@ ENERGY_BIAS_SD: Final = 0.1
 SPREAD_SD: Final = 0.5
 """How far golfers of a level differ: in their biases [rad, share] and in the logarithms of their spreads."""
 LEAST: Final = 1e-12
+MISHIT: Final = 0.01
+WIDER: Final = 5.0
+"""Share of putts that scatter so many times wider."""
+RARELY: Final = math.log(MISHIT / WIDER**2)
 SURER: Final = 2.576 / NORMAL_95
 """How much wider a range of 99 % is than one of 95 %."""
 STEP: Final = 0.05
@@ -198,7 +202,9 @@ def _log_likelihood(at: Figures, evidence: Evidence) -> float:
     if len(evidence.starts):
         start_sd, energy_sd = np.hypot(own, evidence.missed_doubts).T[:, :, None]
         aside = ((evidence.starts - start) / start_sd) ** 2 + ((evidence.energies - energy) / energy_sd) ** 2
-        total += float(logsumexp(evidence.likely - 0.5 * aside, axis=1).sum())
+        # A mishit now and then, or a finish that was noted wrongly, is no habit.
+        usually = np.logaddexp(np.log1p(-MISHIT) - 0.5 * aside, RARELY - 0.5 * aside / WIDER**2)
+        total += float(logsumexp(evidence.likely + usually, axis=1).sum())
         total -= float(np.log(start_sd * energy_sd).sum())
     if len(evidence.first):
         start_sd, energy_sd = np.hypot(own, evidence.other_doubts).T[:, :, None]

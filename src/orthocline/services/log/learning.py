@@ -4,6 +4,7 @@ import math
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime
+from itertools import islice
 from statistics import fmean
 from typing import Any, NamedTuple
 
@@ -44,6 +45,8 @@ from orthocline.services.log.putts import find_putt
 LEAST_SHARE = 0.3
 """Of a start line's spread that is the golfer's own, however rough the ground."""
 TEN_FEET_M = 10.0 * FOOT_M
+NEWEST = 4000
+"""Habits are worked out from so many putts, the newest: who one was years ago is not who one is."""
 
 
 @dataclass(frozen=True)
@@ -66,7 +69,9 @@ def which_was_it(viewer: Viewer, session: Session, putt_id: int, golfer: Golfer)
     if not played.holed and played.finish is None:
         return Verdict(None, "Nobody has noted where it stopped: say that, and this says which it was.")
     try:
-        return Verdict(diagnosis_of(played))
+        found = diagnosis_of(played)
+        # What is drawn is rolled anew, on the ground as it most likely was: there a ball may reach no hole.
+        return Verdict(found) if found.rolls else Verdict(None)
     except (PuttError, ValueError):
         return Verdict(
             None,
@@ -94,7 +99,7 @@ def work_out_habits(viewer: Viewer, session: Session, _task: Task) -> None:
     """Work out all that the log says of its golfer, and keep it."""
     mark = log_mark(session, viewer.owner_id)
     usual = GOLFERS[own_measures(viewer, session).golfer_level]
-    rows = list(all_putts(session, viewer.owner_id))
+    rows = list(islice(all_putts(session, viewer.owner_id), NEWEST))
     asked = [_asked(one, usual) for one in rows if one.putt_document]
     played = [one.played for one in asked if one.played]
     stroke, aimed = stroke_with(usual_stroke(usual), evidence_of(played)), _aimed(asked)
