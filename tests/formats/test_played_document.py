@@ -28,6 +28,8 @@ def test_a_line_says_what_was_asked_meant_and_seen():
     assert played.aim_right_m == -0.1384
     assert (played.seen.started_right, played.seen.passed_right) == (0, 1)
     assert played.uncertainty.side == 0.004
+    corrected = parse_played(json.dumps(LINE | {"corrected_by": 1.5}).encode())
+    assert (corrected.aim_right_m, corrected.own_read_m) == (pytest.approx(1.5 * -0.1384), -0.1384)
     holed = parse_played(json.dumps({"putt": LINE["putt"], "holed": True, "device": True}).encode())
     assert holed.holed
     assert holed.by_device

@@ -14,7 +14,7 @@ OF_THE_FIELD = (
 )
 
 
-@pytest.mark.parametrize("endpoint", sorted(set(CAUTIONS) - {"noting.finish"}))
+@pytest.mark.parametrize("endpoint", sorted(set(CAUTIONS) - {"noting.finish", "which_was_it.page"}))
 def test_a_page_says_its_own_at_its_foot(app, signed_in, session, endpoint):
     green = new_green(Viewer(signed_in.golfer), session, Place("Links", "4"), deep_m=20.0, wide_m=20.0)
     address = app.url_map.bind("").build(endpoint, {"green_id": green} if endpoint == "greens.green" else {})
@@ -26,6 +26,8 @@ def test_a_page_says_its_own_at_its_foot(app, signed_in, session, endpoint):
 def test_where_a_ball_is_picked_up_it_is_marked_first(signed_in):
     saved = signed_in.post("/log/note", data={"length": "14 ft"})
     assert CAUTIONS["noting.finish"] in text(signed_in.get(saved.location))
+    which = signed_in.get(f"/log/{saved.location.rpartition('=')[2]}/which")
+    assert CAUTIONS["which_was_it.page"] in text(which)
 
 
 def test_the_page_of_cautions_has_all(client):

@@ -60,7 +60,7 @@ def parse_played(text: bytes) -> Played:
 
 
 def _played(line: PuttLine, document: Mapping[str, Any]) -> Played:
-    question = question_of(document)
+    question, by, aim_m = question_of(document), line.corrected_by or 1.0, line.aim_right_m
     finish = None
     if line.finish_along_m is not None and line.finish_right_m is not None:
         finish = Finish(line.finish_along_m, line.finish_right_m)
@@ -69,7 +69,8 @@ def _played(line: PuttLine, document: Mapping[str, Any]) -> Played:
         question.golfer or GOLFERS[USUAL_LEVEL],
         holed=bool(line.result),
         finish=finish,
-        aim_right_m=line.aim_right_m,
+        aim_right_m=None if aim_m is None else by * aim_m,
+        corrected_by=by,
         uncertainty=question.uncertainty,
         seen=Seen(SIDES[line.seen_start], SIDES[line.seen_passed]),
         by_device=line.device,
@@ -148,8 +149,8 @@ def habits_document(log: Sequence[Played]) -> dict[str, Any]:
     golfer = log[0].golfer
     stroke = stroke_with(usual_stroke(golfer), evidence_of(log))
     solved = [one for one in log if _is_read(one)]
-    own = np.array([math.nan if one.aim_right_m is None else one.aim_right_m for one in solved])
-    true = np.array([_aim_m(one) for one in solved])
+    own = np.array([_or_nan(one.own_read_m) for one in solved])
+    true = np.array([_or_nan(one.read.aim_right_m) for one in solved])
     reads, degree = reads_of(own, true, golfer.read), math.degrees(1.0)
     sides = {
         name: reads_of(own[true * side > 0.0], true[true * side > 0.0], golfer.read)
@@ -175,9 +176,8 @@ def _is_read(played: Played) -> bool:
         return False
 
 
-def _aim_m(played: Played) -> float:
-    aim = played.read.aim_right_m
-    return math.nan if aim is None else aim
+def _or_nan(figure: float | None) -> float:
+    return math.nan if figure is None else figure
 
 
 def _habit(one: Habit, unit: float = 1.0) -> dict[str, Any]:

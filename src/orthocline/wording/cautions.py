@@ -69,6 +69,11 @@ CAUTIONS: Mapping[str, str] = {
         " force."
     ),
     "log.page": f"Note putts where nobody waits. {LIFTING}",
+    "habits.page": (
+        "Habits are chances, and no promise. A correction is worked out here: take it into a round only if"
+        " the rules in force and the committee allow it. Where a stroke hurts, ask a doctor, not a log."
+    ),
+    "which_was_it.page": "Which it most likely was is no proof: it goes by how sure ground and finish are.",
     "noting.note_page": LIFTING,
     "noting.finish": LIFTING,
 }

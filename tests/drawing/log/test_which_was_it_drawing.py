@@ -89,14 +89,14 @@ def test_keys_and_bars_say_what_they_are():
 
 def test_reads_are_drawn_between_their_ends_few_of_them_open():
     rows = [
-        SeenRow("left-to-right putts read as Hand gauge", 34, Habit(0.66, 0.57, 0.77), enough=True),
+        SeenRow("left-to-right putts read by your plumb line", 34, Habit(0.66, 0.57, 0.77), enough=True),
         SeenRow("first impressions", 4, Habit(3.0, 0.1, 9.0), enough=False),
     ]
     scene = reads_seen(rows, "reads")
     clear(scene)
     whole = scene.item("whole").spots[0, 0]
     first, few = scene.items_named("seen")
-    assert first.at.x < whole < few.at.x <= 560.0
+    assert first.at.x < whole < few.at.x <= 570.0
     assert first.fill != few.fill
     least, most = scene.items_named("range")[0].spots[:, 0]
     assert least < first.at.x < most < whole

@@ -9,7 +9,7 @@ from orthocline.core.account import GOLFERS
 from orthocline.core.learning import Correction
 from orthocline.core.log import Finish
 from orthocline.core.roll import read
-from orthocline.db.log.habits import corrections_rows, habits_row
+from orthocline.db.log.habits import ReadCorrection, corrections_rows, habits_row
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.accounts import delete_account
 from orthocline.services.account.measures import golfer_of, keep_measures, own_measures
@@ -133,6 +133,17 @@ def test_a_correction_is_switched_on_by_the_golfer_alone_and_off_again(session, 
     assert [row["factor"] for row in told["corrections"]] == [1.5]
     habits.switch_off(tove, session, "aim_spot", 1)
     assert habits.corrections_on(tove, session) == ()
+
+
+def test_a_correction_for_one_side_takes_the_place_of_one_for_both(session, tove):
+    keep_log(tove, session)
+    learn(tove, session)
+    for method in ("aim_spot", "hand_gauge"):
+        session.add(ReadCorrection(golfer_id=tove.owner_id, method=method, breaks=0, least_m=0.0, factor=1.1))
+    session.flush()
+    habits.switch_on(tove, session, "aim_spot", 1)
+    on = {(one.method, one.breaks) for one in habits.corrections_on(tove, session)}
+    assert on == {("aim_spot", 1), ("hand_gauge", 0)}
 
 
 def test_in_competition_nothing_of_it_is_said_or_used(session, tove):

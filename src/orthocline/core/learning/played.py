@@ -32,6 +32,8 @@ class Played:
         Where it stopped; None for one that dropped, and for a miss that nobody placed.
     aim_right_m : float or None
         Where it was aimed, at the hole's distance and to its right [m]; None for the read's own aim.
+    corrected_by : float
+        By which the own read was multiplied for that.
     uncertainty : Uncertainty
         How sure the putt's figures are.
     seen : Seen
@@ -45,6 +47,7 @@ class Played:
     holed: bool
     finish: Finish | None = None
     aim_right_m: float | None = None
+    corrected_by: float = 1.0
     uncertainty: Uncertainty = field(default=CERTAIN)
     seen: Seen = field(default=UNSEEN)
     by_device: bool = False
@@ -59,6 +62,11 @@ class Played:
             When no ball reaches the hole.
         """
         return read(self.putt)
+
+    @property
+    def own_read_m(self) -> float | None:
+        """The aim of the own read before it was corrected [m, to the right]; None where there was none."""
+        return None if self.aim_right_m is None else self.aim_right_m / self.corrected_by
 
     @cached_property
     def meant(self) -> Launch:

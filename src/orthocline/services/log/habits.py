@@ -139,7 +139,9 @@ def switch_on(viewer: Viewer, session: Session, method: str, breaks: int) -> Non
     meant = next((one for one in suggested if (one.method, one.breaks) == (method, breaks)), None)
     if meant is None:
         raise NotFoundError("Your log does not suggest that correction, or not any more.")
-    switch_off(viewer, session, method, breaks)
+    # One for both sides goes with none for one of them.
+    for side in (-1, 0, 1) if breaks == 0 else (0, breaks):
+        switch_off(viewer, session, method, side)
     session.add(ReadCorrection(golfer_id=viewer.owner_id, **vars(meant)))
     session.flush()
 

@@ -18,6 +18,7 @@ def played_of(putt: LoggedPutt, golfer: Golfer, asked: Question | None = None) -
         holed=putt.holed,
         finish=result.finish,
         aim_right_m=aimed_m(putt),
+        corrected_by=putt.corrected_by or 1.0,
         uncertainty=asked.uncertainty,
         seen=result.seen,
         by_device=result.by_device,
