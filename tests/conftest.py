@@ -8,11 +8,12 @@ from hypothesis import settings
 from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session, sessionmaker
 
-from orthocline.db.server.cluster import ensure_running
+from orthocline.db.server.cluster import USER, ensure_running
 from orthocline.db.server.migrate import upgrade
 from orthocline.db.server.settings import var_folder
 from orthocline.services.account import accounts
 from orthocline.services.account.accounts import sign_up
+from orthocline.services.demo.golfer import load_demo
 from orthocline.services.jobs.jobs import carry_out
 from orthocline.web.app import create_app
 from orthocline.web.security import limiter
@@ -41,6 +42,33 @@ def database_url(cluster):
     url = cluster.url(name)
     upgrade(url)
     return url
+
+
+@pytest.fixture(scope="session")
+def demo_database(cluster):
+    """A database with the demo data, to be copied or rolled back: loading it takes a while."""
+    name = f"orthocline_demo_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}"
+    cluster.create_database(name, fresh=True)
+    upgrade(cluster.url(name))
+    loading = create_engine(cluster.url(name))
+    with Session(loading) as session, session.begin():
+        load_demo(session)
+    loading.dispose()
+    return name
+
+
+@pytest.fixture(scope="session")
+def copy_demo(cluster, demo_database):
+    """Return what makes a database of its own with the demo data, and returns its address."""
+
+    def copy(name):
+        cluster.create_database(name, fresh=True)
+        with cluster.connect() as connection:
+            connection.execute(f"DROP DATABASE {name}")
+            connection.execute(f"CREATE DATABASE {name} OWNER {USER} TEMPLATE {demo_database}")
+        return cluster.url(name)
+
+    return copy
 
 
 @pytest.fixture(scope="session")

@@ -13,17 +13,13 @@ from selenium.webdriver.chrome.options import Options
 from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.by import By
 from selenium.webdriver.support.ui import WebDriverWait
-from sqlalchemy import create_engine
 from sqlalchemy.exc import OperationalError
-from sqlalchemy.orm import Session
 from werkzeug.serving import make_server
 
 from orthocline.db.account.queries import golfer_named
-from orthocline.db.server.migrate import upgrade
 from orthocline.jobs.worker import worker_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import end_sessions
-from orthocline.services.demo.golfer import load_demo
 from orthocline.web.app import create_app
 from tests.conftest import app_config
 
@@ -36,16 +32,8 @@ FLAGS = (
 
 
 @pytest.fixture(scope="session")
-def browser_database(cluster):
-    name = f"orthocline_browser_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}"
-    cluster.create_database(name, fresh=True)
-    url = cluster.url(name)
-    upgrade(url)
-    engine = create_engine(url)
-    with Session(engine) as session, session.begin():
-        load_demo(session)
-    engine.dispose()
-    return url
+def browser_database(copy_demo):
+    return copy_demo(f"orthocline_browser_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}")
 
 
 class Live:

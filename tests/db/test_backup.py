@@ -10,12 +10,9 @@ from orthocline.cli.main import main
 
 
 @pytest.fixture
-def database(cluster, monkeypatch):
+def database(cluster, copy_demo, monkeypatch):
     """A database of its own with the demo data, as `DATABASE_URL` names it."""
-    cluster.create_database("orthocline_test_backup", fresh=True)
-    monkeypatch.setenv("DATABASE_URL", cluster.url("orthocline_test_backup"))
-    run("db", "upgrade")
-    run("demo")
+    monkeypatch.setenv("DATABASE_URL", copy_demo("orthocline_test_backup"))
     engine = create_engine(cluster.url("orthocline_test_backup"), poolclass=NullPool)
 
     def ask(query):

@@ -3,8 +3,8 @@
 from datetime import UTC, datetime, timedelta
 
 import pytest
-from sqlalchemy import delete, func, select
-from sqlalchemy.orm import Session, sessionmaker
+from sqlalchemy import create_engine, delete, func, select
+from sqlalchemy.orm import sessionmaker
 
 from orthocline.db.account.models import Golfer, StrokeTrial
 from orthocline.db.log.models import LoggedPutt, Outing
@@ -18,7 +18,6 @@ from orthocline.services.demo.golfer import (
     PUTTS_LOGGED,
     SPINDRIFT,
     demo_copy,
-    load_demo,
 )
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import day_speed
@@ -28,15 +27,14 @@ from tests.page import parsed, text
 
 
 @pytest.fixture(scope="module")
-def loaded(engine):
-    """A connection on which the demo is loaded, once for all of these tests."""
+def loaded(cluster, demo_database):
+    """A connection to where the demo is loaded; what these tests change is undone."""
+    engine = create_engine(cluster.url(demo_database))
     with engine.connect() as connection:
         outer = connection.begin()
-        with Session(connection, join_transaction_mode="create_savepoint") as session:
-            load_demo(session)
-            session.commit()
         yield connection
         outer.rollback()
+    engine.dispose()
 
 
 @pytest.fixture
@@ -134,12 +132,12 @@ def test_nobody_is_entered_by_password_and_a_copy_can_be_deleted_without(app, se
     assert session.scalar(templates) == 1 + len(PUPILS)
 
 
-def test_the_demo_is_there_in_demo_mode_only_and_once_it_is_loaded(client, database_url, sessions, session):
-    session.execute(delete(Golfer))
-    session.commit()
+def test_the_demo_is_there_in_demo_mode_only_and_once_it_is_loaded(client, database_url, sessions, loaded):
+    before = loaded.begin_nested()
+    with sessions.begin() as session:
+        session.execute(delete(Golfer))
     assert client.post("/sign-in/demo").status_code == 404
-    load_demo(session)
-    session.commit()
+    before.rollback()
     assert client.post("/sign-in/demo").status_code == 303
     sober = create_app(app_config(database_url, SESSIONS=sessions, DEMO=False)).test_client()
     assert sober.post("/sign-in/demo").status_code == 404

@@ -56,7 +56,7 @@ def test_a_miss_is_told_as_the_read_with_how_much_and_how_sure(signed_in, played
     ]
     assert len(rows) == 6
     parts = {one["data-part"] for one in parsed(page).select("#which [data-part]")}
-    assert {"was", "read", "line", "pace", "hole", "finish", "aim-mark"} <= parts
+    assert {"was-way", "read-way", "line-way", "pace-way", "hole", "finish", "aim-mark"} <= parts
     part = signed_in.get(f"/log/{number}/which", headers={"HX-Request": "true"})
     assert "<html" not in part.get_data(as_text=True)
     assert words_at(part, "#which-was-it p") == first

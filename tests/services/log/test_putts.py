@@ -6,8 +6,9 @@ from uuid import uuid4
 
 import numpy as np
 import pytest
-from sqlalchemy import func, select
+from sqlalchemy import create_engine, func, select
 from sqlalchemy.exc import IntegrityError
+from sqlalchemy.orm import Session
 
 from orthocline.core.calls import Answer
 from orthocline.core.constants import MODEL_VERSION
@@ -242,8 +243,17 @@ def test_a_pace_given_as_speed_is_said_as_speed_on_ground_that_holds_no_ball():
     assert call(steep).pace == "Reach the hole at 4.92 ft/s: it will not stop past the hole."
 
 
-def test_demo_is_loaded_once(session):
-    assert load_demo(session)
+@pytest.fixture
+def demo_session(cluster, demo_database):
+    engine = create_engine(cluster.url(demo_database))
+    with Session(engine) as session:
+        yield session
+        session.rollback()
+    engine.dispose()
+
+
+def test_demo_is_loaded_once(demo_session):
+    session = demo_session
     assert not load_demo(session)
     golfer = session.scalar(select(Golfer).where(Golfer.name == DEMO_GOLFER))
     putts = list(log.every_putt(Viewer(golfer), session))

@@ -113,7 +113,7 @@ def _near(found: Diagnosis, ways_m: Mapping[str, Spots], aim_m: float) -> list[I
         Line(np.vstack([box(*NEAR), box(*NEAR)[:1]]), Sign.RULE, 1.5),
         Line(aim_line, Sign.DO, 1.4, name="aim-line"),
         Area(diamond(mark, 7.0), Sign.DO, Fill.OPEN, 1.6, name="aim-mark"),
-        *(Line(ways[name], *_pen(name), name=name) for name in (*DASHES, "was")),
+        *(Line(ways[name], *_pen(name), name=f"{name}-way") for name in (*DASHES, "was")),
         *(Disc(at[name], 4.0, Sign.INK, Fill.OPEN, 1.4) for name in misses if name in DASHES),
         Disc(frame.hole, HOLE_RADIUS_M * frame.scale, Sign.INK, name="hole"),
     ]
