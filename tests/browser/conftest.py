@@ -8,10 +8,11 @@ from urllib.parse import urlencode, urlsplit
 import pytest
 from flask import request
 from selenium import webdriver
-from selenium.common.exceptions import WebDriverException
+from selenium.common.exceptions import ElementClickInterceptedException, WebDriverException
 from selenium.webdriver.chrome.options import Options
 from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.by import By
+from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 from sqlalchemy.exc import OperationalError
 from werkzeug.serving import make_server
@@ -24,6 +25,8 @@ from orthocline.web.app import create_app
 from tests.conftest import app_config
 
 DESK = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
+PATIENCE_S = 20
+"""So long a person waits for what a page is to show, on a machine that is busy."""
 PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
 FLAGS = (
     "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-shm-usage"
@@ -83,6 +86,17 @@ def work(live):
     return done
 
 
+class Patient(WebElement):
+    """Something on a page: what comes later, and moves it under the finger, is waited for."""
+
+    def click(self):
+        def clicked(_):
+            super(Patient, self).click()
+            return True
+
+        WebDriverWait(self.parent, PATIENCE_S, 0.05, [ElementClickInterceptedException]).until(clicked)
+
+
 @pytest.fixture(scope="session")
 def chromium():
     options = Options()
@@ -91,6 +105,7 @@ def chromium():
         options.add_argument(flag)
     options.set_capability("goog:loggingPrefs", {"browser": "ALL", "performance": "ALL"})
     driver = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
+    driver._web_element_cls = Patient
     yield driver
     driver.quit()
 
@@ -146,14 +161,14 @@ class Page:
         """Return what can be read, also while the page changes under the eye."""
         return self._patience().until(lambda _: [self.find(selector).text.replace("\u00a0", " ")])[0]
 
-    def see(self, words, selector="body", patience=8):
+    def see(self, words, selector="body", patience=PATIENCE_S):
         """Wait until the words can be read."""
         self._patience(patience).until(lambda _: words in self._steady(selector), words)
 
     def until(self, condition, what=""):
         self._patience().until(lambda _: condition(), what)
 
-    def _patience(self, seconds=8):
+    def _patience(self, seconds=PATIENCE_S):
         # While a page goes, the driver has several names for what is not there any more, or not yet.
         changing = [WebDriverException]
         return WebDriverWait(self.driver, seconds, 0.05, changing)

@@ -134,6 +134,16 @@ def test_a_ball_struck_through_the_green_is_the_pace():
     assert far.drops_if["line_pace"] > far.drops_if["read_line"]
 
 
+def test_ground_that_is_too_steep_to_be_rolled_on_is_not_drawn():
+    """A holed putt on the steepest ground that can be read may have lain on steeper."""
+    steep = replace(TEN, surface=plane_from_grade(0.2499, 0.0, 0.0))
+    unsure = Uncertainty(grade=0.004)
+    found = diagnosis_of(Played(steep, MIDDLE, holed=True, uncertainty=unsure))
+    moved = replace(found, posterior=replace(found.posterior, errors=np.abs(found.posterior.errors)))
+    assert moved.posterior.mean(moved.posterior.errors[:, 1]) > 0.001
+    assert moved.rolls == {}
+
+
 def test_rolled_grounds_agree_with_the_closed_form():
     """To first order, as far as greens are known."""
     rng = np.random.default_rng(5)

@@ -10,7 +10,7 @@ import numpy as np
 from orthocline.core.learning.grounds import Figures, changed
 from orthocline.core.learning.played import Played
 from orthocline.core.learning.posterior import Posterior, posterior_of
-from orthocline.core.roll import Launch, OwnRoll, Putt, aims, roll_of
+from orthocline.core.roll import Launch, OwnRoll, Putt, PuttError, aims, roll_of
 
 RIGHT: Final = {
     "read": ("read",),
@@ -87,7 +87,10 @@ class Diagnosis:
 
     @cached_property
     def rolls(self) -> dict[str, OwnRoll]:
-        """The ball there as it most likely ``was``, and with ``read``, ``line`` or ``pace`` put right."""
+        """The ball there as it most likely ``was``, and with ``read``, ``line`` or ``pace`` put right.
+
+        None of them on ground that is too steep to be rolled on, or where no ball reaches the hole.
+        """
         found, meant = self.posterior, self.played.meant
         angle, speed = (found.mean(column) for column in found.launches.T)
         asked = found.mean(found.angles_rad)
@@ -97,7 +100,10 @@ class Diagnosis:
             "line": Launch(meant.right_rad, speed),
             "pace": Launch(angle, meant.speed_mps),
         }
-        line = aims(self.ground)[0]
+        try:
+            line = aims(self.ground)[0]
+        except PuttError:
+            return {}
         return {name: roll_of(self.ground, line, launch) for name, launch in launches.items()}
 
 

@@ -136,6 +136,11 @@ class Aimed:
         own = self.impression_m if first else self.own_m
         return reads_of(own[among], self.true_m[among], usual_sd, self.doubt_m[among])
 
+    @property
+    def everything(self) -> NDArray[np.bool_]:
+        """All of them."""
+        return np.ones(len(self.true_m), dtype=bool)
+
     @cached_property
     def falls_left(self) -> NDArray[np.bool_]:
         """Which putts break left: they are aimed to the right."""
@@ -170,7 +175,7 @@ def groups_of(aimed: Aimed) -> tuple[Group, ...]:
         ``method``, and those of each method that break left and right.
     """
     found = [
-        Group("all", "", np.ones(len(aimed.true_m), dtype=bool)),
+        Group("all", "", aimed.everything),
         Group("side", "left", aimed.falls_left),
         Group("side", "right", ~aimed.falls_left),
     ]

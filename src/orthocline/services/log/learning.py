@@ -69,9 +69,7 @@ def which_was_it(viewer: Viewer, session: Session, putt_id: int, golfer: Golfer)
     if not played.holed and played.finish is None:
         return Verdict(None, "Nobody has noted where it stopped: say that, and this says which it was.")
     try:
-        found = diagnosis_of(played)
-        # What is drawn is rolled anew, on the ground as it most likely was: there a ball may reach no hole.
-        return Verdict(found) if found.rolls else Verdict(None)
+        return Verdict(diagnosis_of(played))
     except (PuttError, ValueError):
         return Verdict(
             None,
@@ -107,8 +105,7 @@ def work_out_habits(viewer: Viewer, session: Session, _task: Task) -> None:
     for one in asked:
         if one.played and one.row.green_id is not None:
             by_green.setdefault(one.row.names[1], []).append(one.played)
-    everything = np.ones(len(aimed.true_m), dtype=bool)
-    read = aimed.reads(everything, usual.read)
+    read = aimed.reads(aimed.everything, usual.read)
     found = {
         "unread": sum(one.holed is not None for one in rows) - stroke.putts,
         "reads": list(_groups(aimed, usual.read)),
@@ -192,8 +189,7 @@ def _groups(aimed: Aimed, usual_sd: float) -> Iterator[dict[str, Any]]:
         reads = aimed.reads(one.among, usual_sd)
         if reads.putts:
             yield _reads(one.kind, one.name, reads)
-    everything = np.ones(len(aimed.true_m), dtype=bool)
-    first = aimed.reads(everything, usual_sd, first=True)
+    first = aimed.reads(aimed.everything, usual_sd, first=True)
     if first.putts:
         yield _reads("first", "", first)
 

@@ -67,6 +67,6 @@ class WhichView:
     @cached_property
     def drawing(self) -> Scene | None:
         """The ball's way, and those with one thing put right."""
-        if self.found is None:
+        if self.found is None or not self.found.rolls:
             return None
         return which_was_it_drawing(self.found, " ".join(self.sentences))

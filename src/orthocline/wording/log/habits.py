@@ -4,6 +4,7 @@ import math
 from typing import Final
 
 from orthocline.core.learning import LENGTHS_M, SLOPES, Correction, Habit
+from orthocline.core.units import FOOT_M
 from orthocline.wording.calls import SAYINGS
 from orthocline.wording.figures import both, hundred, side, tidy
 from orthocline.wording.wording import Wording
@@ -29,7 +30,7 @@ TAKEN: Final = {
 SIDES: Final = {-1: "right-to-left putts", 0: "putts that break", 1: "left-to-right putts"}
 METHOD_SIDES: Final = {"method_left": SIDES[-1], "method_right": SIDES[1]}
 BY: Final = {"model": "by the call", "eye": "by eye alone"}
-TEN_FEET_M: Final = 3.048
+TEN_FEET_M: Final = 10.0 * FOOT_M
 
 
 def part_words(share: float) -> str:
