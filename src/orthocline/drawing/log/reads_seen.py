@@ -25,7 +25,7 @@ EDGE, RIGHT, LEAST_LEFT, GAP = 12.0, 570.0, 210.0, 18.0
 """Where names begin, where shares end, and where they begin at least; so far after the longest name."""
 LEAST, MOST = 0.25, 1.75
 """Shares of the break between which it is drawn; what lies beyond stands on the edge."""
-MARKS = {0.5: "half of it", 1.0: "the break", 1.5: "half too much"}
+MARKS = {0.5: "half of it", 1.0: "the break", 1.5: "half more"}
 DOT, CLEAR = 7.0, 10.0
 
 
