@@ -6,11 +6,10 @@ from typing import Any, BinaryIO, NoReturn
 import click
 
 from orthocline.cli.lines import UNREADABLE, answer_lines, bounded_lines, dump
-from orthocline.core.learning import diagnosis_of
-from orthocline.core.roll import PuttError
 from orthocline.formats.played_document import (
     diagnosis_document,
     habits_document,
+    judged,
     parse_played,
 )
 from orthocline.formats.putt_document import LARGEST_LINE, DocumentError
@@ -40,18 +39,14 @@ def diagnose_command(file: BinaryIO, *, as_json: bool, lines: bool) -> None:
     if lines:
         sys.exit(answer_lines(file, _answered))
     try:
-        played = parse_played(file.read(LARGEST_LINE + 1))
-        if as_json:
-            click.echo(dump(diagnosis_document(played)))
-            return
-        for sentence in cause_words(diagnosis_of(played), USUAL_WORDING):
-            click.echo(sentence)
-    except PuttError as error:
-        _refuse(DocumentError(f"/putt{error.member}", str(error)))
+        found = judged(parse_played(file.read(LARGEST_LINE + 1)))
     except DocumentError as error:
         _refuse(error)
-    except ValueError as error:
-        _refuse(DocumentError("/finish", str(error)))
+    if as_json:
+        click.echo(dump(diagnosis_document(found)))
+        return
+    for sentence in cause_words(found, USUAL_WORDING):
+        click.echo(sentence)
 
 
 @click.command("habits")
@@ -80,7 +75,7 @@ def habits_command(file: BinaryIO, *, as_json: bool) -> None:
 
 
 def _answered(line: bytes) -> dict[str, Any]:
-    return diagnosis_document(parse_played(line))
+    return diagnosis_document(judged(parse_played(line)))
 
 
 def _refuse(error: DocumentError) -> NoReturn:

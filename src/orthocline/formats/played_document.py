@@ -77,7 +77,7 @@ def _played(line: PuttLine, document: Mapping[str, Any]) -> Played:
     )
 
 
-def diagnosis_document(played: Played) -> dict[str, Any]:
+def judged(played: Played) -> Diagnosis:
     """Return what the model says of one putt.
 
     Parameters
@@ -87,8 +87,8 @@ def diagnosis_document(played: Played) -> dict[str, Any]:
 
     Returns
     -------
-    dict
-        Shares and cause; `together` where it took two, `saved_by` of a holed ball.
+    Diagnosis
+        Shares and cause.
 
     Raises
     ------
@@ -96,15 +96,14 @@ def diagnosis_document(played: Played) -> dict[str, Any]:
         Where nothing can be said: no ball reaches the hole, or no launch ends there.
     """
     try:
-        found = diagnosis_of(played)
+        return diagnosis_of(played)
     except PuttError as error:
         raise DocumentError(f"/putt{error.member}", str(error)) from error
     except ValueError as error:
         raise DocumentError("/finish", str(error)) from error
-    return document_of_diagnosis(found)
 
 
-def document_of_diagnosis(found: Diagnosis) -> dict[str, Any]:
+def diagnosis_document(found: Diagnosis) -> dict[str, Any]:
     """Return a diagnosis as JSON data.
 
     Parameters
@@ -115,7 +114,7 @@ def document_of_diagnosis(found: Diagnosis) -> dict[str, Any]:
     Returns
     -------
     dict
-        Shares to a thousandth.
+        Shares to a thousandth; `together` where it took two, `saved_by` of a holed ball.
     """
     shares = {name: round(share, 3) for name, share in found.drops_if.items()}
     told: dict[str, Any] = {"drops_if": shares, "cause": found.cause}

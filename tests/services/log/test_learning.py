@@ -114,6 +114,12 @@ def test_greens_are_told_apart(session, tove):
     assert all(6 <= one.misses < 30 for one in known.greens)
 
 
+def test_greens_of_one_name_on_two_courses_are_two(session, tove):
+    keep_log(tove, session, count=30, place=Place("Links", "green 1"))
+    keep_log(tove, session, count=30, place=Place("Heath", "green 1"), seed=5)
+    assert [one.name for one in learn(tove, session).greens] == ["Heath, green 1", "Links, green 1"]
+
+
 def test_a_correction_is_switched_on_by_the_golfer_alone_and_off_again(session, tove):
     keep_log(tove, session)
     learn(tove, session)

@@ -93,8 +93,10 @@ def evidence_of(log: Sequence[Played]) -> Evidence:
         Of all of them.
     """
     own = [one for one in log if not one.by_device and _has_line(one)]
-    rolled = [one for one in own if not is_solved_closed(one.putt, one.read.aim)]
-    closed = [one for one in own if is_solved_closed(one.putt, one.read.aim)]
+    closed: list[Played] = []
+    rolled: list[Played] = []
+    for one in own:
+        (closed if is_solved_closed(one.putt, one.read.aim) else rolled).append(one)
     parts = [_of(closed[i : i + BATCH]) for i in range(0, len(closed), BATCH)]
     parts += [_of([one]) for one in rolled]
     return joined([NO_EVIDENCE, *parts])

@@ -1,6 +1,7 @@
 """Learning from the log: which was it, for one putt; all habits, by a job; and with each putt a little."""
 
 import math
+from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime
@@ -101,10 +102,6 @@ def work_out_habits(viewer: Viewer, session: Session, _task: Task) -> None:
     asked = [_asked(one, usual) for one in rows if one.putt_document]
     played = [one.played for one in asked if one.played]
     stroke, aimed = stroke_with(usual_stroke(usual), evidence_of(played)), _aimed(asked)
-    by_green: dict[str, list[Played]] = {}
-    for one in asked:
-        if one.played and one.row.green_id is not None:
-            by_green.setdefault(one.row.names[1], []).append(one.played)
     read = aimed.reads(aimed.everything, usual.read)
     found = {
         "unread": sum(one.holed is not None for one in rows) - stroke.putts,
@@ -116,7 +113,7 @@ def work_out_habits(viewer: Viewer, session: Session, _task: Task) -> None:
                 "faster_ft": _ends(said.faster_ft),
                 "steeper": _ends(said.steeper),
             }
-            for name, said in sorted(greens_of(by_green, stroke).items())
+            for name, said in sorted(greens_of(_by_green(asked), stroke).items())
         ],
         "suggested": [vars(one) for one in corrections_of(aimed, usual.read)],
     }
@@ -143,6 +140,20 @@ def learn_of(viewer: Viewer, session: Session, putt: LoggedPutt) -> None:
     one_at_a_time(session, viewer.owner_id)
     session.refresh(row)
     _take(row, stroke_with(stroke_of(row), evidence_of([played])), played.putt.length_m)
+
+
+def _by_green(asked: Sequence[_Asked]) -> dict[str, list[Played]]:
+    """Return putts by the name of their green; with its course, where two courses have one of that name."""
+    by_place: dict[tuple[str, str], list[Played]] = {}
+    for one in asked:
+        if one.played and one.row.green_id is not None:
+            course, green = one.row.names
+            by_place.setdefault((course, green), []).append(one.played)
+    often = Counter(green for _, green in by_place)
+    return {
+        f"{course}, {green}" if often[green] > 1 else green: putts
+        for (course, green), putts in by_place.items()
+    }
 
 
 def _asked(row: LoggedPutt, golfer: Golfer) -> _Asked:

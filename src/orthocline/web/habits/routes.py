@@ -1,12 +1,16 @@
 """What a golfer does again and again: one page, worked out anew by a job; corrections switched on and off."""
 
+from collections.abc import Callable
+
 from flask import Blueprint, flash, redirect, render_template, request, url_for
 from flask_login import login_required
 from flask_wtf import FlaskForm
+from sqlalchemy.orm import Session
 from werkzeug.wrappers import Response
 from wtforms import IntegerField, StringField
 from wtforms.validators import InputRequired, Length, NumberRange
 
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import golfer_of
 from orthocline.services.jobs.jobs import ask_for, find_job
 from orthocline.services.log.habits import corrections_on, habits_of, switch_off, switch_on
@@ -65,19 +69,19 @@ def worked_out(job_id: int) -> Response:
 @login_required
 def on() -> Response:
     """Switch on a correction that the log suggests."""
-    form = CorrectionForm()
-    if form.validate_on_submit():
-        switch_on(viewer(), session(), form.method.data or "", form.breaks.data or 0)
-        flash("It is on: your next call names it where it is meant.")
-    return redirect(url_for(".page"), 303)
+    return _switched(switch_on, "It is on: your next call names it where it is meant.")
 
 
 @blueprint.post("/habits/off")
 @login_required
 def off() -> Response:
     """Switch off a correction."""
+    return _switched(switch_off, "It is off.")
+
+
+def _switched(switch: Callable[[Viewer, Session, str, int], None], said: str) -> Response:
     form = CorrectionForm()
     if form.validate_on_submit():
-        switch_off(viewer(), session(), form.method.data or "", form.breaks.data or 0)
-        flash("It is off.")
+        switch(viewer(), session(), form.method.data or "", form.breaks.data or 0)
+        flash(said)
     return redirect(url_for(".page"), 303)
