@@ -11,7 +11,7 @@ from scipy.spatial.transform import Rotation
 from orthocline.core.calls import SCHOOLS, USUAL_GOLFER, GolferFigures, Putter
 from orthocline.core.ground import STOPS
 from orthocline.core.roll import read
-from orthocline.core.sight import NEAREST_M, Eye, eye_of, stand_at
+from orthocline.core.sight import NEAREST_M, Eye, eye_of, ground_seen, stand_at
 from orthocline.core.units import FOOT_M
 from tests.putts import FORMULAS, MILLIMETRE, elsewhere, on_grid, plane_putt
 
@@ -131,3 +131,20 @@ def test_an_eye_stands_on_the_ground_that_was_surveyed():
         stand = stand_at(putt, stop, USUAL_GOLFER)
         level = putt.levels_m(np.array([stand.along_m]), np.array([stand.right_m]))[0]
         assert eye_of(putt, stand).up_m == pytest.approx(level + 1.6, abs=0.1 * MILLIMETRE)
+
+
+@pytest.mark.parametrize("stop", ["ball", "low_side", "hole"])
+def test_what_is_looked_at_is_the_place_that_is_projected_there(stop):
+    putt = on_grid(next(one for one in FORMULAS if one["putt"]["surface"]["name"] == "double_break"))
+    eye = eye_of(putt, stand_at(putt, STOPS[stop], USUAL_GOLFER))
+    for along, right in ((1.0, 0.2), (2.5, -0.4), (3.5, 0.0)):
+        level = putt.levels_m(np.array([along]), np.array([right]))[0]
+        ((x, y),) = eye.project(np.array([(along, right, level)])).tolist()
+        assert ground_seen(putt, eye, x, y, 15.0) == pytest.approx((along, right), abs=5.0 * MILLIMETRE)
+    assert ground_seen(putt, eye, 0.0, -0.5, 15.0) is None, "over the ground there is no place"
+
+
+def test_one_stands_on_the_side_that_is_said_or_the_low_one():
+    putt = plane_putt(12.0, side_right=0.02)
+    sides = [stand_at(putt, STOPS["low_side"], USUAL_GOLFER, side=side).right_m for side in (0.0, 1.0, -1.0)]
+    assert sides[0] == sides[1] == -sides[2] > 0.0

@@ -46,7 +46,13 @@ class Stand:
 
 
 def stand_at(
-    putt: Putt, stop: Stop, golfer: GolferFigures, *, school: str = "", crouching: bool = False
+    putt: Putt,
+    stop: Stop,
+    golfer: GolferFigures,
+    *,
+    school: str = "",
+    crouching: bool = False,
+    side: float = 0.0,
 ) -> Stand:
     """Return where a golfer stands at a stop of the walk.
 
@@ -66,6 +72,9 @@ def stand_at(
         The school whose instrument is looked through; empty for none.
     crouching : bool
         Whether the golfer crouches.
+    side : float
+        On which side of the line one stands where one does not stand on it: 1 on the right, -1 on the left,
+        0 on the low side [1].
 
     Returns
     -------
@@ -81,7 +90,7 @@ def stand_at(
             carried = eye * golfer.lean * putt.fall_right_at(along)
         return Stand(along, 0.0, carried, eye, math.atan2(-carried, length - along))
     along = stop.at * length + stop.behind_m
-    low = 1.0 if putt.side_tilt_right >= 0.0 else -1.0
+    low = side or (1.0 if putt.side_tilt_right >= 0.0 else -1.0)
     if stop.aside_m > WIDE_M:
         right = low * max(stop.aside_m, FARTHER * length)
         return Stand(along, right, 0.0, eye, -low * 0.5 * math.pi)
