@@ -226,13 +226,14 @@ def test_readings_lie_on_the_ground_where_they_were_made_and_point_down_the_slop
 
 def test_the_ball_is_followed_smaller_as_it_goes_and_not_where_it_is_hidden():
     solved = read(USUAL)
-    rows = rolling_rows(solved, seen().sight)
+    rows = rolling_rows(solved.track, solved.aim.time_to_hole_s, seen().sight)
     radii = [radius for _, _, radius in rows]
     assert radii == sorted(radii, reverse=True)
     assert rows[0][:2] == pytest.approx(seen().scene.item("ball").at, abs=0.2)
     putt = replace(putt_over(crown), hole=replace(putt_over(crown).hole, x_m=6.5))
     low = through_eyes(putt, PuttFacts(read(putt)), Looking(crouching=True), USUAL_WORDING)
-    rolled = rolling_rows(read(putt), low.sight)
+    solved = read(putt)
+    rolled = rolling_rows(solved.track, solved.aim.time_to_hole_s, low.sight)
     assert None in rolled
     assert rolled[0] is not None
 

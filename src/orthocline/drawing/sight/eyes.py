@@ -6,10 +6,8 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
 from orthocline.core.roll import Putt, Read
 from orthocline.core.sight import Stand
-from orthocline.core.units import FOOT_M
 from orthocline.drawing.calls import call_layers
 from orthocline.drawing.calls.layer import Layer
 from orthocline.drawing.labels import Room, Wanted, ink_of, label_box, place_labels
@@ -17,7 +15,6 @@ from orthocline.drawing.roll.hole_frame import line_from_ball
 from orthocline.drawing.roll.way import OwnWay, Way, own_way, way_items, way_of
 from orthocline.drawing.scene import (
     Area,
-    Disc,
     Fill,
     Group,
     Item,
@@ -25,13 +22,13 @@ from orthocline.drawing.scene import (
     Scene,
     Sign,
     Spot,
-    Spots,
     diamond,
 )
 from orthocline.drawing.sight.framing import SHAPES, Looking, PuttFacts, framed
 from orthocline.drawing.sight.held import EyeSheet, fingers, shaft
 from orthocline.drawing.sight.lie import Lie
 from orthocline.drawing.sight.noted import noted_items
+from orthocline.drawing.sight.putt import LEAST_BALL, ball_item, putt_items
 from orthocline.drawing.sight.seen import seen_items
 from orthocline.drawing.sight.sight import Sight
 from orthocline.drawing.sure.band import band_items
@@ -42,10 +39,8 @@ from orthocline.wording.sight.looking import grid_m
 from orthocline.wording.sure.ranges import blurred
 from orthocline.wording.wording import Wording
 
-FLAG_M = 7.0 * FOOT_M
-LEAST_HOLE, LEAST_BALL = 4.0, 4.0
-CLEAR = 14.0
-"""Whole seconds of the way are marked from so far from the hole on."""
+CLEAR, BESIDE_STICK = 14.0, 6.0
+"""Whole seconds of the way are marked from so far from the hole on; labels keep so far off the flagstick."""
 HELD: dict[str, Callable[..., Layer]] = {"hand_gauge": fingers, "plumb_line": shaft}
 """Schools whose instrument is held up before the eye."""
 
@@ -81,7 +76,9 @@ def through_eyes(putt: Putt, facts: PuttFacts, looking: Looking, wording: Wordin
     width, height = SHAPES[looking.shape]
     ground = list(Lie(sight, width, height, grid_m(wording), reach).items())
     noted = noted_items(facts.marks, sight) if facts.marks else ()
-    under = list(seen_items((*_sure_items(putt, facts, sight), *noted, *_putt_items(putt, looking, sight))))
+    under = list(
+        seen_items((*_sure_items(putt, facts, sight), *noted, *putt_items(sight, flag=looking.flag)))
+    )
     # From beside the line labels lie about it, and keep off the skyline too.
     ink = [*under, *(one for one in ground if looking.stop.aside_m and one.name == "skyline")]
     items = [
@@ -89,8 +86,8 @@ def through_eyes(putt: Putt, facts: PuttFacts, looking: Looking, wording: Wordin
         *under,
         *(_read_items(facts.read, facts, looking, sight, ink, wording) if facts.read else ()),
         *(() if facts.read else _impression(putt, facts, sight)),
-        _ball(sight, "ball"),
-        _ball(sight, "rolling"),
+        ball_item(sight, "ball"),
+        ball_item(sight, "rolling"),
     ]
     aim_m = _aim_m(facts)
     mark = sight.spot(0.0, aim_m)
@@ -125,32 +122,6 @@ def _sure_items(putt: Putt, facts: PuttFacts, sight: Sight) -> Iterator[Item]:
         yield from band_items(putt, sure.range, sight)
 
 
-def _putt_items(putt: Putt, looking: Looking, sight: Sight) -> Iterator[Item]:
-    """Yield the ball-hole line, and the hole with its flagstick."""
-    yield Line(line_from_ball(putt, (0.0, 0.0), sight), Sign.INK, 1.6, "0.1 6", name="ball-hole")
-    yield Area(_hole(sight), Sign.INK, name="hole")
-    if looking.flag:
-        ups = np.linspace(0.0, FLAG_M, 40)
-        foot = sight.ground(np.zeros(1), np.zeros(1))
-        yield Line(sight.of(foot + np.outer(ups, (0.0, 0.0, 1.0))), Sign.INK, 2.0, name="flagstick")
-
-
-def _ball(sight: Sight, name: str) -> Disc:
-    """Return the ball where it lies, or the one that rolls when that is asked."""
-    ((x, y),) = sight.of(np.array([(0.0, 0.0, BALL_RADIUS_M)])).tolist()
-    radius = max(sight.scale_at(-sight.putt.length_m, 0.0) * BALL_RADIUS_M, LEAST_BALL)
-    at = Spot(round(x, 1), round(y, 1))
-    return Disc(at, radius, Sign.INK, Fill.OPEN, 2.2, name=name, hidden=name == "rolling")
-
-
-def _hole(sight: Sight) -> Spots:
-    """Return the hole as it is seen, drawn larger where it would be too small."""
-    round_hole = sight.round(0.0, HOLE_RADIUS_M)
-    wide = float(np.ptp(round_hole[:, 0])) if not np.isnan(round_hole).any() else math.inf
-    middle = np.array(sight.hole)
-    return np.asarray(middle + (round_hole - middle) * max(2.0 * LEAST_HOLE / max(wide, 1e-6), 1.0))
-
-
 def _read_items(
     read: Read, facts: PuttFacts, looking: Looking, sight: Sight, ink: Sequence[Item], wording: Wording
 ) -> Iterator[Item]:
@@ -171,17 +142,23 @@ def _read_items(
         yield Group(faint, name="faint")
     yield from drawn
     wanted = [*_wanted(sheet, others), *(one for layer in layers for one in layer.labels)]
-    ball = seen_items([_ball(sight, "ball")])
+    ball = seen_items([ball_item(sight, "ball")])
     yield from _labels(wanted, [*drawn, *faint, *_edges(ink), *ball], looking)
 
 
 def _edges(items: Sequence[Item]) -> Iterator[Item]:
-    """Yield things, an area of what is not sure by its edge: labels stand beside it or within."""
+    """Yield things, an area of what is not sure by its edge: labels stand beside it or within.
+
+    The flagstick is wider for them than it is drawn.
+    """
     for item in items:
         if isinstance(item, Area) and item.sign is Sign.UNSURE:
             yield Line(np.vstack([item.spots, item.spots[:1]]), item.sign, item.width)
-        else:
-            yield item
+            continue
+        yield item
+        if isinstance(item, Line) and item.name == "flagstick":
+            aside = np.array([BESIDE_STICK, 0.0])
+            yield from (replace(item, spots=item.spots + one) for one in (-aside, aside))
 
 
 def _way(read: Read, sight: Sight) -> Way:
@@ -211,7 +188,7 @@ def _wanted(sheet: EyeSheet, others: Sequence[OwnWay]) -> Iterator[Wanted]:
     if aim is not None:
         figure = "the centre" if is_centre(aim, sheet.wording) else sheet.wording.aside(aim)
         yield Wanted(f"aim {figure}", sheet.frame.spot(0.0, aim), "near", Sign.DO)
-    yield Wanted("your ball", _ball(sheet.frame, "ball").at, "right", needed=False)
+    yield Wanted("your ball", ball_item(sheet.frame, "ball").at, "right", needed=False)
     for one in others:
         yield Wanted(one.says, one.mark, sheet.outside, Sign.REAL, needed=False)
 

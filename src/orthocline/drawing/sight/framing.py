@@ -19,8 +19,14 @@ from orthocline.drawing.roll.hole_frame import hole_frame
 from orthocline.drawing.scene import Spot, Spots, spots_of
 from orthocline.drawing.sight.sight import Sight
 
-SHAPES = {"beside": (640.0, 400.0), "tall": (400.0, 400.0), "wide": (860.0, 400.0)}
-"""Sheets: beside the plan, on an upright phone, and on one that lies."""
+SHAPES = {
+    "beside": (640.0, 400.0),
+    "tall": (400.0, 400.0),
+    "wide": (860.0, 400.0),
+    "alone": (520.0, 420.0),
+    "low": (520.0, 300.0),
+}
+"""Sheets: beside the plan, on an upright phone, on one that lies, by itself, and one over another."""
 BEYOND_M = 3.0
 """The ground is drawn so far beyond the putt."""
 SIDES, TOP, FOOT, LOW_FOOT = 70.0, 84.0, 34.0, 96.0
@@ -49,6 +55,8 @@ class Looking:
         Whether the flagstick is in.
     shape : str
         The sheet, of `SHAPES`.
+    side : float
+        Beside the line one stands on the right of it (1), the left (-1), or else on the low side (0).
     """
 
     stop: Stop = STOPS["ball"]
@@ -57,6 +65,7 @@ class Looking:
     crouching: bool = False
     flag: bool = True
     shape: str = "beside"
+    side: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -81,6 +90,10 @@ class PuttFacts:
         The aim of a first impression [m], while the read is held back.
     says : str
         The putt in words.
+    aside_m : float
+        So far to both sides of the hole must be in view, while there is no read [m].
+    horizon : bool
+        Whether what is as high as the eye must be in view too.
     """
 
     read: Read | None = None
@@ -92,6 +105,8 @@ class PuttFacts:
     marks: Marks | None = None
     impression_m: float | None = None
     says: str = ""
+    aside_m: float = 0.0
+    horizon: bool = False
 
 
 class Framed(NamedTuple):
@@ -117,6 +132,8 @@ def framed(putt: Putt, facts: PuttFacts, looking: Looking) -> Framed:
     (left, top), (right, low) = seen.min(axis=0).tolist(), seen.max(axis=0).tolist()
     if held:
         top -= HELD_UP
+    if facts.horizon:
+        top = min(top, 0.0)
     width, height = SHAPES[looking.shape]
     foot = LOW_FOOT if looking.shape == "wide" else FOOT
     wide, tall = width - 2.0 * SIDES, height - TOP - foot
@@ -132,7 +149,12 @@ def framed(putt: Putt, facts: PuttFacts, looking: Looking) -> Framed:
 
 def _stand(putt: Putt, facts: PuttFacts, looking: Looking) -> Stand:
     school = facts.lit if facts.read else ""
-    return stand_at(putt, looking.stop, facts.golfer, school=school, crouching=looking.crouching)
+    return stand_at(
+        *(putt, looking.stop, facts.golfer),
+        school=school,
+        crouching=looking.crouching,
+        side=looking.side,
+    )
 
 
 def _holds_up(facts: PuttFacts) -> bool:
@@ -154,7 +176,7 @@ def _in_view(putt: Putt, facts: PuttFacts) -> Spots:
     length, read = putt.length_m, facts.read
     places = [(0.0, 0.0), (length, 0.0)]
     if read is None:
-        return spots_of(*places)
+        return spots_of(*places, (length, -facts.aside_m), (length, facts.aside_m))
     for rows in (read.path, read.path_past):
         along, right = hole_frame(putt, rows[:: max(len(rows) // 12, 1), 1:3])
         places += zip((along + length).tolist(), right.tolist(), strict=True)

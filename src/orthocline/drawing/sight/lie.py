@@ -1,7 +1,7 @@
 """The ground through an eye: its skyline, a grid of it, and short strokes the way water runs."""
 
 import math
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
 import numpy as np
@@ -9,7 +9,7 @@ import shapely
 from numpy.typing import NDArray
 
 from orthocline.drawing.ground.uneven import FLATTEST, FULL_SLOPE, WEIGHTS
-from orthocline.drawing.scene import Area, Fill, Item, Line, Sign, Spots, Strokes, spots_of
+from orthocline.drawing.scene import Area, Fill, Item, Line, Sign, Spots, Strokes, box, spots_of
 from orthocline.drawing.sight.sight import Sight
 
 BESIDE = 60.0
@@ -26,6 +26,10 @@ LEVEL_STEP_M = 0.05
 """The fall at a place is told by its ground so far about it."""
 LOWER = 1.8
 """The lower half of a stroke is so much heavier."""
+TONES, DARKEST = 10, 0.42
+"""The ground has so many tones, the darkest of which covers it so much."""
+Tone = Callable[[Spots, Spots], NDArray[np.float64]]
+"""Returns how dark places are, 0 to 1, by where they lie [m] and how the ground falls there [ratio]."""
 
 
 @dataclass(frozen=True)
@@ -40,12 +44,57 @@ class Lie:
 
     def items(self) -> Iterator[Item]:
         """Yield the ground up to its skyline, the grid and the water."""
+        yield from self.land()
+        yield self.grid()
+        yield from self._water()
+
+    def land(self) -> Iterator[Item]:
+        """Yield the ground up to its skyline."""
         sky, foot = self._skyline(), self.height + BESIDE
         corners = spots_of((self.width + BESIDE, foot), (-BESIDE, foot))
         yield Area(np.vstack([sky, corners]), fill=Fill.GROUND, name="lie")
         yield Line(sky, Sign.EDGE, 1.0, name="skyline")
-        yield Strokes(self._grid(), Sign.EDGE, 0.7, name="grid")
-        yield from self._water()
+
+    def everywhere(self) -> Item:
+        """Return ground that fills the sheet: where it ends is not seen."""
+        return Area(
+            box(-BESIDE, -BESIDE, self.width + BESIDE, self.height + BESIDE), fill=Fill.GROUND, name="lie"
+        )
+
+    def grid(self) -> Item:
+        """Return the grid."""
+        return Strokes(self._grid(), Sign.EDGE, 0.7, name="grid")
+
+    def tones(self, tone: Tone) -> Iterator[Item]:
+        """Yield the ground's cells in a few tones, the darkest last."""
+        along, right = (self._marks(axis) for axis in (0, 1))
+        places = np.stack(np.meshgrid(along, right, indexing="ij"), axis=-1)
+        levels = self.sight.putt.levels_m(places[..., 0], places[..., 1])
+        spots = self._in_reach(np.concatenate([places, levels[..., None]], axis=-1))
+        cells, middles = _cells(spots), _cells(places).mean(axis=1)
+        seen = ~np.isnan(cells).any(axis=(1, 2)) & self._on_sheet(cells).any(axis=1)
+        falls = self._cell_falls(levels)
+        steps = np.clip(np.round(TONES * tone(middles[seen], falls[seen])), 0, TONES).astype(int)
+        for step in range(1, TONES + 1):
+            dark = cells[seen][steps == step]
+            if len(dark):
+                shade = step * DARKEST / TONES
+                yield Area(dark[0], Sign.INK, shade=shade, rings=tuple(dark[1:]), name="tone")
+
+    def _in_reach(self, nodes_m: Spots) -> Spots:
+        """Return where nodes of the ground (along, right, up) lie on the sheet; nan beyond the reach."""
+        flat = nodes_m.reshape(-1, 3)
+        spots = self.sight.of(flat)
+        ahead, _ = self.sight.eye.ahead_and_aside(flat[:, 0], flat[:, 1])
+        spots[ahead > self.reach_m] = np.nan
+        return spots.reshape(*nodes_m.shape[:-1], 2)
+
+    def _cell_falls(self, levels: Spots) -> Spots:
+        """Return how each cell falls, along the putt and to the right [ratio], by its corners."""
+        ahead = levels[:-1] - levels[1:]
+        aside = levels[:, :-1] - levels[:, 1:]
+        falls = 0.5 * np.stack([ahead[:, :-1] + ahead[:, 1:], aside[:-1] + aside[1:]], axis=-1)
+        return falls.reshape(-1, 2) / self.step_m
 
     def _skyline(self) -> Spots:
         sky = self.sight.lay(self.sight.horizon.skyline)
@@ -162,3 +211,9 @@ class Lie:
         ahead = putt.levels_m(along - step, right) - putt.levels_m(along + step, right)
         aside = putt.levels_m(along, right - step) - putt.levels_m(along, right + step)
         return np.column_stack([ahead, aside]) / (2.0 * step)
+
+
+def _cells(nodes: Spots) -> Spots:
+    """Return the four corners of each cell of a grid of nodes, round it: (cells, 4, 2)."""
+    corners = (nodes[:-1, :-1], nodes[1:, :-1], nodes[1:, 1:], nodes[:-1, 1:])
+    return np.stack(corners, axis=2).reshape(-1, 4, 2)

@@ -144,7 +144,9 @@ class EyesView(Answered):
     @property
     def rolled(self) -> list[list[float] | None]:
         """Where the ball is on the sheet, thirty times a second, and how large; None while it is not seen."""
-        return rolling_rows(self.answer, self.eyes.sight) if self.answer and self.eyes else []
+        if self.answer is None or self.eyes is None:
+            return []
+        return rolling_rows(self.answer.track, self.answer.aim.time_to_hole_s, self.eyes.sight)
 
     def _address(self, **changes: str) -> str:
         return f"/eyes?{urlencode({name: text for name, text in self._fields(**changes).items() if text})}"
