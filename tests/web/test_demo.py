@@ -11,6 +11,7 @@ from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.speed.models import SpeedNote
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import sign_in, sign_up
+from orthocline.services.account.measures import own_measures
 from orthocline.services.demo import golfer as demo_service
 from orthocline.services.demo.golfer import (
     DEMO_GOLFER,
@@ -19,8 +20,11 @@ from orthocline.services.demo.golfer import (
     SPINDRIFT,
     demo_copy,
 )
+from orthocline.services.demo.training import EYES
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import day_speed
+from orthocline.services.train.record import biases_by_way, record_of
+from orthocline.services.train.sessions import going
 from orthocline.web.app import create_app
 from tests.conftest import PASSWORD, app_config
 from tests.page import parsed, text
@@ -70,6 +74,21 @@ def test_a_copy_is_all_of_it_measured_this_morning(session):
         assert count >= least, kind
     day = day_speed(Viewer(copy), session, later)
     assert timedelta(0) <= later - day.measured_at < timedelta(days=1)
+
+
+def test_what_the_eyes_of_the_demo_do_is_found_by_their_records(session):
+    """Right to left and left to right, as `services/demo/training.py` hides it."""
+    now = datetime.now(UTC) + timedelta(days=1)
+    for name, hidden in EYES.items():
+        golfer = session.scalars(select(Golfer).where(Golfer.name == name, Golfer.demo == "template")).one()
+        found = record_of(Viewer(golfer), session, now)
+        for breaks, share in ((-1, hidden.sees_left), (1, hidden.sees_right)):
+            factor = found.seen[breaks].factor
+            assert factor.least - 0.05 <= share <= factor.most + 0.05, (name, breaks)
+        assert found.due > 0
+        assert going(Viewer(golfer), session) is None
+    tove = session.scalars(select(Golfer).where(Golfer.name == "Tove", Golfer.demo == "template")).one()
+    assert biases_by_way(own_measures(Viewer(tove), session), "feet")["left"].sure
 
 
 def test_a_pupil_may_be_looked_round_as_too(app, session):

@@ -8,6 +8,7 @@ from orthocline.db.log.habits import GolferHabits, ReadCorrection
 from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.request_counts import RequestCount
 from orthocline.db.speed.models import SpeedNote
+from orthocline.db.train.models import TrainedQuestion, TrainingLevel, TrainingMemory, TrainingSession
 
 METADATA = Base.metadata
 TABLES = (
@@ -24,6 +25,10 @@ TABLES = (
     GolferHabits,
     ReadCorrection,
     SpeedNote,
+    TrainingSession,
+    TrainedQuestion,
+    TrainingLevel,
+    TrainingMemory,
     GivenFile,
     FilePiece,
     Job,

@@ -5,6 +5,7 @@ import pytest
 from orthocline.core.calls import SCHOOLS, USUAL_GOLFER, GolferFigures, StartAid
 from orthocline.core.roll import read
 from orthocline.core.units import FOOT_M, INCH_M
+from orthocline.services.account import trials
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.measures import (
     KEPT,
@@ -83,7 +84,8 @@ def test_a_stride_from_tries_is_surer_than_the_usual_one(session, golfer):
         remove_trial(Viewer(golfer), session, "stride", gone)
 
 
-def test_feet_count_as_the_golfers_own_from_five_pairs_on(session, golfer):
+def test_feet_count_as_the_golfers_own_from_five_pairs_on(session, golfer, monkeypatch):
+    monkeypatch.setattr(trials, "MOST_PAIRS", 40)
     viewer, pairs = Viewer(golfer), [(1, 0.6), (2, 1.7), (3, 2.2), (4, 2.9), (2, 1.2)]
     for guess, level in pairs[:4]:
         add_slope_pair(viewer, session, sense="feet", guess=guess / 100, level=level / 100)

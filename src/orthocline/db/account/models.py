@@ -166,14 +166,19 @@ class StrokeTrial(Trial, Base):
 
 
 class SlopePair(Trial, Base):
-    """A slope [ratio] as it was felt or seen, and as a level then read it in the same place."""
+    """A slope [ratio] as it was felt or seen, and as a level then read it in the same place.
+
+    `way` is which side of the golfer was low, NULL where nobody said.
+    """
 
     __tablename__ = "slope_pairs"
     __table_args__ = (
         CheckConstraint("sense IN ('feet', 'eye')", name="sense"),
+        CheckConstraint("way IN ('left', 'right', 'toes', 'heels')", name="way"),
         UniqueConstraint("golfer_id", "key"),
     )
 
     sense: Mapped[str] = mapped_column(String(10))
     guess: Mapped[float]
     level: Mapped[float]
+    way: Mapped[str | None] = mapped_column(String(10))

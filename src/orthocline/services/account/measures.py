@@ -93,12 +93,16 @@ class StrokeTrial:
 
 @dataclass(frozen=True)
 class KeptPair:
-    """A slope [ratio] felt (`feet`) or seen (`eye`), and as a level read it, by the number of its row."""
+    """A slope [ratio] felt (`feet`) or seen (`eye`), and as a level read it, by the number of its row.
+
+    `way` is which side of the golfer was low, empty where nobody said.
+    """
 
     id: int
     sense: str
     guess: float
     level: float
+    way: str = ""
 
 
 @dataclass(frozen=True)
@@ -180,7 +184,9 @@ def own_measures(viewer: Viewer, session: Session) -> Measures:
     strokes = (
         StrokeTrial(one.id, one.stroke_m, one.roll_m, one.green_speed_ft) for one in kept.stroke_trials
     )
-    pairs = tuple(KeptPair(one.id, one.sense, one.guess, one.level) for one in kept.slope_pairs)
+    pairs = tuple(
+        KeptPair(one.id, one.sense, one.guess, one.level, one.way or "") for one in kept.slope_pairs
+    )
     values = {name: getattr(kept, name) for name in (*KEPT, *TEMPO)}
     return Measures(
         **values,

@@ -18,7 +18,7 @@ TRIALS: Mapping[str, type[models.Trial]] = {
     "slope": models.SlopePair,
 }
 STRIDE_RANGE_M = (0.3, 1.5)
-MOST_TRIALS, MOST_PAIRS = 20, 40
+MOST_TRIALS, MOST_PAIRS = 20, 400
 
 
 @open_play("Measuring your stride")
@@ -73,11 +73,19 @@ def add_stroke_putt(
 
 @open_play("Comparing slopes with a level")
 def add_slope_pair(
-    viewer: Viewer, session: Session, *, sense: str, guess: float, level: float, key: UUID | None = None
+    viewer: Viewer,
+    session: Session,
+    *,
+    sense: str,
+    guess: float,
+    level: float,
+    way: str | None = None,
+    key: UUID | None = None,
 ) -> None:
     """Keep a slope [ratio] that was felt or seen, and then read with a level in the same place.
 
-    The same `key` again is the same pair.
+    `way` is the side of the golfer that was low, as far as it was said: left, right, toes or heels. The same
+    `key` again is the same pair.
 
     Raises
     ------
@@ -86,7 +94,9 @@ def add_slope_pair(
     NotAllowedError
         In Competition.
     """
-    pair = models.SlopePair(golfer_id=viewer.owner_id, key=key, sense=sense, guess=guess, level=level)
+    pair = models.SlopePair(
+        golfer_id=viewer.owner_id, key=key, sense=sense, guess=guess, level=level, way=way
+    )
     _add(viewer, session, pair, "guess", MOST_PAIRS)
 
 

@@ -19,10 +19,11 @@ from orthocline.db.log.outings import outings_of
 from orthocline.db.log.queries import all_putts
 from orthocline.db.speed.models import SpeedNote
 from orthocline.db.speed.queries import all_speeds
+from orthocline.db.train.queries import all_questions, levels_of, memories_of, sessions_of
 from orthocline.services.account.access import Viewer, own_data
 from orthocline.services.jobs.task import Made, Task
 
-OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at", "course_id", "green_id", "outing_id")
+OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at", "course_id", "green_id", "outing_id", "session_id")
 """Columns that are the program's own: an archive holds all others."""
 OF_READS = ("read_aim_right_m", "past_m", "breaks_right", "start_right_rad")
 NOTED = (
@@ -30,7 +31,7 @@ NOTED = (
     *("struck_centre", "read_was_right", "line_was_right", "pace_was_right", "committed"),
 )
 WITHHELD = (
-    "In Competition reads, speeds, strokes and charts of greens are left out."
+    "In Competition reads, speeds, strokes, training and charts of greens are left out."
     " They are here again when it ends."
 )
 
@@ -71,6 +72,8 @@ def archive(viewer: Viewer, session: Session) -> Iterator[str]:
     yield ",\n"
     outings = {one.id: one for one in outings_of(session, viewer.owner_id)}
     yield from _listed("outings", (_outing_document(one) for one in outings.values()))
+    yield ",\n"
+    yield from _listed("training", iter(()) if hidden else _training_documents(session, viewer.owner_id))
     yield ",\n"
     speeds = () if hidden else all_speeds(session, viewer.owner_id)
     yield from _listed("speeds", (_where(note) | _columns(note) for note in speeds))
@@ -117,6 +120,19 @@ def _course_documents(session: Session, golfer_id: int, *, hidden: bool) -> Iter
         greens[course.name].append(told)
     for name, told_of in greens.items():
         yield {"course": name, "greens": told_of}
+
+
+def _training_documents(session: Session, golfer_id: int) -> Iterator[dict[str, Any]]:
+    """Yield sessions with their questions, then how far each question has come, and what comes back when."""
+    asked: dict[int, list[dict[str, Any]]] = {}
+    for row in all_questions(session, golfer_id):
+        asked.setdefault(row.session_id, []).append(_columns(row))
+    for one in sessions_of(session, golfer_id):
+        yield {"session": _columns(one), "questions": asked.get(one.id, [])}
+    for level in levels_of(session, golfer_id).values():
+        yield {"level": _columns(level)}
+    for memory in memories_of(session, golfer_id).values():
+        yield {"comes_back": _columns(memory)}
 
 
 def _where(row: Placed) -> dict[str, str]:

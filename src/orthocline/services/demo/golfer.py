@@ -19,6 +19,7 @@ from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.demo.greens import load_demo_greens
 from orthocline.services.demo.season import IDRIS, TOVE, WREN, Season, season_end
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
+from orthocline.services.demo.training import train_demo
 from orthocline.services.errors import NotFoundError
 from orthocline.services.ground.places import Place
 from orthocline.services.jobs.task import Task
@@ -99,6 +100,7 @@ def load_demo(session: Session, seed: int = 4) -> bool:
         rng = np.random.default_rng(seed + 10 * number)
         Season(session, golfer, player, greens[:PLAYED], rng).log(season_end())
         session.flush()
+        train_demo(session, golfer, season_end(), np.random.default_rng(seed + 50 + number))
         work_out_habits(Viewer(golfer), session, Task())
     return True
 

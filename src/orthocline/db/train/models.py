@@ -1,0 +1,123 @@
+"""What a golfer trains: sessions, the questions asked in them, and how far each has come."""
+
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import (
+    BigInteger,
+    CheckConstraint,
+    DateTime,
+    Float,
+    ForeignKey,
+    Index,
+    Integer,
+    SmallInteger,
+    String,
+    UniqueConstraint,
+    func,
+    text,
+)
+from sqlalchemy.dialects.postgresql import JSONB
+from sqlalchemy.orm import Mapped, mapped_column
+
+from orthocline.db.account.models import CALL_LENGTH
+from orthocline.db.base import Base, Entry
+
+NAME_LENGTH = 40
+
+
+class TrainingSession(Entry, Base):
+    """Some questions in a row; `ended_at` is NULL while it goes on: a golfer has one such at most.
+
+    `asks` is what is asked: a question's name, ``mixed``, or ``reader`` for the twelve of which reader one
+    is. `ground` is the green that is asked about, as the core names it, and `wanted` how many questions there
+    are.
+    """
+
+    __tablename__ = "training_sessions"
+    __table_args__ = (
+        CheckConstraint("wanted > 0", name="wanted"),
+        UniqueConstraint("golfer_id", "key"),
+        Index(
+            "uq_training_sessions_open", "golfer_id", unique=True, postgresql_where=text("ended_at IS NULL")
+        ),
+    )
+
+    asks: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    ground: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    wanted: Mapped[int] = mapped_column(SmallInteger)
+    begun_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    ended_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+
+
+class TrainedQuestion(Entry, Base):
+    """One question of a session; what was answered is NULL until then.
+
+    `asks`, `ground`, `level` and `seed` are the question, `shown` how its putt was shown, `kind` what it is
+    alike with. `given` is the answer in SI units with its school. `said` and `truth` are what was said and
+    what is so in the question's own unit, `off` how far that is off as a multiple of what still serves. A
+    `late` answer, to a session that was ended, counts for nothing.
+    """
+
+    __tablename__ = "trained_questions"
+    __table_args__ = (
+        CheckConstraint("level BETWEEN 0 AND 10", name="level"),
+        CheckConstraint("seed >= 0", name="seed"),
+        CheckConstraint("score BETWEEN 0 AND 1", name="score"),
+        CheckConstraint("(answered_at IS NULL) = (score IS NULL)", name="answered"),
+        UniqueConstraint("golfer_id", "key"),
+        UniqueConstraint("session_id", "number"),
+        Index("ix_trained_questions_golfer_id_answered_at", "golfer_id", text("answered_at DESC")),
+    )
+
+    session_id: Mapped[int] = mapped_column(
+        BigInteger, ForeignKey("training_sessions.id", ondelete="CASCADE"), index=True
+    )
+    number: Mapped[int] = mapped_column(SmallInteger)
+    asks: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    ground: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    level: Mapped[float]
+    seed: Mapped[int]
+    shown: Mapped[str] = mapped_column(String(10))
+    kind: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    asked_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    answered_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    given: Mapped[dict[str, Any] | None] = mapped_column(JSONB)
+    school: Mapped[str | None] = mapped_column(String(CALL_LENGTH))
+    said: Mapped[float | None]
+    truth: Mapped[float | None]
+    off: Mapped[float | None]
+    score: Mapped[float | None]
+    late: Mapped[bool] = mapped_column(server_default=text("false"))
+
+
+class TrainingLevel(Base):
+    """How hard one kind of question has become for a golfer, and by how many answers."""
+
+    __tablename__ = "training_levels"
+    __table_args__ = (CheckConstraint("level BETWEEN 0 AND 10", name="level"),)
+
+    golfer_id: Mapped[int] = mapped_column(
+        BigInteger, ForeignKey("golfers.id", ondelete="CASCADE"), primary_key=True
+    )
+    asks: Mapped[str] = mapped_column(String(NAME_LENGTH), primary_key=True)
+    level: Mapped[float]
+    answers: Mapped[int] = mapped_column(server_default="0")
+
+
+class TrainingMemory(Base):
+    """When a kind of question comes back: the card of the scheduler, column by column."""
+
+    __tablename__ = "training_memories"
+    __table_args__ = (Index("ix_training_memories_golfer_id_due", "golfer_id", "due"),)
+
+    golfer_id: Mapped[int] = mapped_column(
+        BigInteger, ForeignKey("golfers.id", ondelete="CASCADE"), primary_key=True
+    )
+    kind: Mapped[str] = mapped_column(String(NAME_LENGTH), primary_key=True)
+    state: Mapped[int] = mapped_column(SmallInteger)
+    step: Mapped[int | None] = mapped_column(Integer)
+    stability: Mapped[float | None] = mapped_column(Float)
+    difficulty: Mapped[float | None] = mapped_column(Float)
+    due: Mapped[datetime] = mapped_column(DateTime(timezone=True))
+    last_review: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))

@@ -1,0 +1,1 @@
+"""Training: questions asked and answered, what comes back, what it says of the eyes."""
