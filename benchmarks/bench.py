@@ -6,15 +6,13 @@
 3. Reads in wind over the whole range that may be asked, the worst beside the median.
 4. How far stated ranges hold, and whether the reading named first is the best (`sureness.py`); what a watched
    ball implies (`watched.py`); surveyed greens (`greens.py`) and their files (`green_files.py`); every call
-   (`calls.py`); how often and how firm (`holing.py`); what the log teaches (`learning.py`).
+   (`calls.py`); how firm (`holing.py`); what the log teaches (`learning.py`); training (`training.py`).
 5. Server time of a Read redraw, alone, with eight clients at once and beside 64 slow sockets, as served.
 6. The pages and the archive of a log of 20,000 putts, and the memory that they take.
 7. Page weight over the wire, compressed, fonts included; and the wait of the first visitor.
 """
 
-import gzip
 import http.client
-import json
 import math
 import os
 import re
@@ -54,7 +52,9 @@ from orthocline.db.server.settings import var_folder
 from orthocline.web.shared.read_address import demo_values
 from orthocline.wording.wording import USUAL_WORDING
 from sureness import bench_sureness
+from training import bench_training
 from watched import bench_watched
+from weight import bench_weight
 
 CLIENTS, REQUESTS = 8, 60
 WINDY, SLOW, MANY, STATIONED = 400, 64, 20_000, 100
@@ -316,7 +316,7 @@ def bench_server():
                 print(f"                    with queueing {spread(seen)}   as the clients see it")
             bench_slow(base)
             bench_long_log(base, url, process.pid)
-            bench_weight(base)
+            bench_weight(redraw_address(base, 0))
         finally:
             process.terminate()
             process.wait()
@@ -373,24 +373,11 @@ def bench_long_log(base, url, pid):
     )
 
 
-def bench_weight(base):
-    page = fetch(redraw_address(base, 0))[1]
-    static = Path(__file__).parents[1] / "src/orthocline/web/static"
-    sizes = {"page": len(gzip.compress(page))}
-    for path in sorted(static.rglob("*")):
-        if path.suffix in (".css", ".js"):
-            sizes[path.name] = len(gzip.compress(path.read_bytes()))
-        elif path.suffix == ".woff2":
-            sizes[path.name] = path.stat().st_size
-    part = len(gzip.compress(fetch(redraw_address(base, 0), {"HX-Request": "true"})[1]))
-    print(f"weight: first visit {sum(sizes.values()) / 1e3:.0f} kB, a redraw {part / 1e3:.1f} kB (gzip)")
-    print("  " + json.dumps(sizes))
-
-
 if __name__ == "__main__":
     for part in (bench_core, bench_grid, bench_stations, bench_batches, bench_wind, bench_sureness):
         part()
     bench_watched()
+    bench_training(bench_database())
     bench_greens(bench_database())
     bench_green_files()
     bench_calls()

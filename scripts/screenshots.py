@@ -28,13 +28,6 @@ FLAGS = "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-
 DESK = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
 PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
 READ = "/read?" + urlencode(demo_values(USUAL_WORDING, datetime.now(UTC)))
-SCHOOLS = READ.replace("/read", "/schools") + "&one=hand_gauge&other=plumb_line"
-OWN_CALLS = {
-    "calls": "hand_gauge,curve_gate,cup_entry,instinct,pace_target",
-    "lit": "hand_gauge",
-    **{"own_by": "hand_gauge", "own": "1½ fingers", "own_side": "right"},
-}
-CALLS = f"{READ}&{urlencode(OWN_CALLS)}"
 SALTINGS = demo_looks(USUAL_WORDING)[0].address
 LOOK = SALTINGS.replace("stop=ball", "stop=hole")
 READ_ON_GREEN = (
@@ -49,6 +42,9 @@ ROLLS = {
 }
 FIRM = "/firm?length=10+ft&side=1.5+%25&rise=0+%25&speed=10&off_line=1.5+deg+left&off_pace=3+%25+firm"
 RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
+ASKED = "/train/putt?asks=amount&ground=made&level=2&seed=99"
+ANSWERED = "/train/putt/answer?asks=amount&ground=made&level=2&seed=99&answer=8+in&side=left"
+CARD = "/train/putt?asks=card&ground=made&level=0&seed=4"
 ADVISED = (
     "return (!document.querySelector('#firm-ask[hx-get]') || !!document.querySelector('#firm p'))"
     " && (!document.querySelector('#eyes-fold[open]') || !!document.querySelector('#eyes svg'))"
@@ -62,17 +58,17 @@ PICTURES = (
     ("eyes-phone", READ_ON_GREEN.replace("/read", "/eyes") + "&lit=hand_gauge&stop=ball&shape=tall", PHONE),
     ("speed", "/speed", DESK),
     ("ramp", RAMP, DESK),
-    ("schools", SCHOOLS, DESK),
-    ("calls", CALLS, DESK),
     ("look-phone", LOOK, PHONE),
     ("firm", FIRM, DESK),
     ("note-phone", "/log/note?after={putt}", PHONE),
     ("figures", "/figures", DESK),
     ("which", "/log/{read}/which", DESK),
     ("habits", "/habits", DESK),
-    ("finishes-phone", "/figures#where", PHONE),
+    ("asked", ASKED, DESK),
+    ("answered", ANSWERED, DESK),
+    ("cards-phone", CARD, PHONE),
+    ("training-record", "/train/record", DESK),
     ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
-    ("green-sure", "/greens/{Breakwater}?tool=slope", DESK),
     ("read-green", READ_ON_GREEN, DESK),
 )
 

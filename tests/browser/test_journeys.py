@@ -192,6 +192,15 @@ VIEWS = {
     "green-files": "/greens/{green}/files",
     "read-on-green": "/read?on={green}&hole=back&toward=10&length=30+ft",
     "measures": "/measures",
+    "train": "/train",
+    "asked": "/train/putt?asks=amount&ground=made&level=2&seed=99",
+    "asked-sheen": "/train/putt?asks=entry&ground=ternholm-6&level=9&seed=5",
+    "asked-pair": "/train/putt?asks=pair&ground=made&level=6&seed=99",
+    "answered": "/train/putt/answer?asks=apex&ground=made&level=2&seed=99&answer=6+ft+ahead,+4+in+left",
+    "record": "/train/record",
+    "slopes": "/train/slopes",
+    "slopes-guessed": "/train/slopes?sense=eye&way=heels&guess=2.5+%25",
+    "reader": "/train/reader",
     "beat": "/beat",
     "cautions": "/cautions",
     "missing": "/nowhere",
@@ -209,6 +218,7 @@ STRANGERS = (
     "ramp",
     "beat",
     "log",
+    "train",
     "cautions",
     "missing",
 )
@@ -216,6 +226,7 @@ STRANGERS = (
 ON_A_PHONE = (
     *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
     *("round", "card", "figures", "habits", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
+    *("asked-sheen", "answered", "slopes-guessed"),
 )
 """Views that lie otherwise on a phone, and are looked at there."""
 

@@ -23,7 +23,7 @@ boxes.forEach((box, i) => {
 const parts = ["way", "own-way", "own-line", "aim-line", "fall-line", "speeds", "rails", "ground", "speed", "tape-ground", "now", "target",
   "walk", "putts", "holed", "three", "ring", "chosen", "hole-row", "straight-putt", "rolled", "start-line", "last-feet", "said", "worn", "sharp",
   "flagstick", "fingers-end", "plumb-line", "impression-line", "usual", "good", "starts", "meant",
-  "was-way", "read-way", "line-way", "pace-way", "whole", "marks"];
+  "was-way", "read-way", "line-way", "pace-way", "whole", "marks", "level", "placed", "placed-line", "drops", "ground"];
 const lines = document.querySelectorAll(parts.map((name) => `[data-part=${name}]`).join());
 for (const line of lines) {
   const toPage = line.getScreenCTM();

@@ -4,6 +4,7 @@ import re
 
 import pytest
 
+from orthocline.core.train import Asks
 from orthocline.services.account.access import Viewer
 from orthocline.services.ground.charts import new_green
 from orthocline.services.ground.places import Place
@@ -11,6 +12,12 @@ from tests.page import links, parsed, text, value, values, words_at, words_of
 from tests.reads import SPINDRIFT
 from tests.speeds import kept_speed
 
+METRIC_ANSWERS = {
+    "amount": "20 cm left",
+    "apex": "1 m ahead, 5 cm left",
+    "straight": "40",
+    "gate": "5 cm left",
+}
 METRIC = {"units": "metres", "slopes": "degrees", "bend": "borrow", "hand": "left", "eye": "unknown"}
 
 
@@ -75,6 +82,20 @@ def test_what_is_placed_and_watched_follows_the_units(metric, address):
     said = [re.sub(r"at \d+ % of the way", "", one) for one in said if "Your ball from" not in one]
     assert [s for s in said if re.search(r"\d\s?(?:ft|in\b|%)", s)] == []
     assert any(re.search(r"\d\s?(?:m|cm)\b", s) for s in said)
+
+
+@pytest.mark.parametrize("asks", [one.value for one in Asks])
+def test_the_trainer_follows_the_units(metric, asks):
+    address = f"/train/putt?asks={asks}&ground=made&level=2&seed=11"
+    page = metric.get(address)
+    (question,) = parsed(page).select("#question")
+    chips = [one["value"] for one in question.select("button[name=answer]")]
+    hints = [one.get("placeholder", "") for one in question.select("input")]
+    answered = metric.post(address, data={"answer": (chips or [METRIC_ANSWERS[asks]])[-1], "by": "aim_spot"})
+    result = metric.get(answered.location)
+    assert result.status_code == 200
+    said = [words_of(question), *hints, *[words_of(one) for one in parsed(result).select("#result, text")]]
+    assert [one for one in said if re.search(r"\d\s?(?:ft|in\b|%)", one)] == []
 
 
 def test_the_demo_putt_is_offered_in_the_golfers_units(metric):

@@ -36,11 +36,15 @@ from orthocline.web import (
     phone_level,
     ramp,
     read,
+    reader,
     rounds,
     schools,
+    slopes,
     speed,
     straight,
     today,
+    train,
+    training_record,
     which_was_it,
 )
 from orthocline.web.identity import keep_private, login_manager
@@ -67,8 +71,8 @@ DEFAULTS: Mapping[str, Any] = {
 }
 FEATURES = (
     *(about, account, balls, beat, eyes, figures, firm, grain, green_files, greens, habits, jobs, log),
-    *(log_files, look, measures, mode, noting, other_methods, phone_level, ramp, read, rounds, schools),
-    *(speed, straight, today, which_was_it),
+    *(log_files, look, measures, mode, noting, other_methods, phone_level, ramp, read, reader, rounds),
+    *(schools, slopes, speed, straight, today, train, training_record, which_was_it),
 )
 
 

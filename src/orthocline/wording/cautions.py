@@ -29,6 +29,14 @@ CAUTIONS: Mapping[str, str] = {
         "For practice: measuring slope with a phone or a level during a round may break the rules in force;"
         " ask the committee. Lay it where nobody putts."
     ),
+    "train.page": (
+        "For the desk and the practice green: it is off in Competition. What it says of your eyes is as sure"
+        " as its range says, and no promise of holing."
+    ),
+    "slopes.page": (
+        "For practice: a level or a phone on the green during a round may break the rules in force; ask the"
+        " committee. Walk backwards only where you have looked, and stay off others' lines."
+    ),
     "look.page": (
         "Stay off others' lines, keep your shadow still, and be ready when it is your turn. Feet and eyes are"
         " yours; a level, a phone and what is worked out here are for open play: ask the committee. Stand"

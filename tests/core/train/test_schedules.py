@@ -1,6 +1,5 @@
 """How hard, when again, what next and what the eyes do: against learners and readers that are known."""
 
-import math
 from datetime import UTC, datetime, timedelta
 
 import numpy as np
@@ -11,7 +10,6 @@ from orthocline.core.train import (
     EASIEST,
     HARDEST,
     READING,
-    START,
     TWELVE,
     Asks,
     Cue,
@@ -24,20 +22,11 @@ from orthocline.core.train import (
     next_kind,
     remembered,
     seen_share,
-    verdict_of,
 )
 from orthocline.core.train.kinds import kinds
+from tests.trained import learner, reader
 
 NOW = datetime(2026, 11, 27, 9, 0, tzinfo=UTC)
-
-
-def learner(ability, rng, answers, spread=1.2):
-    """Return the answers of one whose chance of a good one falls with the level by a logistic curve."""
-    level, good = START, []
-    for number in range(answers):
-        good.append(bool(rng.random() < 1.0 / (1.0 + math.exp((level - ability) / spread))))
-        level = level_after(level, number, good=good[-1])
-    return good
 
 
 @pytest.mark.parametrize("ability", [3.0, 5.0, 8.0])
@@ -112,12 +101,6 @@ def test_few_answers_say_nothing():
     assert seen_share([0.1] * 5, [0.2] * 5) is None
     assert not mean_bias([0.1, -0.1, 0.2, -0.2, 0.1, -0.1]).sure
     assert mean_bias([0.1, 0.11, 0.12, 0.1, 0.11, 0.12]).sure
-
-
-def reader(rng, **sds):
-    """Return what a simulated reader's twelve answers say; each way's spread multiplies."""
-    spread = {name: sds.get(name, 1.0) for name in ("amount", "gate", "eye", "felt")}
-    return verdict_of([(asks, shown, spread[asks] * spread[shown] * rng.normal()) for asks, shown in TWELVE])
 
 
 @pytest.mark.parametrize(

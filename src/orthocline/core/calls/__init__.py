@@ -4,6 +4,7 @@ from orthocline.core.calls.answer import Answer
 from orthocline.core.calls.apex import Apex, apex_of
 from orthocline.core.calls.beat_mark import BeatMark, beat_mark_of, slide
 from orthocline.core.calls.cup_entry import CupEntry
+from orthocline.core.calls.curve_gate import GATE_SHARE
 from orthocline.core.calls.fall_line_dial import Dial, dial_of
 from orthocline.core.calls.favourites import FIRST_CALLS, Sight
 from orthocline.core.calls.golfer import USUAL_GOLFER, Gauge, GolferFigures, Putter, StartAid
@@ -22,6 +23,7 @@ from orthocline.core.calls.stroke import StrokeLength, stroke_of
 
 __all__ = [
     "FIRST_CALLS",
+    "GATE_SHARE",
     "SCHOOLS",
     "USUAL_GOLFER",
     "Answer",

@@ -41,3 +41,4 @@ class LevelForm(FigureForm):
     read = StringField("Read")
     at = StringField("Place")
     ask = StringField("Asked at")
+    pair = StringField("Guessed")

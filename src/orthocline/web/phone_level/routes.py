@@ -30,7 +30,10 @@ def page() -> Response:
     hidden = simulated_phone(viewer(), seed)[0] if seed and request.args.get("reveal") else None
     way = form.way.data if form.way.data in ENDS else "across"
     going = form.read.data or "", form.at.data or "", form.ask.data or ""
-    seen = LevelView(found if readable else None, way, *going, hidden, wording(), _lone(form, kept, now))
+    seen = LevelView(
+        *(found if readable else None, way, *going, hidden, wording(), form.pair.data or ""),
+        lone=_lone(form, kept, now),
+    )
     part = is_part()
     template = "phone_level/_part.html" if part else "phone_level/page.html"
     said = render_template(template, view=seen, form=form, seed=seed, part=part)
@@ -52,7 +55,7 @@ def simulated() -> Response:
     """Lay a simulated phone on a hidden place, and go to what it shows; refused in Competition."""
     seed = some_seed(viewer())
     laid, turned = (f"{math.degrees(one):.2f} deg" for one in simulated_phone(viewer(), seed)[1])
-    kept: dict[str, Any] = {name: request.args.get(name) for name in ("way", "read", "at", "ask")}
+    kept: dict[str, Any] = {name: request.args.get(name) for name in ("way", "read", "at", "ask", "pair")}
     address = url_for("phone_level.page", laid=laid, turned=turned, seed=seed, **kept)
     return redirect(address, 303)
 

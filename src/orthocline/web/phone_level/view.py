@@ -37,6 +37,8 @@ class LevelView:
         What it answers in the walk, whose query `read` is then; empty where it is for a read.
     hidden : HiddenPlace or None
         Where the simulated phone lies.
+    pair : str
+        A slope that was guessed before, to be compared: its fields as a query; empty for none.
     lone : str
         How old the phone's own error is, where it was not turned round; empty where it was.
     """
@@ -48,6 +50,7 @@ class LevelView:
     ask: str
     hidden: HiddenPlace | None
     wording: Wording
+    pair: str = ""
     lone: str = ""
 
     @property
@@ -90,9 +93,17 @@ class LevelView:
         return f"{'-' if falls < 0.0 else ''}{self.wording.typed_slope(abs(falls))}"
 
     @property
+    def compared(self) -> dict[str, str]:
+        """The fields of a guess with what the phone reads; none where nothing was guessed."""
+        if self.found is None or not self.pair:
+            return {}
+        guessed = dict(parse_qsl(self.pair))
+        return guessed | {"level": self.wording.typed_slope(abs(self.found.slope))}
+
+    @property
     def read_with(self) -> str:
         """The address of the read with this slope in it."""
-        if self.found is None or self.ask:
+        if self.found is None or self.ask or self.pair:
             return ""
         slope = self.wording.typed_slope(abs(self.found.slope))
         fields = dict(parse_qsl(self.read))

@@ -25,7 +25,6 @@ HALVES: Final = 13
 """Slopes from none to six percent in halves."""
 HALF_HOURS: Final = range(6, 19)
 """Putts go in from three to nine; what does not is typed."""
-TURNS_DEG: Final = (-45, -15, -5, 5, 15, 45)
 SIDES: Final = {"left": -1.0, "straight": 0.0, "right": 1.0}
 PAIR: Final = {"first": 0.0, "other": 1.0}
 

@@ -30,24 +30,28 @@ function show(rolled, seconds) {
   ball.dataset.seconds = Math.min(seconds, rolled.duration_s).toFixed(3);
 }
 
-async function bring({ address, ball }) {
+// From its address, unless the page has it already.
+async function bring(drawing) {
+  if (drawing.spots) return drawing;
+  const { address, ball } = drawing;
   const answer = await fetch(address);
   return answer.ok ? { ball, ...(await answer.json()) } : null;
 }
 
-/** @param {{address: string, ball: string}[]} drawings */
+/** @param {{address?: string, ball: string, spots?: number[][]}[]} drawings */
 export async function roll(drawings) {
   const all = (await Promise.all(drawings.map(bring))).filter(Boolean);
   if (!all.length) return;
   cancelAnimationFrame(frame);
   const [{ duration_s: duration, beat_s: beat }] = all;
+  const longest = Math.max(...all.map((one) => one.duration_s));
   const still = matchMedia("(prefers-reduced-motion: reduce)").matches;
   if (field("#beat")?.checked && duration > beat) beatAt(beat);
   const start = performance.now();
   const step = (now) => {
-    const seconds = still ? duration : Math.max(0, now - start) / 1000;
+    const seconds = still ? longest : Math.max(0, now - start) / 1000;
     for (const one of all) show(one, seconds);
-    if (seconds < duration) frame = requestAnimationFrame(step);
+    if (seconds < longest) frame = requestAnimationFrame(step);
   };
   frame = requestAnimationFrame(step);
 }

@@ -1,0 +1,123 @@
+"""Eyes and feet trained in the browser: with one thumb, with keys, with scripts off."""
+
+import re
+from pathlib import Path
+
+import pytest
+from selenium.webdriver import ActionChains, Keys
+
+from tests.browser.conftest import DESK, PHONE
+
+TOUCHING = (Path(__file__).parent / "touching.js").read_text()
+ASKED = {"ground": "made", "level": "2", "seed": "99"}
+
+
+def answer_with_one_tap(page):
+    """Answer whatever is asked by the first thing that a thumb finds."""
+    if page.all("#placing"):
+        ActionChains(page.driver).move_to_element(page.find("#placing svg")).click().perform()
+        page.until(lambda: page.find("#typed").get_attribute("value") != "")
+        page.find("#answer-it").click()
+    elif page.all("[name=turn]"):
+        page.press("It is straight from here")
+    else:
+        page.find("#answering [name=answer]").click()
+
+
+def test_five_questions_with_one_thumb_and_a_record_of_them(page):
+    page.size(PHONE)
+    page.as_wren()
+    page.press("Train")
+    page.run("document.querySelector('[name=wanted][value=\"5\"]').click()")
+    page.press("Begin")
+    for number in range(1, 6):
+        page.see(f"{number} of 5", "#number")
+        assert page.run("return document.documentElement.scrollWidth <= innerWidth")
+        assert page.run(TOUCHING) == []
+        answer_with_one_tap(page)
+        page.see("of 100", "#score")
+        assert page.run(TOUCHING) == []
+        if number < 5:
+            page.find("#next").click()
+    page.press("Your record")
+    page.see("On left-to-right putts you see about a third too little break.")
+    assert page.run(TOUCHING) == []
+
+
+def test_a_mark_is_dragged_and_both_balls_roll(page):
+    page.go("/train/putt", asks="amount", **ASKED)
+    sheet = page.find("#placing svg")
+    drag = ActionChains(page.driver).move_to_element_with_offset(sheet, 0, -40).click_and_hold()
+    drag.move_by_offset(40, 10).move_by_offset(20, 0).release().perform()
+    page.until(lambda: page.find("#typed").get_attribute("value") != "")
+    assert page.find("#side-1").is_selected(), "it was let go on the right"
+    first = float(page.find("#typed").get_attribute("value").split()[0])
+    page.until(lambda: page.focused() == "placing")
+    ActionChains(page.driver).send_keys(Keys.ARROW_RIGHT).perform()
+    page.until(lambda: page.find("#typed").get_attribute("value") != f"{first:g} in")
+    further = float(page.find("#typed").get_attribute("value").split()[0])
+    assert further == pytest.approx(first + 1.0, abs=0.02)
+    page.find("#answer-it").click()
+    page.see("of 100", "#score")
+    assert "/train/putt/answer?" in page.driver.current_url
+    for drawing in ("eyes", "plan"):
+        for ball in ("rolling", "rolling-own"):
+            shown = f"#{drawing} [data-part={ball}]"
+            page.until(lambda one=shown: float(page.find(one).get_attribute("data-seconds") or 0) > 0.5)
+    page.driver.refresh()
+    page.see("of 100", "#score")
+
+
+def test_keys_answer_and_lead_on(page):
+    page.size(DESK)
+    page.as_wren()
+    page.go("/train")
+    page.run("document.querySelector('#asks').value = 'card'")
+    page.press("Begin")
+    page.see("How many percent?")
+    page.run("document.activeElement.blur()")
+    ActionChains(page.driver).send_keys("3").perform()
+    page.see("of 100", "#score")
+    ActionChains(page.driver).send_keys(Keys.ENTER).perform()
+    page.see("2 of 10", "#number")
+    page.driver.refresh()
+    page.see("How many percent?")
+
+
+def test_one_walks_round_it_before_answering(page):
+    page.go("/train/putt", asks="side", **ASKED)
+    behind = page.find("#asked").get_attribute("innerHTML")
+    page.press("from left")
+    page.until(lambda: page.find("#asked").get_attribute("innerHTML") != behind)
+    assert page.find("[name=walk][value=left]").get_attribute("aria-pressed") == "true"
+    ActionChains(page.driver).send_keys(Keys.ARROW_LEFT).perform()
+    page.see("of 100", "#score")
+
+
+def test_a_guess_then_the_simulated_phone_makes_a_pair(page):
+    page.size(PHONE)
+    page.as_wren()
+    page.go("/train/slopes")
+    page.press("2.5 %")
+    page.see("Now lay the level there.")
+    page.press("Lay the phone instead")
+    page.press("Try a simulated phone")
+    page.press("Compare it with your guess")
+    page.see("Kept: you felt 2.5 %, the level says")
+    assert page.run(TOUCHING) == []
+
+
+def test_with_scripts_off(page):
+    page.without_scripts()
+    page.size(PHONE)
+    page.as_wren()
+    page.go("/train")
+    page.press("Begin")
+    page.until(lambda: "/train/asked/" in page.driver.current_url)
+    page.go("/train/putt", asks="amount", **ASKED)
+    page.find("#typed").send_keys("9 in")
+    page.press("behind hole")
+    page.until(lambda: "stop=hole" in page.driver.current_url)
+    assert page.find("#typed").get_attribute("value") == "9 in"
+    page.find("#answer-it").click()
+    page.until(lambda: re.search(r"\d+ of 100", page.text("#score")))
