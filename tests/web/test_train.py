@@ -1,5 +1,6 @@
 """The trainer's pages: questions by link and in sessions, answers in any words, and what goes wrong."""
 
+import re
 from urllib.parse import parse_qs, urlsplit
 
 import pytest
@@ -143,6 +144,7 @@ def test_a_session_is_asked_answered_and_ended(signed_in, session):
     assert [one.answered_at is not None for one in rows] == [False, False, *[True] * 5]
     record = signed_in.get("/train/record")
     assert "5 answers." in text(record)
+    assert re.match(r"[0-5] of 5 were good\.", words_at(record, "h1"))
     assert parsed(record).find(id="levels")
 
 

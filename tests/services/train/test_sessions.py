@@ -4,6 +4,7 @@ import json
 from datetime import UTC, datetime, timedelta
 from uuid import uuid4
 
+import numpy as np
 import pytest
 from sqlalchemy import select
 
@@ -12,8 +13,9 @@ from orthocline.core.train import TWELVE, Asks, Given
 from orthocline.db.train.models import TrainedQuestion, TrainingLevel, TrainingMemory, TrainingSession
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.carry.archive import archive
+from orthocline.services.demo.greens import DEMO_GREENS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
-from orthocline.services.ground.charts import new_green
+from orthocline.services.ground.charts import keep_chart, new_green
 from orthocline.services.ground.places import Place
 from orthocline.services.train.putts import mark, putt_asked
 from orthocline.services.train.record import due_now, reader_test, record_of
@@ -126,6 +128,17 @@ def test_a_green_of_which_nothing_is_read_is_not_asked_about(viewer, session):
     begin(viewer, session, "amount", f"own-{number}", 5, NOW)
     with pytest.raises(NotFoundError):
         ask_next(viewer, session, NOW)
+
+
+def test_a_green_of_ones_own_is_asked_about_and_is_nobody_elses(viewer, session, create_golfer):
+    chart = DEMO_GREENS[5].chart(np.random.default_rng(1))
+    number = keep_chart(viewer, session, Place("Ternholm", "mine"), chart, "charted")
+    begin(viewer, session, "slope", f"own-{number}", 5, NOW)
+    row = answer_next(viewer, session, (0.02,))
+    assert row.ground == f"own-{number}"
+    assert 0.0 < row.truth < 0.05
+    with pytest.raises(NotFoundError):
+        putt_asked(Viewer(create_golfer("Idris")), session, question_of(row))
 
 
 def test_what_is_not_there_to_choose_is_refused(viewer, session):

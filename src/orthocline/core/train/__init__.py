@@ -6,7 +6,7 @@ from orthocline.core.train.draws import LARGEST_SEED
 from orthocline.core.train.kinds import CARDS, READING, Asks, Kind, kind_named, kind_of
 from orthocline.core.train.levels import EASIEST, GOOD_SHARE, HARDEST, START, Cue, hardness, level_after
 from orthocline.core.train.made import checksum
-from orthocline.core.train.marks import Given, Marked, NoAnswerError, can_ask, marked
+from orthocline.core.train.marks import GOOD, Given, Marked, NoAnswerError, can_ask, marked
 from orthocline.core.train.memory import Memory, due_at, remembered
 from orthocline.core.train.putts import MADE, NoPuttError, Question, made_putt, putt_on, seed_of, turned
 from orthocline.core.train.reader import TWELVE, Either, Shown, Verdict, verdict_of
@@ -14,6 +14,7 @@ from orthocline.core.train.reader import TWELVE, Either, Shown, Verdict, verdict
 __all__ = [
     "CARDS",
     "EASIEST",
+    "GOOD",
     "GOOD_SHARE",
     "HARDEST",
     "LARGEST_SEED",

@@ -8,9 +8,9 @@ import numpy as np
 from orthocline.drawing.scene import Disc, Item, Line, Scene, Sign, Spot, Words, spots_of
 from orthocline.wording.figures import tidy
 
-WIDTH, ROW, TOP, FOOT = 640.0, 46.0, 30.0, 12.0
-LEFT, RIGHT = 150.0, 560.0
-TALL: Final = 34.0
+WIDTH, ROW, TOP, FOOT = 480.0, 42.0, 26.0, 8.0
+LEFT, RIGHT = 128.0, 424.0
+TALL: Final = 30.0
 MOST: Final = 10.0
 
 

@@ -8,7 +8,17 @@ from typing import Final
 from sqlalchemy.orm import Session
 
 from orthocline.core.learning import Reads
-from orthocline.core.train import Asks, Bias, Shown, Verdict, kind_named, mean_bias, seen_share, verdict_of
+from orthocline.core.train import (
+    GOOD,
+    Asks,
+    Bias,
+    Shown,
+    Verdict,
+    kind_named,
+    mean_bias,
+    seen_share,
+    verdict_of,
+)
 from orthocline.db.train.models import TrainedQuestion, TrainingSession
 from orthocline.db.train.queries import (
     answered_of,
@@ -43,7 +53,7 @@ class Asked:
     def good_share(self) -> float:
         """How many of the last answers were good [1]."""
         recent = self.rows[-RECENT:]
-        return sum((one.score or 0.0) >= 0.5 for one in recent) / len(recent)
+        return sum((one.score or 0.0) >= GOOD for one in recent) / len(recent)
 
 
 @dataclass(frozen=True)

@@ -2,16 +2,17 @@
 
 from dataclasses import dataclass
 from datetime import datetime
+from statistics import fmean
 from typing import NamedTuple
 
-from orthocline.core.train import Asks
+from orthocline.core.train import GOOD, Asks
 from orthocline.drawing.log.reads_seen import SeenRow, reads_seen
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.train.levels import LevelRow, levels_drawing
 from orthocline.services.train.record import Record
 from orthocline.wording.figures import capital, hundred, tidy
 from orthocline.wording.train.questions import QUESTIONS
-from orthocline.wording.train.record import SIDES, bias_words, seen_words
+from orthocline.wording.train.record import SIDES, bias_words, seen_words, so_far_words
 from orthocline.wording.wording import Wording
 
 ENOUGH = 20
@@ -45,7 +46,21 @@ class RecordView:
         sure = [one for one in self.record.asked if one.bias and one.bias.sure]
         if sure:
             return capital(bias_words(sure[0].asks, sure[0].bias, self.wording)) + "."
-        return "Nothing shows yet that you see too much or too little of."
+        best, worst = self._ends
+        return so_far_words(self.good, self.record.answers, best, worst)
+
+    @property
+    def good(self) -> int:
+        """How many answers were good."""
+        return sum((row.score or 0.0) >= GOOD for one in self.record.asked for row in one.rows)
+
+    @property
+    def _ends(self) -> tuple[Asks, Asks]:
+        """What goes best and worst, by the mean score."""
+        means = {
+            one.asks: fmean(row.score or 0.0 for row in one.rows) for one in self.record.asked if one.rows
+        }
+        return max(means, key=means.__getitem__), min(means, key=means.__getitem__)
 
     @property
     def rows(self) -> list[AskedRow]:

@@ -9,6 +9,19 @@ from orthocline.wording.figures import tidy
 from orthocline.wording.log.habits import factor_words
 from orthocline.wording.wording import Wording
 
+NOUNS: Final = {
+    Asks.SIDE: "the side",
+    Asks.AMOUNT: "the aim",
+    Asks.PLAYS: "how long it plays",
+    Asks.APEX: "the apex",
+    Asks.ENTRY: "the hour",
+    Asks.STRAIGHT: "the straight putt",
+    Asks.PAIR: "which breaks more",
+    Asks.SLOPE: "the slope",
+    Asks.PACE: "the pace",
+    Asks.CARD: "slope cards",
+    Asks.GATE: "the gate",
+}
 SIDES: Final = {-1: "right-to-left putts", 1: "left-to-right putts"}
 Sized = Callable[[float, Wording], str]
 
@@ -19,6 +32,14 @@ def seen_words(breaks: int, reads: Reads) -> str:
     if factor.least <= 1.0 <= factor.most:
         return ""
     return f"On {SIDES[breaks]} you see {factor_words(factor)}."
+
+
+def so_far_words(good: int, answers: int, best: Asks, worst: Asks) -> str:
+    """Return how answers went while nothing more is sure, and what goes best and worst."""
+    said = f"{good} of {answers} {'was' if answers == 1 else 'were'} good"
+    if best is worst:
+        return f"{said}."
+    return f"{said}: you are surest of {NOUNS[best]}, least of {NOUNS[worst]}."
 
 
 def _hours(hours: float, _wording: Wording) -> str:
