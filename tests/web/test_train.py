@@ -50,6 +50,14 @@ def test_nothing_of_the_answer_stands_in_a_question(client, level):
 
 
 @pytest.mark.parametrize(
+    ("stop", "where"), [("ball", "on the right"), ("hole", "on the left"), ("right", "behind you")]
+)
+def test_the_sun_stays_where_it_is_as_one_walks_round(client, stop, where):
+    page = client.get(f"{asked('side', level=6, seed=90)}&stop={stop}")
+    assert f"a low sun {where}: bright ground falls toward it" in text(page)
+
+
+@pytest.mark.parametrize(
     "name", [name for name, one in SCHOOLS.items() if one.of_aim and one.launch and name != "fall_line_dial"]
 )
 def test_an_amount_may_be_said_in_any_schools_words(client, name):
@@ -85,6 +93,17 @@ def test_a_mark_is_tapped_stepped_and_walked_round(client):
     there = client.get(walked.location)
     assert parsed(there).select_one("[name=walk][aria-pressed=true]")["value"] == "left"
     assert value(there, "answer") == "9 in"
+
+
+def test_an_apex_is_moved_along_and_aside(client):
+    """Half a foot along, an inch aside; from where nothing is placed yet from six tenths of the way."""
+    first = client.post(asked("apex"), data={"along": "1"})
+    along, _ = parse_qs(urlsplit(first.location).query)["answer"][0].split(" ahead, ")
+    putt = made_putt(Question(Asks.APEX, MADE, 3.0, 11))
+    assert float(along.removesuffix(" ft")) == pytest.approx(0.6 * putt.length_m / 0.3048 + 0.5, abs=0.06)
+    aside = client.post(asked("apex"), data={"step": "-2", "answer": "6 ft ahead, 0 in"})
+    assert parse_qs(urlsplit(aside.location).query)["answer"] == ["6 ft ahead, 2 in"]
+    assert parse_qs(urlsplit(aside.location).query)["side"] == ["left"]
 
 
 def test_one_walks_round_the_hole(client):

@@ -10,7 +10,7 @@ from orthocline.core.constants import HOLE_RADIUS_M
 from orthocline.core.estimate import Span
 from orthocline.core.roll import Launch, OwnRoll, Putt, Read, RollPast, aims, roll_of
 from orthocline.core.train.kinds import Asks
-from orthocline.core.train.putts import PAST_M, NoPuttError, fit, turned
+from orthocline.core.train.putts import NoPuttError, fit, turned
 from orthocline.core.train.serves import aims_that_drop, held, off_middle, solved_putt
 from orthocline.core.train.straight import straight_turns, turn_that_serves
 from orthocline.core.units import FOOT_M, PERCENT, wrap_rad
@@ -21,6 +21,8 @@ SERVES_PAST_M: Final = (0.0, 2.0 * FOOT_M)
 """A foot past is meant: from dying at the hole to this it serves."""
 SLOPE_SERVES: Final = 0.5 * PERCENT
 """A slope serves that is told so well [ratio]."""
+STRAIGHT_SHARE: Final = 0.25
+"""A putt is straight that is aimed no further out than this share of what still drops."""
 APEX_SHARE: Final = 0.2
 """An apex serves that is told as far along as this share of the putt."""
 
@@ -160,8 +162,8 @@ def _side(solved: Read, given: Given, _golfer: GolferFigures) -> Marked:
     aim = solved.aim_right_m or 0.0
     breaks = given.figures[0]
     drops = aims_that_drop(solved)
-    straight = drops.least < 0.5 * aim < drops.most and drops.holds(0.0)
-    truth = 0.0 if straight and abs(aim) < 0.25 * drops.width else -math.copysign(1.0, aim)
+    straight = drops.holds(0.0) and abs(aim) < STRAIGHT_SHARE * drops.width
+    truth = 0.0 if straight else -math.copysign(1.0, aim)
     # A putt that breaks to the right is aimed to the left.
     far = abs(aim) if breaks * aim < 0.0 else max(abs(aim), HOLE_RADIUS_M)
     return _by_launch(solved, _at(solved, -breaks * far), (breaks, truth))
@@ -202,20 +204,14 @@ def _gate_m(solved: Read) -> float | None:
 
 def _plays(solved: Read, given: Given, _golfer: GolferFigures) -> Marked:
     """A length is struck as on the level; it serves from dying at the hole to two feet past."""
-    speeds = (_speed_past(solved, past) for past in SERVES_PAST_M)
-    serves = Span(*sorted(plays_like_m(solved, speed) for speed in speeds))
+    paces = (aims(replace(solved.putt, pace=RollPast(past)))[-1] for past in SERVES_PAST_M)
+    serves = Span(*sorted(plays_like_m(solved, one.launch.speed_mps) for one in paces))
     figure = given.figures[0]
     launch = Answer("pace_target", (figure - solved.putt.length_m,)).launch(solved.putt, GolferFigures())
     assert launch is not None, "a pace target has a launch"
     rolled = roll_of(solved.putt, solved.aim, launch)
     truth = plays_like_m(solved, solved.launch_speed_mps)
     return Marked(figure, truth, off_middle(figure, serves), solved, rolled)
-
-
-def _speed_past(solved: Read, past_m: float) -> float:
-    if past_m == PAST_M:
-        return solved.launch_speed_mps
-    return aims(replace(solved.putt, pace=RollPast(past_m)))[-1].launch.speed_mps
 
 
 def _pace(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
@@ -225,26 +221,9 @@ def _pace(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
 
 
 def _slope(solved: Read, given: Given, _golfer: GolferFigures) -> Marked:
-    return slope_marked(given.figures[0], solved.putt.mean_plane.tilt, solved)
-
-
-def slope_marked(given: float, truth: float, solved: Read) -> Marked:
-    """Return what a slope that was told is worth.
-
-    Parameters
-    ----------
-    given, truth : float
-        Slope as it was told, and as it is [ratio].
-    solved : Read
-        The putt that lies on it.
-
-    Returns
-    -------
-    Marked
-        Without a ball.
-    """
+    told, truth = given.figures[0], solved.putt.mean_plane.tilt
     serves = Span(truth - SLOPE_SERVES, truth + SLOPE_SERVES)
-    return Marked(given, truth, off_middle(given, serves), solved, None)
+    return Marked(told, truth, off_middle(told, serves), solved, None)
 
 
 def _pair(putts: tuple[Putt, ...], given: Given) -> Marked:

@@ -20,7 +20,7 @@ from orthocline.drawing.scene import (
 WIDTH, HEIGHT = 320.0, 150.0
 SHOE = spots_of((0, 0), (46, 0), (50, -8), (34, -14), (20, -26), (4, -26), (0, -10))
 """A shoe from the side, its toe to the right, its sole along x."""
-STEPS = 4
+STEPS, LIFTED = 4, 14.0
 
 
 def _on_slope(spots: Spots, at: Spot, tilt_rad: float) -> Spots:
@@ -64,9 +64,12 @@ def backwards_drawing() -> Scene:
     for step in range(STEPS):
         x = 236.0 - 62.0 * step
         y = 120.0 - (x - 20.0) * np.tan(tilt)
-        raised = 0.0 if step < STEPS - 1 else 14.0
-        fill = Fill.OPEN if step < STEPS - 1 else Fill.GROUND
-        items.append(Area(_on_slope(SHOE, Spot(x, y - raised), -tilt), Sign.INK, fill, 2.0, name="shoe"))
+        if step < STEPS - 1:
+            shoe = _on_slope(SHOE, Spot(x, y), -tilt)
+            items.append(Area(shoe, Sign.INK, Fill.OPEN, 2.0, name="shoe"))
+        else:
+            lifted = _on_slope(SHOE, Spot(x, y - LIFTED), -tilt)
+            items.append(Line(np.vstack([lifted, lifted[:1]]), Sign.INK, 1.6, "4 4", name="lifted"))
     items.append(Line(spots_of((190.0, 30.0), (110.0, 30.0)), Sign.DO, 3.0))
     items.append(Area(arrowhead(Spot(104.0, 30.0), (-1.0, 0.0), 10.0, 5.5), Sign.DO))
     items.append(Words("walk backwards", Spot(150.0, 22.0), Sign.DO, "middle"))

@@ -102,6 +102,7 @@ class MoveForm(FigureForm):
 
     tap = StringField("Tap", [Length(max=40)])
     step = IntegerField("Step", [Optional()])
+    along = IntegerField("Along", [Optional()])
     walk = StringField("Walk", [Length(max=10)])
     turn = FloatField("Turn", [Optional()])
 

@@ -70,8 +70,10 @@ def moved_fields(view: QuestionView, fields: Mapping[str, str]) -> dict[str, str
     form = MoveForm(MultiDict(fields), meta={"wording": wording()})
     if not form.validate():
         return view.draft.fields
-    if form.spot or form.step.data:
-        return view.moved(form.spot, form.step.data or 0)
+    if form.spot:
+        return view.tapped(form.spot)
+    if form.step.data or form.along.data:
+        return view.stepped(form.step.data or 0, form.along.data or 0)
     if form.turn.data is not None and math.isfinite(form.turn.data):
         return view.draft.fields | {"answer": f"{form.turn.data % 360.0:g}"}
     if form.walk.data:

@@ -1,6 +1,7 @@
 """The trainer: its room, sessions of questions, and questions by a link, which anyone may be asked."""
 
 from collections.abc import Mapping
+from dataclasses import replace
 from urllib.parse import urlencode
 
 from flask import Blueprint, flash, make_response, redirect, render_template, request, url_for
@@ -181,6 +182,10 @@ def _refused(
 
 
 def _answered(view: QuestionView, given: Given, *, again: bool = False) -> Response:
+    found = mark(viewer(), view.asked, given, view.golfer)
+    if view.row and view.row.off is not None:
+        # What was kept holds, whatever is known of the golfer by now.
+        found = replace(found, off=view.row.off)
     shown = AnswerView(
         asked=view.asked,
         golfer=view.golfer,
@@ -188,7 +193,7 @@ def _answered(view: QuestionView, given: Given, *, again: bool = False) -> Respo
         row=view.row,
         going=view.going,
         given=given,
-        found=mark(viewer(), view.asked, given, view.golfer),
+        found=found,
         again=again,
     )
     address = request.full_path if request.method == "GET" else ""

@@ -37,6 +37,10 @@ PLACED = (Asks.AMOUNT, Asks.GATE, Asks.APEX)
 TYPED = (*PLACED, Asks.PLAYS, Asks.ENTRY, Asks.PACE, Asks.SLOPE)
 WALKED = (Asks.STRAIGHT,)
 TURNS_DEG = (-45, -15, -5, 5, 15, 45)
+MOST_STEPS, ALONG_STEPS = 60, 6
+"""At most so many steps near the hole at once; a step along the putt is so many of them."""
+APEX_SHARE = 0.6
+"""A mark for an apex begins this far along."""
 
 
 class Way(NamedTuple):
@@ -156,7 +160,7 @@ class QuestionView(OfQuestion):
         looking = Looking(shape=shape) if self.felt else self.draft.looking(shape)
         return [
             AskedSheet(
-                *(one, self.cue, looking, self.golfer, self.wording, self.sun_rad(one)),
+                *(one, self.cue, looking, self.golfer, self.wording, self._sun_rad(one)),
                 bare=self.asks is Asks.CARD,
                 across_m=GATE_SHARE * one.length_m if self.asks is Asks.GATE else None,
             )
@@ -168,10 +172,10 @@ class QuestionView(OfQuestion):
         """What the ground shows."""
         return Cue.HORIZON if self.felt else self.asked.cue
 
-    def sun_rad(self, putt: Putt) -> float:
-        """Return where the sun stands, clockwise from the way to the hole: as it stands over the green."""
-        over = math.radians(self.asked.question.seed % 360)
-        return (over + putt.bearing_rad) % math.tau
+    def _sun_rad(self, putt: Putt) -> float:
+        """Return where the sun stands, clockwise from the way to the hole: it stays as one walks round it."""
+        walked = putt.bearing_rad if self.asks is Asks.STRAIGHT else 0.0
+        return math.radians(self.asked.question.seed % 360) + walked
 
     @cached_property
     def scenes(self) -> list[Scene]:
@@ -200,7 +204,10 @@ class QuestionView(OfQuestion):
         """What the ground shows of itself, or what is felt."""
         if self.felt:
             return felt_words(self.asked.putt, self.wording)
-        return "" if self.asks is Asks.CARD else cue_words(self.cue, self.sun_rad(self.sheets[0].putt))
+        if self.asks is Asks.CARD:
+            return ""
+        first = self.sheets[0]
+        return cue_words(self.cue, first.sun_rad - first.sight.eye.heading_rad)
 
     @property
     def chips(self) -> list[Chip]:
@@ -254,30 +261,30 @@ class QuestionView(OfQuestion):
             for turn in reversed(TURNS_DEG)
         ]
 
-    def moved(self, spot: Spot | None, step: int) -> dict[str, str]:
-        """Return the draft's fields with the answer where it was tapped, or a step further."""
-        fields = self.draft.fields
-        given = self._tapped(spot) if spot else self._stepped(step)
-        if given is None:
-            return fields
-        text, side = given_text(self.asks, given, self.wording)
-        return fields | {"answer": text, "side": side, "by": FIRST_SCHOOL}
-
-    def _tapped(self, spot: Spot) -> Given | None:
+    def tapped(self, spot: Spot) -> dict[str, str]:
+        """Return the draft's fields with the answer where it was tapped; as they are over the sky."""
         (sheet, *_), length = self.sheets, self.asked.putt.length_m
         if self.asks is Asks.APEX:
             place = sheet.place_at(spot)
-            return Given((min(max(place[0], 0.0), length), place[1])) if place else None
+            return self._with((min(max(place[0], 0.0), length), place[1])) if place else self.draft.fields
         along = length if self.asks is Asks.AMOUNT else GATE_SHARE * length
-        return Given((sheet.aside_at(along, spot.x),), FIRST_SCHOOL)
+        return self._with((sheet.aside_at(along, spot.x),))
 
-    def _stepped(self, step: int) -> Given | None:
-        near = self.wording.units.near_m * max(-40, min(step, 40))
-        figures = self.given.figures if self.given else (0.0,)
-        if self.asks is Asks.APEX:
-            along = figures[0] if self.given else 0.6 * self.asked.putt.length_m
-            return Given((along, (figures[1] if self.given else 0.0) + near))
-        return Given((figures[0] + near,), FIRST_SCHOOL)
+    def stepped(self, aside: int, along: int) -> dict[str, str]:
+        """Return the draft's fields with the answer so many steps aside, and of an apex along."""
+        near = self.wording.units.near_m
+        most = MOST_STEPS
+        right, further = (near * max(-most, min(step, most)) for step in (aside, ALONG_STEPS * along))
+        if self.asks is not Asks.APEX:
+            first = self.given.figures[0] if self.given else 0.0
+            return self._with((first + right + further / ALONG_STEPS,))
+        length = self.asked.putt.length_m
+        at, off = self.given.figures if self.given else (APEX_SHARE * length, 0.0)
+        return self._with((min(max(at + further, 0.0), length), off + right))
+
+    def _with(self, figures: tuple[float, ...]) -> dict[str, str]:
+        text, side = given_text(self.asks, Given(figures, FIRST_SCHOOL), self.wording)
+        return self.draft.fields | {"answer": text, "side": side, "by": FIRST_SCHOOL}
 
 
 @dataclass(frozen=True, kw_only=True)

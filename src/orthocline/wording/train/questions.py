@@ -69,11 +69,12 @@ QUESTIONS: Final[Mapping[Asks, QuestionWords]] = {
 CUE_WORDS: Final = {
     Cue.HORIZON: "grid and horizon",
     Cue.GRID: "grid alone",
-    Cue.SUN: "a low sun: bright ground falls toward it",
     Cue.SHEEN: "sheen alone: grass that leans toward you is dark",
 }
-SUN_WAYS: Final = ("ahead", "ahead on the right", "on the right", "behind on the right")
-SUN_MORE: Final = ("behind you", "behind on the left", "on the left", "ahead on the left")
+SUN_WAYS: Final = (
+    *("ahead", "ahead on the right", "on the right", "behind on the right"),
+    *("behind you", "behind on the left", "on the left", "ahead on the left"),
+)
 
 
 class Chip(NamedTuple):
@@ -90,11 +91,11 @@ def facts_words(putt: Putt, wording: Wording) -> str:
 
 
 def cue_words(cue: Cue, sun_rad: float) -> str:
-    """Return what the ground shows of itself; of a low sun where it stands."""
+    """Return what the ground shows of itself; of a low sun where it stands, clockwise from straight ahead."""
     if cue is not Cue.SUN:
         return CUE_WORDS[cue]
-    ways = (*SUN_WAYS, *SUN_MORE)
-    return f"a low sun {ways[round(sun_rad / (0.25 * math.pi)) % len(ways)]}: bright ground falls toward it"
+    where = SUN_WAYS[round(sun_rad / (0.25 * math.pi)) % len(SUN_WAYS)]
+    return f"a low sun {where}: bright ground falls toward it"
 
 
 def felt_words(putt: Putt, wording: Wording) -> str:

@@ -4,7 +4,7 @@ import { around, drawn, part, parts, spotOn } from "./dom.js";
 import { free } from "./keys.js";
 import { roll } from "./roll.js";
 
-const STEPS = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 };
+const STEPS = { ArrowRight: { step: 1 }, ArrowLeft: { step: -1 }, ArrowUp: { along: 1 }, ArrowDown: { along: -1 } };
 let held = false; // the finger is on the ground
 
 /** @type {() => HTMLFormElement | null} */
@@ -70,7 +70,7 @@ document.addEventListener("keydown", (event) => {
   const more = event.ctrlKey || event.metaKey || event.altKey;
   if (event.target === part("#placing") && STEPS[event.key] && !more) {
     event.preventDefault();
-    move({ step: STEPS[event.key] });
+    move(STEPS[event.key]);
     return;
   }
   if (!free(event)) return;
