@@ -201,6 +201,8 @@ VIEWS = {
     "slopes": "/train/slopes",
     "slopes-guessed": "/train/slopes?sense=eye&way=heels&guess=2.5+%25",
     "reader": "/train/reader",
+    "drills": "/train/drills",
+    "drill": "/train/drills/pace_ladder?zone=far",
     "beat": "/beat",
     "cautions": "/cautions",
     "missing": "/nowhere",
@@ -226,7 +228,7 @@ STRANGERS = (
 ON_A_PHONE = (
     *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
     *("round", "card", "figures", "habits", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
-    *("asked-sheen", "answered", "slopes-guessed"),
+    *("asked-sheen", "answered", "slopes-guessed", "drill"),
 )
 """Views that lie otherwise on a phone, and are looked at there."""
 

@@ -121,3 +121,25 @@ def test_with_scripts_off(page):
     assert page.find("#typed").get_attribute("value") == "9 in"
     page.find("#answer-it").click()
     page.until(lambda: re.search(r"\d+ of 100", page.text("#score")))
+
+
+def test_a_drill_is_set_up_from_its_drawing_and_done_with_one_thumb(page):
+    page.size(PHONE)
+    page.as_wren()
+    page.go("/train/drills")
+    page.press("Tuning putts")
+    page.see("A usual low-handicap golfer: 58 of 100.")
+    assert page.run(TOUCHING) == []
+    page.press("It is set up: begin")
+    for number, says in enumerate(("up to two feet past", "short", "up to two feet past"), start=1):
+        page.see(f"Ball {number} of 5", "main")
+        page.press(says)
+    page.see("Ball 4 of 5", "main")
+    page.press("Take the last back")
+    page.see("Ball 3 of 5", "main")
+    page.press("End it here")
+    page.see("1 of 2", "h1")
+    page.press("How it went before")
+    page.see("How it went", "main")
+    assert page.run(TOUCHING) == []
+    assert page.run("return document.documentElement.scrollWidth <= innerWidth")

@@ -47,6 +47,8 @@ PUBLIC = {
     "train.putt",
     "train.answer_linked",
     "train.answered_linked",
+    "drills.page",
+    "drills.drill",
     "phone_level.page",
     "phone_level.simulated",
     "mode.switch",

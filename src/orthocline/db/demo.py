@@ -12,13 +12,19 @@ from orthocline.db.ground.models import Course, Green, GreenChart
 from orthocline.db.log.habits import GolferHabits, ReadCorrection
 from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.speed.models import SpeedNote
-from orthocline.db.train.models import TrainedQuestion, TrainingLevel, TrainingMemory, TrainingSession
+from orthocline.db.train.models import (
+    DrillRun,
+    TrainedQuestion,
+    TrainingLevel,
+    TrainingMemory,
+    TrainingSession,
+)
 
 COPIED = (
     *(OwnMeasures, StrideTrial, StrokeTrial, SlopePair),
     *(Course, Green, GreenChart, Outing, LoggedPutt, SpeedNote),
     *(GolferHabits, ReadCorrection),
-    *(TrainingSession, TrainedQuestion, TrainingLevel, TrainingMemory),
+    *(TrainingSession, TrainedQuestion, TrainingLevel, TrainingMemory, DrillRun),
 )
 
 

@@ -8,7 +8,13 @@ from orthocline.db.log.habits import GolferHabits, ReadCorrection
 from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.request_counts import RequestCount
 from orthocline.db.speed.models import SpeedNote
-from orthocline.db.train.models import TrainedQuestion, TrainingLevel, TrainingMemory, TrainingSession
+from orthocline.db.train.models import (
+    DrillRun,
+    TrainedQuestion,
+    TrainingLevel,
+    TrainingMemory,
+    TrainingSession,
+)
 
 METADATA = Base.metadata
 TABLES = (
@@ -29,6 +35,7 @@ TABLES = (
     TrainedQuestion,
     TrainingLevel,
     TrainingMemory,
+    DrillRun,
     GivenFile,
     FilePiece,
     Job,

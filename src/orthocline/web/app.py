@@ -17,6 +17,7 @@ from orthocline.web import (
     balls,
     beat,
     database,
+    drills,
     errors,
     eyes,
     figures,
@@ -70,7 +71,22 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, balls, beat, eyes, figures, firm, grain, green_files, greens, habits, jobs, log),
+    *(
+        about,
+        account,
+        balls,
+        beat,
+        drills,
+        eyes,
+        figures,
+        firm,
+        grain,
+        green_files,
+        greens,
+        habits,
+        jobs,
+        log,
+    ),
     *(log_files, look, measures, mode, noting, other_methods, phone_level, ramp, read, reader, rounds),
     *(schools, slopes, speed, straight, today, train, training_record, which_was_it),
 )

@@ -5,6 +5,7 @@ import math
 import numpy as np
 import pytest
 
+from orthocline.core.draws import Draws
 from orthocline.core.relief import Outline
 from orthocline.core.train import (
     CARDS,
@@ -24,7 +25,6 @@ from orthocline.core.train import (
     seed_of,
     turned,
 )
-from orthocline.core.train.draws import Draws
 from orthocline.core.train.kinds import kinds
 from orthocline.core.train.made import made_ground
 from orthocline.core.train.straight import straight_turns

@@ -1,8 +1,8 @@
 """Training: questions that a seed gives, what an answer is worth, and when what comes back."""
 
+from orthocline.core.draws import LARGEST_SEED
 from orthocline.core.train.bias import Bias, mean_bias, seen_share
 from orthocline.core.train.choice import next_kind
-from orthocline.core.train.draws import LARGEST_SEED
 from orthocline.core.train.kinds import CARDS, READING, Asks, Kind, kind_named, kind_of
 from orthocline.core.train.levels import EASIEST, GOOD_SHARE, HARDEST, START, Cue, hardness, level_after
 from orthocline.core.train.made import checksum

@@ -7,8 +7,8 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
+from orthocline.core.draws import Draws
 from orthocline.core.ground import Grid, mean_gradient
-from orthocline.core.train.draws import Draws
 
 Fall = tuple[float, float]
 NODE_M: Final = 0.5

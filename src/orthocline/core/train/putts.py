@@ -6,6 +6,7 @@ from typing import Final
 
 import numpy as np
 
+from orthocline.core.draws import LARGEST_SEED, Draws
 from orthocline.core.ground import Surface, plane_from_grade
 from orthocline.core.relief import Outline
 from orthocline.core.roll import (
@@ -18,7 +19,6 @@ from orthocline.core.roll import (
     read,
     steepest_holding_slope,
 )
-from orthocline.core.train.draws import LARGEST_SEED, Draws
 from orthocline.core.train.kinds import BANDS, CARDS, ENDS_M, STEEPS, Asks, Kind
 from orthocline.core.train.levels import EASIEST, HARDEST, hardness
 from orthocline.core.train.made import made_ground

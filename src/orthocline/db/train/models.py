@@ -4,6 +4,7 @@ from datetime import datetime
 from typing import Any
 
 from sqlalchemy import (
+    ARRAY,
     BigInteger,
     CheckConstraint,
     DateTime,
@@ -121,3 +122,29 @@ class TrainingMemory(Base):
     difficulty: Mapped[float | None] = mapped_column(Float)
     due: Mapped[datetime] = mapped_column(DateTime(timezone=True))
     last_review: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+
+
+class DrillRun(Entry, Base):
+    """A drill as it was done once; `ended_at` is NULL while it goes on: a golfer has one such at most.
+
+    `drill` is what its file is called, `own` the golfer's own lengths [m] in it, `seed` what its balls are
+    drawn by. `noted` are the outcomes, ball by ball, and `points` of `best` what they are worth.
+    """
+
+    __tablename__ = "drill_runs"
+    __table_args__ = (
+        CheckConstraint("points >= 0 AND points <= best", name="points"),
+        UniqueConstraint("golfer_id", "key"),
+        Index("uq_drill_runs_open", "golfer_id", unique=True, postgresql_where=text("ended_at IS NULL")),
+        Index("ix_drill_runs_golfer_id_drill", "golfer_id", "drill", text("begun_at DESC")),
+    )
+
+    drill: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    own: Mapped[dict[str, float]] = mapped_column(JSONB)
+    seed: Mapped[int]
+    balls: Mapped[int] = mapped_column(SmallInteger)
+    begun_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    ended_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    noted: Mapped[list[str]] = mapped_column(ARRAY(String(NAME_LENGTH)))
+    points: Mapped[float]
+    best: Mapped[float]

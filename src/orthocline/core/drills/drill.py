@@ -1,0 +1,289 @@
+"""What a drill is: how it is set up, which balls it has, what is noted of each, and what counts."""
+
+import math
+from collections.abc import Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+from typing import Any, Final
+
+from orthocline.core.drills.members import DrillError, Members
+from orthocline.core.holing import gate_at
+from orthocline.core.units import FOOT_M, INCH_M
+
+NEAREST_M, FAR_M = 0.3, 30.0
+"""No ball is putted nearer, and nothing of a drill lies further off."""
+STEEPEST: Final = 6.0
+"""Percents."""
+MOST_BALLS: Final = 60
+MOST_MINUTES: Final = 60.0
+TRAINS: Final = ("pace", "line", "read", "aim", "strike", "tempo")
+"""What a drill is good for."""
+
+
+class MarkKind(StrEnum):
+    """What lies or stands on the ground."""
+
+    BALL = "ball"
+    HOLE = "hole"
+    COIN = "coin"
+    GATE = "gate"
+    ZONE = "zone"
+    STRING = "string"
+    RING = "ring"
+
+
+class Event(StrEnum):
+    """What counts, as the model can tell it."""
+
+    RESTS = "rests"
+    """It rests no shorter of the mark and no further past it than so much."""
+    WITHIN = "within"
+    """It rests no further from the mark than so much."""
+    DROPS = "drops"
+    """It drops."""
+    STARTS = "starts"
+    """It starts no further aside than so much."""
+    NOTHING = "nothing"
+    """The model has nothing to say of it."""
+
+
+@dataclass(frozen=True)
+class Mark:
+    """Something on the ground, seen from the ball that is putted first.
+
+    Attributes
+    ----------
+    kind : MarkKind
+    along_m, right_m : float
+        Its middle along the line and to its right [m].
+    wide_m, deep_m : float
+        Across the line, and along it; of a string how far it goes on, of a ring its radius [m].
+    says : str
+        What it is; empty where its kind says so.
+    """
+
+    kind: MarkKind
+    along_m: float
+    right_m: float = 0.0
+    wide_m: float = 0.0
+    deep_m: float = 0.0
+    says: str = ""
+
+
+@dataclass(frozen=True)
+class Ball:
+    """One ball of a plan: how far its target is, how far past, on what slope, and what is special of it.
+
+    Attributes
+    ----------
+    to_m, past_m : float
+        To the mark or the hole, and past it [m].
+    rise, fall_right : float
+        How the ground rises to it, and falls to the right [ratio].
+    says : str
+        What is to be done; empty where the length says all.
+    """
+
+    to_m: float
+    past_m: float
+    rise: float = 0.0
+    fall_right: float = 0.0
+    says: str = ""
+
+
+@dataclass(frozen=True)
+class Outcome:
+    """What is noted of a ball by one tap: its name, what the button says, and what it is worth."""
+
+    name: str
+    says: str
+    points: float
+
+
+@dataclass(frozen=True)
+class Target:
+    """What counts, as the model can tell it: the outcome that it is, the event, and its figures.
+
+    Attributes
+    ----------
+    least_m, most_m : float
+        Of a rest short of the mark (below 0) and past it, or the radius about it [m].
+    within_rad : float
+        Of a start line [rad].
+    """
+
+    counts: str
+    event: Event
+    least_m: float = 0.0
+    most_m: float = 0.0
+    within_rad: float = 0.0
+
+
+@dataclass(frozen=True)
+class Own:
+    """A length of one's own: what it is, and between what it lies [m]."""
+
+    name: str
+    says: str
+    default_m: float
+    least_m: float
+    most_m: float
+
+
+@dataclass(frozen=True)
+class Plan:
+    """Which balls are putted: all as they are written so many times, or so many drawn from them."""
+
+    balls: tuple[Ball, ...]
+    times: int
+    drawn: int
+
+
+@dataclass(frozen=True)
+class Drill:
+    """A drill.
+
+    Attributes
+    ----------
+    key : str
+        What its file is called.
+    trains : tuple of str
+        What it is good for, some of `TRAINS`.
+    """
+
+    key: str
+    name: str
+    purpose: str
+    how: str
+    gear: tuple[str, ...]
+    minutes: float
+    trains: tuple[str, ...]
+    own: tuple[Own, ...]
+    marks: tuple[Mark, ...]
+    plan: Plan
+    outcomes: tuple[Outcome, ...]
+    target: Target
+
+    @property
+    def best(self) -> float:
+        """The most points that one ball is worth."""
+        return max(one.points for one in self.outcomes)
+
+    def points(self, name: str) -> float:
+        """Return what an outcome is worth.
+
+        Parameters
+        ----------
+        name : str
+            Its name.
+
+        Returns
+        -------
+        float
+            Points [1]; 0 for one that is none of them.
+        """
+        return next((one.points for one in self.outcomes if one.name == name), 0.0)
+
+
+def drill_of(key: str, data: Mapping[str, Any], own_m: Mapping[str, float] | None = None) -> Drill:
+    """Return the drill that a file means.
+
+    Parameters
+    ----------
+    key : str
+        What the file is called.
+    data : mapping
+        Its members, as TOML has them.
+    own_m : mapping
+        The golfer's own lengths [m], by name; held between what the file allows.
+
+    Returns
+    -------
+    Drill
+        The drill with those lengths.
+
+    Raises
+    ------
+    DrillError
+        When a member is missing, means nothing or is absurd; it names the member.
+    """
+    top = Members(data)
+    own = tuple(_own(top, name) for name in data.get("own", {})) if top.has("own") else ()
+    top.asked.add("own")
+    chosen = {one.name: (own_m or {}).get(one.name, one.default_m) for one in own}
+    top.own_m = {one.name: min(max(chosen[one.name], one.least_m), one.most_m) for one in own}
+    outcomes = tuple(_outcome(one) for one in top.tables("outcomes"))
+    drill = Drill(
+        key,
+        top.text("name"),
+        top.text("purpose"),
+        top.text("how"),
+        top.texts("gear"),
+        top.number("minutes", 1.0, MOST_MINUTES),
+        tuple(Members({"": one}, "trains").one_of("", TRAINS) for one in top.texts("trains")),
+        own,
+        tuple(_mark(one) for one in top.tables("marks")),
+        _plan(top.table("plan")),
+        outcomes,
+        _target(top.table("target"), tuple(one.name for one in outcomes)),
+    )
+    if not drill.best:
+        raise DrillError("outcomes", "none is worth anything")
+    return top.finished(drill)
+
+
+def _own(top: Members, name: str) -> Own:
+    said = top.table("own").table(name)
+    lengths = (said.length_m(member, FAR_M) for member in ("usual", "least", "most"))
+    return said.finished(Own(name, said.text("says"), *lengths))
+
+
+def _mark(said: Members) -> Mark:
+    kind = MarkKind(said.one_of("kind", tuple(MarkKind)))
+    along = said.length_m("along", FAR_M, 0.0)
+    wide = said.length_m("wide", FAR_M, 0.0)
+    if said.has("within_deg"):
+        wide = gate_at(along, math.radians(said.number("within_deg", 0.1, 10.0))).wide_m
+    mark = Mark(
+        *(kind, along, said.length_m("right", FAR_M, 0.0), wide),
+        deep_m=said.length_m("deep", FAR_M, 0.0),
+        says=said.text("says") if said.has("says") else "",
+    )
+    return said.finished(mark)
+
+
+def _plan(said: Members) -> Plan:
+    balls = tuple(_ball(one) for one in said.tables("balls"))
+    times, drawn = said.count("times", MOST_BALLS, 1), int(said.number("drawn", 0, MOST_BALLS, 0))
+    if times * len(balls) > MOST_BALLS:
+        raise DrillError(said.at("times"), f"makes more than {MOST_BALLS} balls")
+    return said.finished(Plan(balls, times, drawn))
+
+
+def _ball(said: Members) -> Ball:
+    ball = Ball(
+        said.length_m("to", FAR_M),
+        said.length_m("past", FAR_M, 12.0 * INCH_M),
+        said.percent("rise", STEEPEST),
+        said.percent("fall_right", STEEPEST),
+        said.text("says") if said.has("says") else "",
+    )
+    if ball.to_m < NEAREST_M or ball.past_m < 0.0:
+        raise DrillError(said.at("to"), "must lie ahead of the ball, and no ball stops before it")
+    return said.finished(ball)
+
+
+def _outcome(said: Members) -> Outcome:
+    outcome = Outcome(said.text("name"), said.text("says"), said.number("points", 0.0, 10.0, 0.0))
+    return said.finished(outcome)
+
+
+def _target(said: Members, outcomes: tuple[str, ...]) -> Target:
+    target = Target(
+        said.one_of("counts", outcomes),
+        Event(said.one_of("event", tuple(Event))),
+        -said.length_m("short", FAR_M, 0.0),
+        said.length_m("past", FAR_M, FOOT_M),
+        math.radians(said.number("within_deg", 0.05, 10.0, 1.0)),
+    )
+    return said.finished(target)

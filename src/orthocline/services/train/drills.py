@@ -1,0 +1,214 @@
+"""Drills: those on the shelf, done once and again, each ball noted by one tap."""
+
+import secrets
+import tomllib
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from functools import cache
+from importlib.resources import files
+from importlib.resources.abc import Traversable
+from typing import Any, Final
+from uuid import UUID
+
+from sqlalchemy.orm import Session
+
+from orthocline.core.drills import Ball, Drill, DrillError, balls_of, drill_of
+from orthocline.core.train import LARGEST_SEED
+from orthocline.db.entries import add_once, entry_of, one_at_a_time
+from orthocline.db.train.models import DrillRun as DrillRun
+from orthocline.db.train.runs import last_runs, open_run, runs_of
+from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.errors import InvalidError, NotFoundError
+
+ROOM: Final = "Drills"
+SHIPPED: Final = files("orthocline.core.drills") / "files"
+MISSING: Final = "There is no such drill on the shelf."
+NOT_YOURS: Final = "That drill is not among yours."
+NEWEST: Final = 30
+"""So many runs of a drill are shown."""
+
+
+@dataclass(frozen=True)
+class Shelf:
+    """The drills there are by their files' names, and files that are none with what is wrong in them."""
+
+    drills: Mapping[str, Drill]
+    data: Mapping[str, Mapping[str, Any]]
+    wrong: Mapping[str, str]
+
+
+@dataclass(frozen=True)
+class Run:
+    """A drill as it is being done, or was: the drill with the golfer's own lengths, and its balls."""
+
+    row: DrillRun
+    drill: Drill
+    balls: tuple[Ball, ...]
+
+    @property
+    def next_ball(self) -> Ball | None:
+        """The ball that is putted next; None where all are noted, or it is over."""
+        done = len(self.row.noted)
+        return None if self.row.ended_at or done >= len(self.balls) else self.balls[done]
+
+    @property
+    def share(self) -> float:
+        """What the balls so far were worth, as a share of the most [1]."""
+        return self.row.points / self.row.best if self.row.best else 0.0
+
+
+def shelf_of(folder: Traversable) -> Shelf:
+    """Return the drills of a folder; a file that is none is named, and the others stand."""
+    drills, datas, wrong = {}, {}, {}
+    for one in sorted(folder.iterdir(), key=lambda found: found.name):
+        name, dot, kind = one.name.rpartition(".")
+        if kind != "toml" or not dot:
+            continue
+        try:
+            data = tomllib.loads(one.read_text(encoding="utf-8"))
+            drills[name], datas[name] = drill_of(name, data), data
+        except (DrillError, tomllib.TOMLDecodeError, UnicodeDecodeError) as error:
+            wrong[name] = str(error)
+    return Shelf(drills, datas, wrong)
+
+
+@cache
+def _shipped() -> Shelf:
+    return shelf_of(SHIPPED)
+
+
+@open_play(ROOM)
+def shelf(_viewer: Viewer) -> Shelf:
+    """Return the drills there are; refused in Competition."""
+    return _shipped()
+
+
+@open_play(ROOM)
+def drill_named(viewer: Viewer, name: str, own_m: Mapping[str, float] | None = None) -> Drill:
+    """Return a drill with the golfer's own lengths [m]; raises NotFoundError where there is none."""
+    found = shelf(viewer).data.get(name)
+    if found is None:
+        raise NotFoundError(MISSING)
+    return drill_of(name, found, own_m)
+
+
+@open_play(ROOM)
+def begin_run(
+    viewer: Viewer,
+    session: Session,
+    name: str,
+    own_m: Mapping[str, float],
+    now: datetime,
+    key: UUID | None = None,
+    seed: int | None = None,
+) -> DrillRun:
+    """Begin a drill; one that goes on ends. The same `key` again is the same run.
+
+    Raises
+    ------
+    NotFoundError
+        For a drill that is none.
+    """
+    drill = drill_named(viewer, name, own_m)
+    chosen = secrets.randbelow(LARGEST_SEED) if seed is None else seed
+    one_at_a_time(session, viewer.owner_id)
+    held = open_run(session, viewer.owner_id)
+    if held and held.key == key:
+        return held
+    if held:
+        held.ended_at = now
+        session.flush()
+    run = DrillRun(
+        golfer_id=viewer.owner_id,
+        key=key,
+        drill=name,
+        own=dict(own_m),
+        seed=chosen,
+        balls=len(balls_of(drill, chosen)),
+        begun_at=now,
+        noted=[],
+        points=0.0,
+        best=0.0,
+    )
+    return add_once(session, run)
+
+
+@open_play(ROOM)
+def going_run(viewer: Viewer, session: Session) -> Run | None:
+    """Return the drill that a golfer is at, if any that is on the shelf; refused in Competition."""
+    held = open_run(session, viewer.owner_id)
+    return find_run(viewer, session, held.id) if held and held.drill in shelf(viewer).drills else None
+
+
+@open_play(ROOM)
+def find_run(viewer: Viewer, session: Session, run_id: int) -> Run:
+    """Return a run of a golfer's own; raises NotFoundError where it is not theirs."""
+    row = entry_of(session, DrillRun, viewer.owner_id, run_id)
+    if row is None:
+        raise NotFoundError(NOT_YOURS)
+    drill = drill_named(viewer, row.drill, row.own)
+    return Run(row, drill, balls_of(drill, row.seed)[: row.balls])
+
+
+@open_play(ROOM)
+def note_ball(viewer: Viewer, session: Session, run_id: int, number: int, outcome: str, now: datetime) -> Run:
+    """Note what became of a ball, by its number from 1; one that was noted before stays as it was.
+
+    Raises
+    ------
+    InvalidError
+        For an outcome that is none of the drill's, or a number beyond its plan.
+    NotFoundError
+        Where the run is not theirs.
+    """
+    one_at_a_time(session, viewer.owner_id)
+    run = find_run(viewer, session, run_id)
+    session.refresh(run.row)
+    if outcome not in {one.name for one in run.drill.outcomes}:
+        raise InvalidError("outcome", "Tap one of the outcomes that this drill has.")
+    if number > len(run.balls):
+        raise InvalidError("outcome", f"This drill has {len(run.balls)} balls, and all are noted.")
+    if run.row.ended_at is None and number == len(run.row.noted) + 1:
+        _write(run, [*run.row.noted, outcome])
+        if len(run.row.noted) == len(run.balls):
+            run.row.ended_at = now
+    return run
+
+
+@open_play(ROOM)
+def unnote_ball(viewer: Viewer, session: Session, run_id: int, number: int) -> Run:
+    """Take back what was noted of the last ball, by its number; of any other nothing is changed."""
+    one_at_a_time(session, viewer.owner_id)
+    run = find_run(viewer, session, run_id)
+    session.refresh(run.row)
+    if run.row.ended_at is None and number == len(run.row.noted) > 0:
+        _write(run, run.row.noted[:-1])
+    return run
+
+
+@open_play(ROOM)
+def stop_run(viewer: Viewer, session: Session, run_id: int, now: datetime) -> Run:
+    """End a run before its last ball; what was noted counts."""
+    run = find_run(viewer, session, run_id)
+    if run.row.ended_at is None:
+        run.row.ended_at = now
+    return run
+
+
+def _write(run: Run, noted: list[str]) -> None:
+    run.row.noted = noted
+    run.row.points = sum(run.drill.points(one) for one in noted)
+    run.row.best = run.drill.best * len(noted)
+
+
+@open_play(ROOM)
+def history(viewer: Viewer, session: Session, name: str) -> Sequence[DrillRun]:
+    """Return the newest runs of a drill that are over, newest first; refused in Competition."""
+    return runs_of(session, viewer.owner_id, name, NEWEST)
+
+
+@open_play(ROOM)
+def newest_runs(viewer: Viewer, session: Session) -> Mapping[str, DrillRun]:
+    """Return a golfer's newest run of each drill; refused in Competition."""
+    return last_runs(session, viewer.owner_id)
