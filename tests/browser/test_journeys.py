@@ -202,6 +202,7 @@ VIEWS = {
     "slopes-guessed": "/train/slopes?sense=eye&way=heels&guess=2.5+%25",
     "reader": "/train/reader",
     "drills": "/train/drills",
+    "practice": "/train/practice?minutes=25",
     "drill": "/train/drills/pace_ladder?zone=far",
     "beat": "/beat",
     "cautions": "/cautions",

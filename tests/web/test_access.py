@@ -49,6 +49,7 @@ PUBLIC = {
     "train.answered_linked",
     "drills.page",
     "drills.drill",
+    "practice.page",
     "phone_level.page",
     "phone_level.simulated",
     "mode.switch",
@@ -76,6 +77,7 @@ def private_routes(app):
 
 def concrete(rule, number):
     kinds = rule.rule.replace("<any(stride, stroke, slope):kind>", "stride")
+    kinds = kinds.replace("<any(pause, on, end):what>", "pause").replace("<name>", "tuning_putts")
     return re.sub("<int:[a-z_]+>", str(number), kinds)
 
 

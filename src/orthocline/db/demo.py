@@ -14,6 +14,7 @@ from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.speed.models import SpeedNote
 from orthocline.db.train.models import (
     DrillRun,
+    PracticePlan,
     TrainedQuestion,
     TrainingLevel,
     TrainingMemory,
@@ -24,7 +25,7 @@ COPIED = (
     *(OwnMeasures, StrideTrial, StrokeTrial, SlopePair),
     *(Course, Green, GreenChart, Outing, LoggedPutt, SpeedNote),
     *(GolferHabits, ReadCorrection),
-    *(TrainingSession, TrainedQuestion, TrainingLevel, TrainingMemory, DrillRun),
+    *(TrainingSession, TrainedQuestion, TrainingLevel, TrainingMemory, DrillRun, PracticePlan),
 )
 
 

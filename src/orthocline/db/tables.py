@@ -10,6 +10,7 @@ from orthocline.db.request_counts import RequestCount
 from orthocline.db.speed.models import SpeedNote
 from orthocline.db.train.models import (
     DrillRun,
+    PracticePlan,
     TrainedQuestion,
     TrainingLevel,
     TrainingMemory,
@@ -36,6 +37,7 @@ TABLES = (
     TrainingLevel,
     TrainingMemory,
     DrillRun,
+    PracticePlan,
     GivenFile,
     FilePiece,
     Job,

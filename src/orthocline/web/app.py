@@ -35,6 +35,7 @@ from orthocline.web import (
     noting,
     other_methods,
     phone_level,
+    practice,
     ramp,
     read,
     reader,
@@ -71,24 +72,9 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(
-        about,
-        account,
-        balls,
-        beat,
-        drills,
-        eyes,
-        figures,
-        firm,
-        grain,
-        green_files,
-        greens,
-        habits,
-        jobs,
-        log,
-    ),
-    *(log_files, look, measures, mode, noting, other_methods, phone_level, ramp, read, reader, rounds),
-    *(schools, slopes, speed, straight, today, train, training_record, which_was_it),
+    *(about, account, balls, beat, drills, eyes, figures, firm, grain, green_files, greens, habits, jobs),
+    *(log, log_files, look, measures, mode, noting, other_methods, phone_level, practice, ramp, read),
+    *(reader, rounds, schools, slopes, speed, straight, today, train, training_record, which_was_it),
 )
 
 

@@ -14,9 +14,13 @@ from orthocline.core.drills.drill import (
 )
 from orthocline.core.drills.members import DrillError
 from orthocline.core.drills.plans import balls_of
+from orthocline.core.drills.sessions import LONGEST, QUESTIONS, SHORTEST, Slot, session_of
 from orthocline.core.drills.targets import share_of, target_of
 
 __all__ = [
+    "LONGEST",
+    "QUESTIONS",
+    "SHORTEST",
     "TRAINS",
     "Ball",
     "Drill",
@@ -26,9 +30,11 @@ __all__ = [
     "MarkKind",
     "Outcome",
     "Own",
+    "Slot",
     "Target",
     "balls_of",
     "drill_of",
+    "session_of",
     "share_of",
     "target_of",
 ]

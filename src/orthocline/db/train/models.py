@@ -129,6 +129,7 @@ class DrillRun(Entry, Base):
 
     `drill` is what its file is called, `own` the golfer's own lengths [m] in it, `seed` what its balls are
     drawn by. `noted` are the outcomes, ball by ball, and `points` of `best` what they are worth.
+    `outing_id` is the practice in whose log it stands.
     """
 
     __tablename__ = "drill_runs"
@@ -145,6 +146,36 @@ class DrillRun(Entry, Base):
     balls: Mapped[int] = mapped_column(SmallInteger)
     begun_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     ended_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    outing_id: Mapped[int | None] = mapped_column(
+        BigInteger, ForeignKey("outings.id", ondelete="SET NULL"), index=True
+    )
     noted: Mapped[list[str]] = mapped_column(ARRAY(String(NAME_LENGTH)))
     points: Mapped[float]
     best: Mapped[float]
+
+
+class PracticePlan(Entry, Base):
+    """A practice session; `ended_at` is NULL while it goes on: a golfer has one such at most.
+
+    `slots` are its parts (what, minutes, what for), of which `done` are over. `spent_s` were practised up to
+    `running_since`, which is NULL while it is paused.
+    """
+
+    __tablename__ = "practice_plans"
+    __table_args__ = (
+        CheckConstraint("minutes > 0", name="minutes"),
+        CheckConstraint("done >= 0", name="done"),
+        UniqueConstraint("golfer_id", "key"),
+        Index("uq_practice_plans_open", "golfer_id", unique=True, postgresql_where=text("ended_at IS NULL")),
+    )
+
+    minutes: Mapped[float]
+    slots: Mapped[list[dict[str, Any]]] = mapped_column(JSONB)
+    done: Mapped[int] = mapped_column(SmallInteger, server_default="0")
+    outing_id: Mapped[int | None] = mapped_column(
+        BigInteger, ForeignKey("outings.id", ondelete="SET NULL"), index=True
+    )
+    begun_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    running_since: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    spent_s: Mapped[float] = mapped_column(server_default="0")
+    ended_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))

@@ -1,11 +1,11 @@
-"""A golfer's runs of drills."""
+"""A golfer's runs of drills, and practice sessions."""
 
 from collections.abc import Sequence
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from orthocline.db.train.models import DrillRun
+from orthocline.db.train.models import DrillRun, PracticePlan
 
 
 def open_run(session: Session, golfer_id: int) -> DrillRun | None:
@@ -38,3 +38,22 @@ def all_runs(session: Session, golfer_id: int) -> Sequence[DrillRun]:
     """Return all runs of a golfer, oldest first."""
     query = select(DrillRun).where(DrillRun.golfer_id == golfer_id)
     return session.scalars(query.order_by(DrillRun.id)).all()
+
+
+def runs_in(session: Session, outing_id: int) -> Sequence[DrillRun]:
+    """Return the runs of drills that stand in a practice's log, oldest first."""
+    query = select(DrillRun).where(DrillRun.outing_id == outing_id, DrillRun.best > 0)
+    return session.scalars(query.order_by(DrillRun.id)).all()
+
+
+def open_plan(session: Session, golfer_id: int) -> PracticePlan | None:
+    """Return the practice session that a golfer is in, if any."""
+    return session.scalar(
+        select(PracticePlan).where(PracticePlan.golfer_id == golfer_id, PracticePlan.ended_at.is_(None))
+    )
+
+
+def all_plans(session: Session, golfer_id: int) -> Sequence[PracticePlan]:
+    """Return all practice sessions of a golfer, oldest first."""
+    query = select(PracticePlan).where(PracticePlan.golfer_id == golfer_id)
+    return session.scalars(query.order_by(PracticePlan.id)).all()

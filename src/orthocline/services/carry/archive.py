@@ -20,7 +20,7 @@ from orthocline.db.log.queries import all_putts
 from orthocline.db.speed.models import SpeedNote
 from orthocline.db.speed.queries import all_speeds
 from orthocline.db.train.queries import all_questions, levels_of, memories_of, sessions_of
-from orthocline.db.train.runs import all_runs
+from orthocline.db.train.runs import all_plans, all_runs
 from orthocline.services.account.access import Viewer, own_data
 from orthocline.services.jobs.task import Made, Task
 
@@ -78,6 +78,9 @@ def archive(viewer: Viewer, session: Session) -> Iterator[str]:
     yield ",\n"
     runs = () if hidden else all_runs(session, viewer.owner_id)
     yield from _listed("drills", (_columns(run) for run in runs))
+    yield ",\n"
+    plans = () if hidden else all_plans(session, viewer.owner_id)
+    yield from _listed("practice_plans", (_columns(plan) for plan in plans))
     yield ",\n"
     speeds = () if hidden else all_speeds(session, viewer.owner_id)
     yield from _listed("speeds", (_where(note) | _columns(note) for note in speeds))

@@ -17,9 +17,10 @@ from orthocline.core.drills import Ball, Drill, DrillError, balls_of, drill_of
 from orthocline.core.train import LARGEST_SEED
 from orthocline.db.entries import add_once, entry_of, one_at_a_time
 from orthocline.db.train.models import DrillRun as DrillRun
-from orthocline.db.train.runs import last_runs, open_run, runs_of
+from orthocline.db.train.runs import last_runs, open_run, runs_in, runs_of
 from orthocline.services.account.access import Viewer, open_play
 from orthocline.services.errors import InvalidError, NotFoundError
+from orthocline.services.log.outings import open_outing
 
 ROOM: Final = "Drills"
 SHIPPED: Final = files("orthocline.core.drills") / "files"
@@ -127,6 +128,7 @@ def begin_run(
         seed=chosen,
         balls=len(balls_of(drill, chosen)),
         begun_at=now,
+        outing_id=_practice_id(viewer, session, now),
         noted=[],
         points=0.0,
         best=0.0,
@@ -194,6 +196,20 @@ def stop_run(viewer: Viewer, session: Session, run_id: int, now: datetime) -> Ru
     if run.row.ended_at is None:
         run.row.ended_at = now
     return run
+
+
+def _practice_id(viewer: Viewer, session: Session, now: datetime) -> int | None:
+    """Return the practice that goes on in the log, if any."""
+    going = open_outing(viewer, session, now)
+    return going.id if going and going.kind == "practice" else None
+
+
+@open_play(ROOM)
+def runs_of_practice(viewer: Viewer, session: Session, outing_id: int) -> list[Run]:
+    """Return the drills in a practice's log that are on the shelf; refused in Competition."""
+    known = shelf(viewer).drills
+    rows = [row for row in runs_in(session, outing_id) if row.golfer_id == viewer.owner_id]
+    return [find_run(viewer, session, row.id) for row in rows if row.drill in known]
 
 
 def _write(run: Run, noted: list[str]) -> None:

@@ -23,6 +23,7 @@ from orthocline.services.log.outings import (
     putts_of_outing,
     restore_outing,
 )
+from orthocline.services.train.drills import runs_of_practice
 from orthocline.web.database import session
 from orthocline.web.identity import viewer, wording
 from orthocline.web.once import entry_key
@@ -30,6 +31,7 @@ from orthocline.web.rounds.forms import BeginForm, CardForm, EditForm, HoleForm
 from orthocline.web.rounds.view import greens_of, round_row
 from orthocline.web.shared.numbers import number_asked
 from orthocline.web.shared.times import instant
+from orthocline.wording.train.drills import score_words
 
 blueprint = Blueprint("rounds", __name__)
 Page = str | Response | tuple[str, int]
@@ -65,7 +67,20 @@ def page_of(outing_id: int) -> str:
     told = round_row(
         outing_row(viewer(), session(), outing), wording(), goes_on=bool(going and going.id == outing.id)
     )
-    return render_template("rounds/one.html", outing=told, kind=outing.kind, greens=greens)
+    drills = _drills(outing_id) if outing.kind == "practice" and not viewer().in_competition else []
+    return render_template("rounds/one.html", outing=told, kind=outing.kind, greens=greens, drills=drills)
+
+
+def _drills(outing_id: int) -> list[tuple[str, str]]:
+    """Return the drills of a practice in words, each with its address."""
+    runs = runs_of_practice(viewer(), session(), outing_id)
+    return [
+        (
+            f"{one.drill.name}: {score_words(one.row.points, one.row.best)}",
+            url_for("drills.run", run_id=one.row.id),
+        )
+        for one in runs
+    ]
 
 
 @blueprint.post("/rounds/<int:outing_id>/end")
