@@ -40,11 +40,13 @@ def test_a_file_that_is_none_is_named_and_the_others_stand(client, tmp_path, mon
     (tmp_path / "bad.toml").write_text('name = "Bad"\nminutes = 3\n')
     (tmp_path / "torn.toml").write_text("name = ")
     (tmp_path / "notes.txt").write_text("nothing")
+    (tmp_path / f"{'long' * 11}.toml").write_text((SHIPPED / "start_gate.toml").read_text())
     monkeypatch.setattr(drill_service, "_shipped", lambda: shelf_of(tmp_path))
     page = client.get("/train/drills")
     assert len(links(page, "/train/drills/")) == 1
     assert "The file bad is no drill: outcomes: is missing." in text(page)
     assert "The file torn is no drill" in text(page)
+    assert "its name has more than 40 letters" in text(page)
     assert client.get("/train/drills/bad").status_code == 404
 
 

@@ -12,9 +12,10 @@ from orthocline.core.units import FOOT_M, INCH_M
 
 NEAREST_M, FAR_M = 0.3, 30.0
 """No ball is putted nearer, and nothing of a drill lies further off."""
-STEEPEST: Final = 6.0
-"""Percents."""
-MOST_BALLS: Final = 60
+STEEPEST: Final = 4.0
+"""Percents, each way: a ball stops on both together."""
+MOST_BALLS, MOST_LETTERS = 60, 40
+"""Of a plan, and of the name of an outcome."""
 MOST_MINUTES: Final = 60.0
 TRAINS: Final = ("pace", "line", "read", "aim", "strike", "tempo")
 """What a drill is good for."""
@@ -208,11 +209,13 @@ def drill_of(key: str, data: Mapping[str, Any], own_m: Mapping[str, float] | Non
         When a member is missing, means nothing or is absurd; it names the member.
     """
     top = Members(data)
-    own = tuple(_own(top, name) for name in data.get("own", {})) if top.has("own") else ()
-    top.asked.add("own")
+    lengths = top.table("own") if top.has("own") else Members({})
+    own = tuple(_own(lengths, name) for name in lengths.data)
     chosen = {one.name: (own_m or {}).get(one.name, one.default_m) for one in own}
     top.own_m = {one.name: min(max(chosen[one.name], one.least_m), one.most_m) for one in own}
     outcomes = tuple(_outcome(one) for one in top.tables("outcomes"))
+    if len({one.name for one in outcomes}) < len(outcomes):
+        raise DrillError("outcomes", "two have one name")
     drill = Drill(
         key,
         top.text("name"),
@@ -232,10 +235,12 @@ def drill_of(key: str, data: Mapping[str, Any], own_m: Mapping[str, float] | Non
     return top.finished(drill)
 
 
-def _own(top: Members, name: str) -> Own:
-    said = top.table("own").table(name)
-    lengths = (said.length_m(member, FAR_M) for member in ("usual", "least", "most"))
-    return said.finished(Own(name, said.text("says"), *lengths))
+def _own(lengths: Members, name: str) -> Own:
+    said = lengths.table(name)
+    own = Own(name, said.text("says"), *(said.length_m(one, FAR_M) for one in ("usual", "least", "most")))
+    if not 0.0 <= own.least_m <= own.default_m <= own.most_m:
+        raise DrillError(said.at("usual"), "must lie between the least and the most")
+    return said.finished(own)
 
 
 def _mark(said: Members) -> Mark:
@@ -274,7 +279,11 @@ def _ball(said: Members) -> Ball:
 
 
 def _outcome(said: Members) -> Outcome:
-    outcome = Outcome(said.text("name"), said.text("says"), said.number("points", 0.0, 10.0, 0.0))
+    outcome = Outcome(
+        said.text("name", most=MOST_LETTERS),
+        said.text("says", most=MOST_LETTERS),
+        said.number("points", 0.0, 10.0, 0.0),
+    )
     return said.finished(outcome)
 
 

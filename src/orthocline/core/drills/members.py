@@ -54,11 +54,11 @@ class Members:
         """Return whether there is such a member."""
         return name in self.data
 
-    def text(self, name: str, default: str | None = None) -> str:
+    def text(self, name: str, default: str | None = None, most: int = LONGEST) -> str:
         """Return a text; raises DrillError where it is none, or missing without a default."""
         found = self._member(name, default)
-        if not isinstance(found, str) or not found.strip() or len(found) > LONGEST:
-            raise DrillError(self.at(name), f"must be a text of at most {LONGEST} letters")
+        if not isinstance(found, str) or not found.strip() or len(found) > most:
+            raise DrillError(self.at(name), f"must be a text of at most {most} letters")
         return found.strip()
 
     def texts(self, name: str) -> tuple[str, ...]:

@@ -16,6 +16,7 @@ from sqlalchemy.orm import Session
 from orthocline.core.drills import Ball, Drill, DrillError, balls_of, drill_of
 from orthocline.core.train import LARGEST_SEED
 from orthocline.db.entries import add_once, entry_of, one_at_a_time
+from orthocline.db.train.models import NAME_LENGTH
 from orthocline.db.train.models import DrillRun as DrillRun
 from orthocline.db.train.runs import last_runs, open_run, runs_in, runs_of
 from orthocline.services.account.access import Viewer, open_play
@@ -65,6 +66,9 @@ def shelf_of(folder: Traversable) -> Shelf:
     for one in sorted(folder.iterdir(), key=lambda found: found.name):
         name, dot, kind = one.name.rpartition(".")
         if kind != "toml" or not dot:
+            continue
+        if len(name) > NAME_LENGTH:
+            wrong[name] = f"its name has more than {NAME_LENGTH} letters"
             continue
         try:
             data = tomllib.loads(one.read_text(encoding="utf-8"))
