@@ -202,6 +202,7 @@ VIEWS = {
     "slopes-guessed": "/train/slopes?sense=eye&way=heels&guess=2.5+%25",
     "reader": "/train/reader",
     "drills": "/train/drills",
+    "stand-in": "/train/stand-in?seed=5&stroke=14+in&late=0.05+s+late",
     "practice": "/train/practice?minutes=25",
     "drill": "/train/drills/pace_ladder?zone=far",
     "beat": "/beat",

@@ -143,3 +143,18 @@ def test_a_drill_is_set_up_from_its_drawing_and_done_with_one_thumb(page):
     page.see("How it went", "main")
     assert page.run(TOUCHING) == []
     assert page.run("return document.documentElement.scrollWidth <= innerWidth")
+
+
+def test_a_stroke_is_drawn_back_on_the_ruler_and_the_slope_shown(page):
+    page.go("/train/stand-in", seed="5")
+    page.see("A putt on a slope that you do not know.")
+    ruler = page.find("#ruler")
+    swing = ActionChains(page.driver).move_to_element_with_offset(ruler, -200, 0).click_and_hold()
+    swing.move_by_offset(120, 0).move_by_offset(80, 0).release().perform()
+    page.see("Ball 1:", "h1")
+    assert float(page.find("#stroke").get_attribute("value").split()[0]) > 5.0
+    assert page.find("#late").get_attribute("value").split()[-1] in ("early", "late")
+    page.press("Show the slope")
+    page.see("It falls", "#revealed")
+    assert len(page.all("#balls [data-part=rest]")) == 1
+    assert page.run(TOUCHING) == []

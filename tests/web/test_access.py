@@ -50,6 +50,7 @@ PUBLIC = {
     "drills.page",
     "drills.drill",
     "practice.page",
+    "stand_in.page",
     "phone_level.page",
     "phone_level.simulated",
     "mode.switch",

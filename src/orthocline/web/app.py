@@ -43,6 +43,7 @@ from orthocline.web import (
     schools,
     slopes,
     speed,
+    stand_in,
     straight,
     today,
     train,
@@ -74,7 +75,8 @@ DEFAULTS: Mapping[str, Any] = {
 FEATURES = (
     *(about, account, balls, beat, drills, eyes, figures, firm, grain, green_files, greens, habits, jobs),
     *(log, log_files, look, measures, mode, noting, other_methods, phone_level, practice, ramp, read),
-    *(reader, rounds, schools, slopes, speed, straight, today, train, training_record, which_was_it),
+    *(reader, rounds, schools, slopes, speed, stand_in, straight, today, train, training_record),
+    which_was_it,
 )
 
 

@@ -37,6 +37,10 @@ CAUTIONS: Mapping[str, str] = {
         "For practice: a level or a phone on the green during a round may break the rules in force; ask the"
         " committee. Walk backwards only where you have looked, and stay off others' lines."
     ),
+    "drills.page": (
+        "On a practice green, or where the course allows it: repeated putts, gates and coins on a hole"
+        " may break local rules. Give way to those who play, and leave no mark. No target promises holing."
+    ),
     "look.page": (
         "Stay off others' lines, keep your shadow still, and be ready when it is your turn. Feet and eyes are"
         " yours; a level, a phone and what is worked out here are for open play: ask the committee. Stand"

@@ -15,6 +15,7 @@ from orthocline.core.drills.drill import (
 from orthocline.core.drills.members import DrillError
 from orthocline.core.drills.plans import balls_of
 from orthocline.core.drills.sessions import LONGEST, QUESTIONS, SHORTEST, Slot, session_of
+from orthocline.core.drills.stand_in import Swing, struck, swing_launch
 from orthocline.core.drills.targets import share_of, target_of
 
 __all__ = [
@@ -31,10 +32,13 @@ __all__ = [
     "Outcome",
     "Own",
     "Slot",
+    "Swing",
     "Target",
     "balls_of",
     "drill_of",
     "session_of",
     "share_of",
+    "struck",
+    "swing_launch",
     "target_of",
 ]
