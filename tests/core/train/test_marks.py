@@ -3,6 +3,7 @@
 import math
 from dataclasses import replace
 
+import numpy as np
 import pytest
 
 from orthocline.core.calls import USUAL_GOLFER, Answer, apex_of
@@ -94,7 +95,17 @@ def test_hours_and_gates_are_played():
     gate = mark(Asks.GATE, 0.1).truth
     assert mark(Asks.GATE, gate).score > 0.98
     with pytest.raises(NoAnswerError):
-        mark(Asks.ENTRY, 12.0)
+        mark(Asks.AMOUNT, 12.0, school="cup_entry")
+
+
+def test_an_hour_at_which_no_ball_goes_in_is_as_wrong_as_the_nearest_at_which_one_does():
+    down = replace(plane_putt(6.0, side_right=0.02, grade=-0.03, speed_ft=9.4), pace=RollPast(FOOT_M))
+    truth = read(down).entry_clock_hours
+    assert Answer("cup_entry", (3.0,)).launch(down, USUAL_GOLFER) is None
+    for hours in (np.arange(truth, 9.1, 0.5), np.arange(truth, 2.9, -0.5)):
+        scores = [mark(Asks.ENTRY, hour, putts=(down,)).score for hour in hours]
+        assert scores == pytest.approx(sorted(scores, reverse=True), abs=0.02)
+        assert scores[-1] < 0.5
 
 
 def test_slopes_serve_within_half_a_percent():

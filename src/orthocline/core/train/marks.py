@@ -23,6 +23,8 @@ SLOPE_SERVES: Final = 0.5 * PERCENT
 """A slope serves that is told so well [ratio]."""
 STRAIGHT_SHARE: Final = 0.25
 """A putt is straight that is aimed no further out than this share of what still drops."""
+HOUR_STEPS: Final = 12
+"""So many steps lie between an hour told and the true one."""
 APEX_SHARE: Final = 0.2
 """An apex serves that is told as far along as this share of the putt."""
 
@@ -173,17 +175,20 @@ def _amount(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
     return _by_launch(solved, Answer(given.school, given.figures).launch(solved.putt, golfer))
 
 
-def _in_words_of(school: str, figure: Callable[[Read], float | None]) -> Marker:
-    """Return how an answer in one school's words is marked, whose truth is a figure of the read."""
+def _gate(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
+    truth = float(SCHOOLS["curve_gate"].value(solved, GolferFigures()).right_m)
+    launch = Answer("curve_gate", given.figures).launch(solved.putt, golfer)
+    return _by_launch(solved, launch, (given.figures[0], truth))
 
-    def marker(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
-        truth = figure(solved)
-        if truth is None:
-            raise NoPuttError("there is nothing to ask of this putt")
-        launch = Answer(school, given.figures).launch(solved.putt, golfer)
-        return _by_launch(solved, launch, (given.figures[0], truth))
 
-    return marker
+def _entry(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
+    """An hour at which no ball goes in is played as the nearest to it at which one does."""
+    truth, hour = solved.entry_clock_hours, given.figures[0]
+    if truth is None:
+        raise NoPuttError("there is nothing to ask of this putt")
+    tried = (hour + (truth - hour) * step / HOUR_STEPS for step in range(HOUR_STEPS + 1))
+    launches = (Answer("cup_entry", (one,)).launch(solved.putt, golfer) for one in tried)
+    return _by_launch(solved, next(filter(None, launches), None), (hour, truth))
 
 
 def _apex(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
@@ -195,11 +200,6 @@ def _apex(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
     by_line = _by_launch(solved, launch, (right, top.mark.right_m))
     along_off = (along - top.mark.along_m) / (APEX_SHARE * solved.putt.length_m)
     return replace(by_line, off=held(math.hypot(by_line.off, along_off)))
-
-
-def _gate_m(solved: Read) -> float | None:
-    gate = SCHOOLS["curve_gate"].value(solved, GolferFigures())
-    return float(gate.right_m)
 
 
 def _plays(solved: Read, given: Given, _golfer: GolferFigures) -> Marked:
@@ -255,10 +255,10 @@ MARKERS: Final[Mapping[Asks, Marker]] = {
     Asks.AMOUNT: _amount,
     Asks.PLAYS: _plays,
     Asks.APEX: _apex,
-    Asks.ENTRY: _in_words_of("cup_entry", lambda solved: solved.entry_clock_hours),
+    Asks.ENTRY: _entry,
     Asks.SLOPE: _slope,
     Asks.PACE: _pace,
     Asks.CARD: _slope,
-    Asks.GATE: _in_words_of("curve_gate", _gate_m),
+    Asks.GATE: _gate,
 }
 """But for those that take more than one putt."""
