@@ -145,6 +145,16 @@ def test_a_drill_is_set_up_from_its_drawing_and_done_with_one_thumb(page):
     assert page.run("return document.documentElement.scrollWidth <= innerWidth")
 
 
+def test_at_a_desk_a_key_tells_what_became_of_a_ball(page):
+    page.as_wren()
+    page.go("/train/drills/pace_ladder")
+    page.press("It is set up: begin")
+    for key, number in (("1", 2), ("3", 3), ("9", 3)):
+        ActionChains(page.driver).send_keys(key).perform()
+        page.see(f"Ball {number} of", "main")
+    assert len(page.all("[aria-label='What was noted'] li")) == 2
+
+
 def test_a_stroke_is_drawn_back_on_the_ruler_and_the_slope_shown(page):
     page.go("/train/stand-in", seed="5")
     page.see("A putt on a slope that you do not know.")

@@ -1,6 +1,7 @@
 """The demo golfer: each visitor's own copy, as if measured this morning, swept away after a day."""
 
 from datetime import UTC, datetime, timedelta
+from statistics import fmean
 
 import pytest
 from sqlalchemy import create_engine, delete, func, select
@@ -13,6 +14,7 @@ from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import sign_in, sign_up
 from orthocline.services.account.measures import own_measures
 from orthocline.services.demo import golfer as demo_service
+from orthocline.services.demo.drills import DONE
 from orthocline.services.demo.golfer import (
     DEMO_GOLFER,
     PUPILS,
@@ -23,6 +25,7 @@ from orthocline.services.demo.golfer import (
 from orthocline.services.demo.training import EYES
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import day_speed
+from orthocline.services.train.drills import history, newest_runs
 from orthocline.services.train.record import biases_by_way, record_of
 from orthocline.services.train.sessions import going
 from orthocline.web.app import create_app
@@ -89,6 +92,17 @@ def test_what_the_eyes_of_the_demo_do_is_found_by_their_records(session):
         assert going(Viewer(golfer), session) is None
     tove = session.scalars(select(Golfer).where(Golfer.name == "Tove", Golfer.demo == "template")).one()
     assert biases_by_way(own_measures(Viewer(tove), session), "feet")["left"].sure
+
+
+def test_the_drills_of_a_month_went_better_in_its_second_half(session):
+    for name, (_, drills, _) in DONE.items():
+        golfer = session.scalars(select(Golfer).where(Golfer.name == name, Golfer.demo == "template")).one()
+        runs = [one for drill in drills for one in history(Viewer(golfer), session, drill)]
+        middle = sorted(one.begun_at for one in runs)[len(runs) // 2]
+        later = [one.points / one.best for one in runs if one.begun_at >= middle]
+        sooner = [one.points / one.best for one in runs if one.begun_at < middle]
+        assert fmean(later) > fmean(sooner), name
+        assert len(newest_runs(Viewer(golfer), session)) == len(drills)
 
 
 def test_a_pupil_may_be_looked_round_as_too(app, session):

@@ -67,8 +67,10 @@ def test_what_cannot_be_read_is_said_and_kept(client, fields, says):
 
 
 def test_odd_addresses_are_no_trouble(client):
-    for ball in ("nan,0,0", "1,2", "x", "900,0,0", "-1,0,0"):
+    for ball in ("nan,0,0", "1,2", "x", "20,0,0", "-1,0,0"):
         assert "A putt on a slope" in text(shown(client, ball=ball))
+    wild = shown(client, ball=["1.5,-0.9,4.9", "1.5,0,-4.9"])
+    assert words_at(wild, "h1").startswith("Ball 2: ")
     assert client.get("/train/stand-in?seed=nothing").status_code == 303
     assert client.get("/train/stand-in?seed=99999999999").status_code == 303
     many = "&".join("ball=0.35,0,0" for _ in range(20))

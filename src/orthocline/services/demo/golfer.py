@@ -16,6 +16,7 @@ from orthocline.db.demo import copy_all, delete_demo_copies, demo_template
 from orthocline.db.entries import hold
 from orthocline.db.speed.queries import newest_speed
 from orthocline.services.account.access import Viewer, anyone
+from orthocline.services.demo.drills import drill_demo
 from orthocline.services.demo.greens import load_demo_greens
 from orthocline.services.demo.season import IDRIS, TOVE, WREN, Season, season_end
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
@@ -101,6 +102,7 @@ def load_demo(session: Session, seed: int = 4) -> bool:
         Season(session, golfer, player, greens[:PLAYED], rng).log(season_end())
         session.flush()
         train_demo(session, golfer, season_end(), np.random.default_rng(seed + 50 + number))
+        drill_demo(session, golfer, season_end(), np.random.default_rng(seed + 60 + number))
         work_out_habits(Viewer(golfer), session, Task())
     return True
 

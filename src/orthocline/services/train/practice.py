@@ -1,6 +1,6 @@
 """Practice sessions: what is weakest, a plan for the minutes at hand, and how far it has come."""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Final
@@ -8,7 +8,7 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
-from orthocline.core.account import GOLFERS
+from orthocline.core.account import GOLFERS, Golfer
 from orthocline.core.drills import LONGEST, SHORTEST, Slot, balls_of, session_of, target_of
 from orthocline.core.train import GOOD_SHARE, READING
 from orthocline.db.entries import add_once, one_at_a_time
@@ -25,6 +25,10 @@ from orthocline.services.train.record import record_of
 FEWEST: Final = 10
 """So many answers of the trainer count."""
 MOST_NEED: Final = 3.0
+PER_SHARE: Final = 2.0
+"""What falls short by a share is needed so many times as much more."""
+Told = tuple[str, float, str]
+"""What is needed, how much [1], and by what that is told."""
 
 
 @dataclass(frozen=True)
@@ -70,35 +74,48 @@ def needs_of(viewer: Viewer, session: Session, measures: Measures | None, now: d
     model's golfer. What tells most counts.
     """
     usual = GOLFERS[golfer_of(measures).level]
-    told: dict[str, list[Need]] = {}
+    found: dict[str, Need] = {}
+    told = (
+        *_by_log(viewer, session, usual),
+        *_by_trainer(viewer, session, now),
+        *_by_drills(viewer, session, usual),
+    )
+    for what, much, by in told:
+        if what not in found or much > found[what].much:
+            found[what] = Need(min(much, MOST_NEED), by)
+    return found
+
+
+def _by_log(viewer: Viewer, session: Session, usual: Golfer) -> Iterator[Told]:
     known = habits_of(viewer, session)
-    if known and known.stroke.own:
-        told.setdefault("line", []).append(
-            Need(known.stroke.start_sd_rad.value / usual.start_line_rad, "log")
-        )
-        told.setdefault("pace", []).append(Need(known.stroke.energy_sd.value / usual.energy, "log"))
-    if known:
-        for group in known.of("side"):
-            if group.enough:
-                told.setdefault("read", []).append(Need(1.0 + 2.0 * abs(1.0 - group.factor.value), "log"))
+    if known is None:
+        return
+    if known.stroke.own:
+        yield "line", known.stroke.start_sd_rad.value / usual.start_line_rad, "log"
+        yield "pace", known.stroke.energy_sd.value / usual.energy, "log"
+    for group in known.of("side"):
+        if group.enough:
+            yield "read", 1.0 + PER_SHARE * abs(1.0 - group.factor.value), "log"
+
+
+def _by_trainer(viewer: Viewer, session: Session, now: datetime) -> Iterator[Told]:
     reading = [one for one in record_of(viewer, session, now).asked if one.asks in READING]
     answers = sum(len(one.rows) for one in reading)
     if answers >= FEWEST:
         good = sum(one.good_share * len(one.rows) for one in reading) / answers
-        told.setdefault("read", []).append(Need(1.0 + 2.0 * max(GOOD_SHARE - good, 0.0), "trainer"))
+        yield "read", 1.0 + PER_SHARE * max(GOOD_SHARE - good, 0.0), "trainer"
+
+
+def _by_drills(viewer: Viewer, session: Session, usual: Golfer) -> Iterator[Told]:
+    known = shelf(viewer).drills
     for name, run in newest_runs(viewer, session).items():
-        if name in shelf(viewer).drills:
-            drill = drill_named(viewer, name, run.own)
-            target = target_of(drill, balls_of(drill, run.seed), usual)
-            if target is not None:
-                short = max(target - run.points / run.best, 0.0)
-                told.setdefault(drill.trains[0], []).append(Need(1.0 + 2.0 * short, "drills"))
-    return {what: _most(some) for what, some in told.items()}
-
-
-def _most(needs: list[Need]) -> Need:
-    most = max(needs, key=lambda one: one.much)
-    return Need(min(most.much, MOST_NEED), most.by)
+        if name not in known:
+            continue
+        drill = drill_named(viewer, name, run.own)
+        target = target_of(drill, balls_of(drill, run.seed), usual)
+        if target is not None:
+            short = max(target - run.points / run.best, 0.0)
+            yield drill.trains[0], 1.0 + PER_SHARE * short, "drills"
 
 
 @open_play(ROOM)

@@ -20,8 +20,9 @@ from orthocline.web.stand_in.view import MOST_BALLS, StandInView
 
 blueprint = Blueprint("stand_in", __name__)
 Figures = tuple[float, float, float]
-LIMITS: Figures = (40.0, 1.0, 5.0)
-"""No ball of an address has larger figures [m, s, m]."""
+LONGEST_M = {"stroke": 1.6, "roller": 31.0}
+LATEST_S, WIDEST_M = 1.0, 5.0
+"""No ball of an address has larger figures."""
 
 
 @blueprint.get("/train/stand-in")
@@ -33,7 +34,7 @@ def page() -> str | Response | tuple[str, int]:
         return redirect(url_for(".page", seed=some_seed(viewer())), 303)
     usual = {"golfer": golfer_of(measures()).level, **request.args.to_dict()}
     form = BallForm(MultiDict(usual), meta={"wording": wording()})
-    solved, kept = hidden_putt(viewer(), seed), _kept(request.args.getlist("ball"))
+    solved, kept = hidden_putt(viewer(), seed), _kept(request.args.getlist("ball"), form.by.data or "")
     readable = form.validate()
     added = form.figures if readable and len(kept) < MOST_BALLS else None
     balls = [*kept, added] if added else kept
@@ -63,17 +64,18 @@ def _seed(text: str) -> int | None:
     return int(text) if text.isdecimal() and len(text) < 11 and int(text) <= LARGEST_SEED else None
 
 
-def _kept(texts: list[str]) -> list[Figures]:
+def _kept(texts: list[str], by: str) -> list[Figures]:
     """Return the balls of an address; what is none is left out."""
-    found = (_figures(text) for text in texts[:MOST_BALLS])
+    limits = LONGEST_M.get(by, LONGEST_M["stroke"]), LATEST_S, WIDEST_M
+    found = (_figures(text, limits) for text in texts[:MOST_BALLS])
     return [one for one in found if one]
 
 
-def _figures(text: str) -> Figures | None:
+def _figures(text: str, limits: Figures) -> Figures | None:
     try:
         length, late, aim = (float(part) for part in text.split(","))
     except ValueError:
         return None
-    told = zip((length, late, aim), LIMITS, strict=True)
+    told = zip((length, late, aim), limits, strict=True)
     sane = all(math.isfinite(one) and abs(one) <= most for one, most in told)
     return (length, late, aim) if sane and length > 0.0 else None

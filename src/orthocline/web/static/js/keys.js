@@ -21,8 +21,17 @@ function show(part) {
   if (part.hasAttribute("tabindex")) part.focus({ preventScroll: true });
 }
 
+// What a key taps, where a page offers it.
+const tapped = (key) => document.querySelector(`[data-tap-key="${CSS.escape(key)}"]`);
+
 document.addEventListener("keydown", (event) => {
   if (!free(event)) return;
+  const offered = tapped(event.key);
+  if (offered instanceof HTMLElement) {
+    event.preventDefault();
+    offered.click();
+    return;
+  }
   const sheet = document.getElementById("keys");
   if (event.key === "?" && sheet instanceof HTMLDialogElement) sheet.showModal();
   else if (/^[a-z]$/.test(event.key)) {

@@ -1,6 +1,6 @@
 // The trainer: a mark is tapped or dragged on what is seen, keys answer, and both balls roll. No optics here: the
 // server turns a tap into a place of the ground, and draws it.
-import { around, drawn, part, parts, spotOn } from "./dom.js";
+import { around, drawn, part, spotOn } from "./dom.js";
 import { free } from "./keys.js";
 import { roll } from "./roll.js";
 
@@ -73,16 +73,9 @@ document.addEventListener("keydown", (event) => {
     move(STEPS[event.key]);
     return;
   }
-  if (!free(event)) return;
-  if (event.key === " " && part("#roll-both")) {
-    event.preventDefault();
-    rollBoth();
-    return;
-  }
-  const pressed = parts("[data-press]").find((one) => one.dataset.press === event.key);
-  if (!pressed) return;
+  if (event.key !== " " || !part("#roll-both") || !free(event)) return;
   event.preventDefault();
-  pressed.click();
+  rollBoth();
 });
 
 // Whoever hears the page is told what is asked, or what came of the answer.
