@@ -3,7 +3,6 @@
 import math
 from dataclasses import replace
 
-import numpy as np
 import pytest
 
 from orthocline.core.calls import USUAL_GOLFER, Answer, apex_of
@@ -98,14 +97,18 @@ def test_hours_and_gates_are_played():
         mark(Asks.AMOUNT, 12.0, school="cup_entry")
 
 
-def test_an_hour_at_which_no_ball_goes_in_is_as_wrong_as_the_nearest_at_which_one_does():
-    down = replace(plane_putt(6.0, side_right=0.02, grade=-0.03, speed_ft=9.4), pace=RollPast(FOOT_M))
-    truth = read(down).entry_clock_hours
-    assert Answer("cup_entry", (3.0,)).launch(down, USUAL_GOLFER) is None
-    for hours in (np.arange(truth, 9.1, 0.5), np.arange(truth, 2.9, -0.5)):
-        scores = [mark(Asks.ENTRY, hour, putts=(down,)).score for hour in hours]
-        assert scores == pytest.approx(sorted(scores, reverse=True), abs=0.02)
-        assert scores[-1] < 0.5
+@pytest.mark.parametrize(
+    ("asks", "school", "step"), [(Asks.ENTRY, "cup_entry", 0.25), (Asks.GATE, "curve_gate", 4.0 * INCH_M)]
+)
+def test_what_no_ball_does_is_worse_the_further_it_is_from_the_truth(asks, school, step):
+    down = replace(plane_putt(6.0, side_right=0.03, grade=-0.05, speed_ft=9.4), pace=RollPast(FOOT_M))
+    truth = mark(asks, 0.0, putts=(down,)).truth
+    for way in (1.0, -1.0):
+        told = [truth + way * step * number for number in range(1, 14)]
+        assert Answer(school, (told[-1],)).launch(down, USUAL_GOLFER) is None
+        scores = [mark(asks, one, putts=(down,)).score for one in told]
+        assert scores[1:] == sorted(scores[1:], reverse=True)
+        assert scores[-1] < 0.1
 
 
 def test_slopes_serve_within_half_a_percent():

@@ -23,8 +23,8 @@ SLOPE_SERVES: Final = 0.5 * PERCENT
 """A slope serves that is told so well [ratio]."""
 STRAIGHT_SHARE: Final = 0.25
 """A putt is straight that is aimed no further out than this share of what still drops."""
-HOUR_STEPS: Final = 12
-"""So many steps lie between an hour told and the true one."""
+HALVINGS: Final = 12
+"""So often is what lies between a figure that no ball does and the true one halved."""
 APEX_SHARE: Final = 0.2
 """An apex serves that is told as far along as this share of the putt."""
 
@@ -175,20 +175,39 @@ def _amount(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
     return _by_launch(solved, Answer(given.school, given.figures).launch(solved.putt, golfer))
 
 
-def _gate(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
-    truth = float(SCHOOLS["curve_gate"].value(solved, GolferFigures()).right_m)
-    launch = Answer("curve_gate", given.figures).launch(solved.putt, golfer)
-    return _by_launch(solved, launch, (given.figures[0], truth))
+def _in_words_of(school: str, figure: Callable[[Read], float | None]) -> Marker:
+    """Return how an answer in one school's words is marked, whose truth is a figure of the read.
+
+    What no ball does can be tapped all the same: the nearest to it that one does is played, and it is off
+    by so much more as it lies further from the truth.
+    """
+
+    def marker(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
+        told, truth = given.figures[0], figure(solved)
+        if truth is None:
+            raise NoPuttError("there is nothing to ask of this putt")
+
+        def launch(said: float) -> Launch | None:
+            return Answer(school, (said,)).launch(solved.putt, golfer)
+
+        done = told if launch(told) else _nearest(launch, told, truth)
+        played = _by_launch(solved, launch(done), (told, truth))
+        if done == told:
+            return played
+        return replace(played, off=held(played.off * (told - truth) / (done - truth)))
+
+    return marker
 
 
-def _entry(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
-    """An hour at which no ball goes in is played as the nearest to it at which one does."""
-    truth, hour = solved.entry_clock_hours, given.figures[0]
-    if truth is None:
-        raise NoPuttError("there is nothing to ask of this putt")
-    tried = (hour + (truth - hour) * step / HOUR_STEPS for step in range(HOUR_STEPS + 1))
-    launches = (Answer("cup_entry", (one,)).launch(solved.putt, golfer) for one in tried)
-    return _by_launch(solved, next(filter(None, launches), None), (hour, truth))
+def _nearest(launch: Callable[[float], Launch | None], told: float, truth: float) -> float:
+    """Return the figure nearest to `told`, from the true one on, that a ball does."""
+    done = truth
+    for _ in range(HALVINGS):
+        middle = 0.5 * (told + done)
+        told, done = (told, middle) if launch(middle) else (middle, done)
+    if done == truth:
+        raise NoAnswerError("no ball can be started so")
+    return done
 
 
 def _apex(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
@@ -200,6 +219,10 @@ def _apex(solved: Read, given: Given, golfer: GolferFigures) -> Marked:
     by_line = _by_launch(solved, launch, (right, top.mark.right_m))
     along_off = (along - top.mark.along_m) / (APEX_SHARE * solved.putt.length_m)
     return replace(by_line, off=held(math.hypot(by_line.off, along_off)))
+
+
+def _gate_m(solved: Read) -> float:
+    return float(SCHOOLS["curve_gate"].value(solved, GolferFigures()).right_m)
 
 
 def _plays(solved: Read, given: Given, _golfer: GolferFigures) -> Marked:
@@ -255,10 +278,10 @@ MARKERS: Final[Mapping[Asks, Marker]] = {
     Asks.AMOUNT: _amount,
     Asks.PLAYS: _plays,
     Asks.APEX: _apex,
-    Asks.ENTRY: _entry,
+    Asks.ENTRY: _in_words_of("cup_entry", lambda solved: solved.entry_clock_hours),
     Asks.SLOPE: _slope,
     Asks.PACE: _pace,
     Asks.CARD: _slope,
-    Asks.GATE: _gate,
+    Asks.GATE: _in_words_of("curve_gate", _gate_m),
 }
 """But for those that take more than one putt."""
