@@ -190,10 +190,11 @@ def _in_words_of(school: str, figure: Callable[[Read], float | None]) -> Marker:
         def launch(said: float) -> Launch | None:
             return Answer(school, (said,)).launch(solved.putt, golfer)
 
-        done = told if launch(told) else _nearest(launch, told, truth)
+        meant = launch(told)
+        if meant:
+            return _by_launch(solved, meant, (told, truth))
+        done = _nearest(launch, told, truth)
         played = _by_launch(solved, launch(done), (told, truth))
-        if done == told:
-            return played
         return replace(played, off=held(played.off * (told - truth) / (done - truth)))
 
     return marker
