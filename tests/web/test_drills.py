@@ -1,5 +1,9 @@
 """Drills: the shelf, a drill set up in one's own units, one tap a ball, and how it goes in time."""
 
+import math
+import re
+from datetime import timedelta
+
 import pytest
 from sqlalchemy import select
 
@@ -41,7 +45,7 @@ def test_a_file_that_is_none_is_named_and_the_others_stand(client, tmp_path, mon
     (tmp_path / "torn.toml").write_text("name = ")
     (tmp_path / "notes.txt").write_text("nothing")
     (tmp_path / f"{'long' * 11}.toml").write_text((SHIPPED / "start_gate.toml").read_text())
-    monkeypatch.setattr(drill_service, "_shipped", lambda: shelf_of(tmp_path))
+    monkeypatch.setattr(drill_service, "shipped_shelf", lambda: shelf_of(tmp_path))
     page = client.get("/train/drills")
     assert len(links(page, "/train/drills/")) == 1
     assert "The file bad is no drill: outcomes: is missing." in text(page)
@@ -53,7 +57,7 @@ def test_a_file_that_is_none_is_named_and_the_others_stand(client, tmp_path, mon
 def test_adding_a_drill_is_adding_a_file(signed_in, tmp_path, monkeypatch, session):
     made = (SHIPPED / "tuning_putts.toml").read_text().replace("Tuning putts", "Ten and home")
     (tmp_path / "ten_and_home.toml").write_text(made.replace("times = 5", "times = 2"))
-    monkeypatch.setattr(drill_service, "_shipped", lambda: shelf_of(tmp_path))
+    monkeypatch.setattr(drill_service, "shipped_shelf", lambda: shelf_of(tmp_path))
     page = signed_in.get(link(signed_in.get("/train/drills"), "Ten and home"))
     assert "2 balls" in text(page)
     run = signed_in.post("/train/drills/ten_and_home/begin").location
@@ -112,7 +116,7 @@ def test_an_interrupted_drill_is_taken_up_and_another_one_ends_it(signed_in, run
 
 
 def test_a_drill_that_is_taken_off_the_shelf_is_not_gone_on_with(signed_in, run, tmp_path, monkeypatch):
-    monkeypatch.setattr(drill_service, "_shipped", lambda: shelf_of(tmp_path))
+    monkeypatch.setattr(drill_service, "shipped_shelf", lambda: shelf_of(tmp_path))
     assert "Go on" not in text(signed_in.get("/train/drills"))
     assert signed_in.get(run).status_code == 404
 
@@ -139,3 +143,85 @@ def test_drills_follow_the_golfers_units(signed_in):
 def test_drills_are_off_in_competition(signed_in):
     signed_in.post("/mode", data={"mode": "competition"})
     assert signed_in.get("/train/drills").status_code == 403
+
+
+def checked(client, name, offs):
+    """Return the address of a run whose figures are typed, one after the other."""
+    run = client.post(f"/train/drills/{name}/begin").location
+    for number, off in enumerate(offs, start=1):
+        assert client.post(f"{run}/ball", data={"off": off, "number": number}).location == run
+    return run
+
+
+def test_an_aim_check_has_its_own_bias_and_spread_in_my_measures(signed_in, session):
+    """Half an inch to three inches left at ten feet: 1.75 in, 0.84 degrees."""
+    offs = ("3 in left", "0.5 in left", "2 in left", "1.5 in left", "2.5 in left", "1 in left")
+    run = checked(signed_in, "aim_check", offs)
+    figures = session.scalar(select(DrillRun.figures))
+    assert figures[0] == pytest.approx(-math.atan(3.0 / 120.0))
+    assert session.scalar(select(DrillRun.noted))[:2] == ["left_2", "on"]
+    for number in range(7, 11):
+        tap(signed_in, run, "left_1", number)
+    said = words_at(signed_in.get(run), "#own")
+    assert said.startswith("You aim 0.8° (")
+    assert "left, by 10 checks: 1¾ in on 10 ft" in said
+    section = words_at(signed_in.get("/measures"), "#checks")
+    assert said in section
+    assert "Silent count. 6 more counts" in section
+    assert len(parsed(signed_in.get("/train/drills/aim_check")).select("[data-part=check]")) == 10
+    signed_in.post("/mode", data={"mode": "competition"})
+    competing = signed_in.get("/measures")
+    assert said in words_at(competing, "#checks")
+    assert not links(competing, "/train/drills/")
+
+
+def test_a_count_is_early_or_late_and_what_is_taken_back_counts_no_more(signed_in, session):
+    run = checked(signed_in, "silent_count", ("0.04 s late", "0.26 s early"))
+    assert session.scalar(select(DrillRun.noted)) == ["on", "early_3"]
+    signed_in.post(f"{run}/back", data={"number": 2})
+    session.expire_all()
+    assert session.scalar(select(DrillRun.figures)) == [0.04]
+    assert "5 more counts" in words_at(signed_in.get("/train/drills/silent_count"), "#own")
+
+
+@pytest.mark.parametrize(
+    ("name", "typed", "says"),
+    [
+        ("aim_check", "somewhere", "How far off cannot be read"),
+        ("aim_check", "9 ft left", "must be at most 3.3 ft"),
+        ("silent_count", "soon", "How far off cannot be read"),
+        ("silent_count", "3 s late", "must be at most 1 s"),
+    ],
+)
+def test_what_is_no_figure_is_named_and_stays_as_typed(signed_in, name, typed, says):
+    run = signed_in.post(f"/train/drills/{name}/begin").location
+    page = signed_in.post(f"{run}/ball", data={"off": typed, "number": 1})
+    assert page.status_code == 422
+    assert says in text(page)
+    assert parsed(page).find(id="off")["value"] == typed
+
+
+def test_whether_it_helped_is_said_after_four_times(signed_in, session):
+    for balls in (("short",) * 5, ("in", *("short",) * 4), ("in", "in", "in", "short", "long"), ("in",) * 5):
+        run = signed_in.post("/train/drills/tuning_putts/begin").location
+        for number, outcome in enumerate(balls, start=1):
+            tap(signed_in, run, outcome, number)
+    assert parsed(signed_in.get("/train/drills/tuning_putts")).find(id="trend") is None
+    for week, row in enumerate(session.scalars(select(DrillRun).order_by(DrillRun.id))):
+        row.begun_at -= timedelta(weeks=3 - week)
+    session.commit()
+    said = words_at(signed_in.get("/train/drills/tuning_putts"), "#trend")
+    assert said.startswith("34 of 100 more each week (")
+
+
+def test_a_left_hander_stands_on_the_other_side_and_has_the_same_putt(signed_in):
+    def drawn(name):
+        page = parsed(signed_in.get("/train/drills/curve_gate")).select_one("#setup")
+        found = page.select_one(f"[data-part={name}]")
+        return [float(one) for one in re.findall(r"[\d.]+", str(found.get("d") or found.get("cx")))]
+
+    right_foot, right_gate = drawn("foot")[0], drawn("post")[0]
+    fields = {"units": "feet", "slopes": "percent", "bend": "break", "hand": "left", "eye": "unknown"}
+    signed_in.post("/measures", data=fields)
+    assert drawn("foot")[0] > right_foot
+    assert drawn("post")[0] < right_gate

@@ -122,6 +122,11 @@ def parse_off_rad(text: str) -> float:
     return math.radians(_sided(text, {"left": -1.0, "right": 1.0}, parse_degrees))
 
 
+def parse_late_s(text: str) -> float:
+    """Return how late something comes [s], early below 0: ``0.05 s early``."""
+    return _sided(text, {"early": -1.0, "late": 1.0}, parse_seconds)
+
+
 def parse_firmer(text: str) -> float:
     """Return how much firmer a putt is struck, as a share of its speed: ``4 % firm``, ``4 % soft``."""
     return _sided(text, {"soft": -1.0, "firm": 1.0}, parse_share)

@@ -10,7 +10,17 @@ import pytest
 
 from orthocline.core import drills
 from orthocline.core.account import GOLFERS
-from orthocline.core.drills import TRAINS, DrillError, Event, MarkKind, balls_of, drill_of, target_of
+from orthocline.core.drills import (
+    TRAINS,
+    DrillError,
+    Event,
+    MarkKind,
+    balls_of,
+    drill_of,
+    mirrored,
+    target_of,
+    trend_of,
+)
 from orthocline.core.units import FOOT_M, INCH_M
 from tests.rolled import holed_by_trying, roll_out
 
@@ -46,7 +56,7 @@ def test_all_that_practice_asks_for_is_there_and_each_trains_something():
     found = [drill_of(one.stem, tomllib.loads(one.read_text())) for one in FILES]
     assert {what for one in found for what in one.trains} == set(TRAINS)
     for one in found:
-        assert 2 <= len(one.outcomes) <= 4
+        assert 2 <= len(one.outcomes) <= (7 if one.measures else 4)
         assert one.marks
         assert one.best > 0.0
         assert len({outcome.name for outcome in one.outcomes}) == len(one.outcomes)
@@ -178,4 +188,54 @@ def test_better_golfers_do_better_and_what_the_model_does_not_know_has_no_target
         assert shares == sorted(shares, reverse=True)
     drill = shipped("silent_count")
     assert target_of(drill, balls_of(drill, 1), MIDDLE) is None
-    assert (drill.points("on"), drill.points("late"), drill.points("never")) == (1.0, 0.0, 0.0)
+    assert (drill.points("on"), drill.points("late_3"), drill.points("never")) == (2.0, 0.0, 0.0)
+
+
+def test_a_drill_that_measures_has_a_figure_for_every_outcome():
+    aim, count = shipped("aim_check"), shipped("silent_count")
+    assert (aim.nearest(-0.05), aim.nearest(0.02), aim.nearest(5.0)) == ("left_1", "on", "right_3")
+    assert (count.nearest(-0.04), count.nearest(0.06)) == ("on", "late_1")
+    # An inch at ten feet is one part in 120.
+    (ball, *_) = balls_of(aim, 1)
+    assert aim.figure(ball, -INCH_M) == pytest.approx(-math.atan(1.0 / 120.0))
+    assert count.figure(ball, 0.04) == 0.04
+    without = made_up(measures="aim")
+    with pytest.raises(DrillError, match=r"outcomes\[0\]\.aside"):
+        drill_of("made_up", without)
+    with pytest.raises(DrillError, match="cannot be 'luck'"):
+        drill_of("made_up", made_up(measures="luck"))
+    outcomes = [{"name": "on", "says": "on", "points": 1, "late_s": 2.0}]
+    with pytest.raises(DrillError, match="late_s"):
+        drill_of("made_up", made_up(measures="beat", outcomes=outcomes))
+
+
+@pytest.mark.parametrize("name", ["curve_gate", "other_slope", "start_gate"])
+def test_a_left_hander_has_the_same_putts_in_a_mirror(name):
+    drill, left = shipped(name), mirrored(shipped(name))
+    assert [one.right_m for one in left.marks] == [-one.right_m for one in drill.marks]
+    assert [one.fall_right for one in left.plan.balls] == [-one.fall_right for one in drill.plan.balls]
+    assert left.outcomes == drill.outcomes
+    assert mirrored(left) == drill
+    assert target_of(left, balls_of(left, 1), MIDDLE) == pytest.approx(
+        target_of(drill, balls_of(drill, 1), MIDDLE), abs=0.01
+    )
+
+
+def test_what_a_ball_says_is_mirrored_too():
+    says = [one.says for one in mirrored(shipped("other_slope")).plan.balls]
+    assert says[0] == "breaks left"
+    assert says[-1] == "breaks right, uphill"
+
+
+def test_a_trend_is_found_within_its_range_and_few_runs_have_none():
+    """Of five hundred golfers who gain six points a week and scatter by ten."""
+    rng, held = np.random.default_rng(3), []
+    days = np.arange(0.0, 28.0, 4.0)
+    for _ in range(500):
+        found = trend_of(days.tolist(), (0.3 + 0.06 * days / 7.0 + 0.1 * rng.normal(size=7)).tolist())
+        held.append(found.least <= 0.06 <= found.most)
+    assert 0.92 <= np.mean(held) <= 0.98
+    assert trend_of([1.0, 2.0, 3.0], [0.1, 0.2, 0.3]) is None
+    assert trend_of([1.0, 1.1, 1.2, 1.3], [0.1, 0.2, 0.3, 0.4]) is None
+    assert trend_of([0.0, 7.0, 14.0, 21.0], [0.1, 0.2, 0.3, 0.4]).sure
+    assert not trend_of([0.0, 7.0, 14.0, 21.0], [0.3, 0.2, 0.4, 0.25]).sure

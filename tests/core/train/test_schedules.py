@@ -85,14 +85,16 @@ def test_new_kinds_wait_for_the_level():
 def test_biases_are_found_within_their_ranges():
     """Of a thousand learners who are off by 0.4 and scatter by 1, and who see two thirds of the break."""
     rng = np.random.default_rng(5)
-    means, shares = [], []
+    means, spreads, shares = [], [], []
     for _ in range(1000):
         found = mean_bias((0.4 + rng.normal(size=15)).tolist())
         means.append(found.least <= 0.4 <= found.most)
+        spreads.append(found.spread**2)
         true = rng.uniform(0.05, 0.8, 25) * rng.choice([-1.0, 1.0], 25)
         seen = seen_share(0.667 * true * (1.0 + 0.3 * rng.normal(size=25)), true).factor
         shares.append(seen.least <= 0.667 <= seen.most)
     assert 0.93 <= np.mean(means) <= 0.97
+    assert np.mean(spreads) == pytest.approx(1.0, abs=0.05)
     assert 0.93 <= np.mean(shares) <= 0.97
 
 

@@ -17,6 +17,8 @@ STEEPEST: Final = 4.0
 MOST_BALLS, MOST_LETTERS = 60, 40
 """Of a plan, and of the name of an outcome."""
 MOST_MINUTES: Final = 60.0
+MOST_ASIDE_M, LATEST_S = 1.0, 1.0
+"""No aim that is checked is further off, and no count."""
 TRAINS: Final = ("pace", "line", "read", "aim", "strike", "tempo")
 """What a drill is good for."""
 
@@ -46,6 +48,15 @@ class Event(StrEnum):
     """It starts no further aside than so much."""
     NOTHING = "nothing"
     """The model has nothing to say of it."""
+
+
+class Measured(StrEnum):
+    """A habit of the golfer's own that a drill measures, with its bias and spread."""
+
+    AIM = "aim"
+    """Where face and line point, to the right of what was meant [rad]."""
+    BEAT = "beat"
+    """How late a beat is thought over [s]."""
 
 
 @dataclass(frozen=True)
@@ -94,11 +105,18 @@ class Ball:
 
 @dataclass(frozen=True)
 class Outcome:
-    """What is noted of a ball by one tap: its name, what the button says, and what it is worth."""
+    """What is noted of a ball by one tap: its name, what the button says, and what it is worth.
+
+    Attributes
+    ----------
+    off : float or None
+        How far off it is, where the drill measures: to the right at the mark [m], or late [s].
+    """
 
     name: str
     says: str
     points: float
+    off: float | None = None
 
 
 @dataclass(frozen=True)
@@ -150,6 +168,8 @@ class Drill:
         What its file is called.
     trains : tuple of str
         What it is good for, some of `TRAINS`.
+    measures : Measured or None
+        The habit of the golfer's own that it measures, if any.
     """
 
     key: str
@@ -164,6 +184,7 @@ class Drill:
     plan: Plan
     outcomes: tuple[Outcome, ...]
     target: Target
+    measures: Measured | None = None
 
     @property
     def best(self) -> float:
@@ -184,6 +205,38 @@ class Drill:
             Points [1]; 0 for one that is none of them.
         """
         return next((one.points for one in self.outcomes if one.name == name), 0.0)
+
+    def nearest(self, off: float) -> str:
+        """Return the name of the outcome that is nearest to a figure, of a drill that measures.
+
+        Parameters
+        ----------
+        off : float
+            To the right at the mark [m], or late [s].
+
+        Returns
+        -------
+        str
+            Its name.
+        """
+        return min(self.outcomes, key=lambda one: abs((one.off or 0.0) - off)).name
+
+    def figure(self, ball: Ball, off: float) -> float:
+        """Return what is measured, from how far off a ball was.
+
+        Parameters
+        ----------
+        ball : Ball
+            The ball.
+        off : float
+            To the right at the mark [m], or late [s].
+
+        Returns
+        -------
+        float
+            In the unit of what is measured: [rad], or [s].
+        """
+        return math.atan2(off, ball.to_m) if self.measures is Measured.AIM else off
 
 
 def drill_of(key: str, data: Mapping[str, Any], own_m: Mapping[str, float] | None = None) -> Drill:
@@ -213,7 +266,8 @@ def drill_of(key: str, data: Mapping[str, Any], own_m: Mapping[str, float] | Non
     own = tuple(_own(lengths, name) for name in lengths.data)
     chosen = {one.name: (own_m or {}).get(one.name, one.default_m) for one in own}
     top.own_m = {one.name: min(max(chosen[one.name], one.least_m), one.most_m) for one in own}
-    outcomes = tuple(_outcome(one) for one in top.tables("outcomes"))
+    measures = Measured(top.one_of("measures", tuple(Measured))) if top.has("measures") else None
+    outcomes = tuple(_outcome(one, measures) for one in top.tables("outcomes"))
     if len({one.name for one in outcomes}) < len(outcomes):
         raise DrillError("outcomes", "two have one name")
     drill = Drill(
@@ -229,6 +283,7 @@ def drill_of(key: str, data: Mapping[str, Any], own_m: Mapping[str, float] | Non
         _plan(top.table("plan")),
         outcomes,
         _target(top.table("target"), tuple(one.name for one in outcomes)),
+        measures,
     )
     if not drill.best:
         raise DrillError("outcomes", "none is worth anything")
@@ -278,13 +333,20 @@ def _ball(said: Members) -> Ball:
     return said.finished(ball)
 
 
-def _outcome(said: Members) -> Outcome:
+def _outcome(said: Members, measures: Measured | None) -> Outcome:
     outcome = Outcome(
         said.text("name", most=MOST_LETTERS),
         said.text("says", most=MOST_LETTERS),
         said.number("points", 0.0, 10.0, 0.0),
+        _off(said, measures),
     )
     return said.finished(outcome)
+
+
+def _off(said: Members, measures: Measured | None) -> float | None:
+    if measures is Measured.AIM:
+        return said.length_m("aside", MOST_ASIDE_M)
+    return said.number("late_s", -LATEST_S, LATEST_S) if measures is Measured.BEAT else None
 
 
 def _target(said: Members, outcomes: tuple[str, ...]) -> Target:

@@ -128,7 +128,8 @@ class DrillRun(Entry, Base):
     """A drill as it was done once; `ended_at` is NULL while it goes on: a golfer has one such at most.
 
     `drill` is what its file is called, `own` the golfer's own lengths [m] in it, `seed` what its balls are
-    drawn by. `noted` are the outcomes, ball by ball, and `points` of `best` what they are worth.
+    drawn by. `noted` are the outcomes, ball by ball, and `points` of `best` what they are worth. A drill that
+    measures a habit has its `figures` too, to the right [rad] or late [s].
     `outing_id` is the practice in whose log it stands.
     """
 
@@ -150,6 +151,7 @@ class DrillRun(Entry, Base):
         BigInteger, ForeignKey("outings.id", ondelete="SET NULL"), index=True
     )
     noted: Mapped[list[str]] = mapped_column(ARRAY(String(NAME_LENGTH)))
+    figures: Mapped[list[float]] = mapped_column(ARRAY(Float), server_default="{}", default=list)
     points: Mapped[float]
     best: Mapped[float]
 

@@ -40,6 +40,15 @@ def all_runs(session: Session, golfer_id: int) -> Sequence[DrillRun]:
     return session.scalars(query.order_by(DrillRun.id)).all()
 
 
+def figures_of(session: Session, golfer_id: int, drill: str, limit: int) -> list[float]:
+    """Return the newest figures that a golfer measured with a drill, newest first."""
+    query = select(DrillRun.figures).where(
+        DrillRun.golfer_id == golfer_id, DrillRun.drill == drill, func.cardinality(DrillRun.figures) > 0
+    )
+    rows = session.scalars(query.order_by(DrillRun.begun_at.desc(), DrillRun.id.desc()).limit(limit))
+    return [one for row in rows for one in reversed(row)][:limit]
+
+
 def runs_in(session: Session, outing_id: int) -> Sequence[DrillRun]:
     """Return the runs of drills that stand in a practice's log, oldest first."""
     query = select(DrillRun).where(DrillRun.outing_id == outing_id, DrillRun.best > 0)

@@ -1,6 +1,5 @@
 """Strides along a tape and strokes against the rolls they made, drawn to scale."""
 
-import math
 from collections.abc import Iterator
 
 from orthocline.core.estimate import Estimate
@@ -15,13 +14,13 @@ from orthocline.drawing.scene import (
     Scene,
     Sign,
     Spot,
-    Spots,
     Strokes,
     Words,
     box,
     scale_strokes,
     spots_of,
 )
+from orthocline.drawing.shoes import shoe
 from orthocline.drawing.ticks import ticks
 from orthocline.wording.figures import tidy
 from orthocline.wording.wording import Wording
@@ -60,19 +59,10 @@ def stride_drawing(wording: Wording) -> Scene:
 
 
 def _feet(scale: float, wording: Wording) -> Iterator[Item]:
-    step, shoe = scale * wording.calibration.pace_m, scale * wording.calibration.shoe_m
+    step, long = scale * wording.calibration.pace_m, scale * wording.calibration.shoe_m
     for i in range(STEPS + 1):
         x, y = STRIDE_LEFT + i * step, FEET_Y + (FOOT_GAP if i % 2 else -FOOT_GAP)
-        yield Area(_shoe(x, y, shoe), Sign.INK, Fill.OPEN, 1.6, name="foot")
-
-
-def _shoe(x: float, y: float, length: float) -> Spots:
-    """Return a shoe from above, round at heel and toe."""
-    half = min(FOOT_HALF, 0.5 * length)
-    round_toe = [math.radians(30.0 * i - 90.0) for i in range(7)]
-    toe = [(x + length - half + half * math.cos(turn), y + half * math.sin(turn)) for turn in round_toe]
-    heel = [(x + half - half * math.cos(turn), y - half * math.sin(turn)) for turn in round_toe]
-    return spots_of(*toe, *heel)
+        yield Area(shoe(Spot(x, y), long, FOOT_HALF), Sign.INK, Fill.OPEN, 1.6, name="foot")
 
 
 def strokes_drawing(putts: list[StrokePutt], rate: Estimate | None, wording: Wording) -> Scene | None:

@@ -8,7 +8,7 @@ from typing import Final
 import numpy as np
 
 from orthocline.core.constants import BALL_RADIUS_M, HOLE_RADIUS_M
-from orthocline.core.drills import Drill, Mark, MarkKind
+from orthocline.core.drills import Ball, Drill, Mark, MarkKind
 from orthocline.drawing.labels import Room, Wanted, ink_of, place_labels
 from orthocline.drawing.scene import (
     Area,
@@ -25,18 +25,25 @@ from orthocline.drawing.scene import (
     box,
     spots_of,
 )
+from orthocline.drawing.shoes import shoe
 from orthocline.wording.train.drills import mark_words
-from orthocline.wording.wording import Wording
+from orthocline.wording.wording import Hand, Wording
 
-WIDTH, HEIGHT = 520.0, 560.0
-TOP, BOTTOM = 46.0, 524.0
-MIDDLE, WIDEST = 262.0, 210.0
-RULE_X: Final = 108.0
+WIDTH: Final = 520.0
+TOP, TALL, UNDER = 46.0, 478.0, 36.0
+"""Above the marks, how high they are drawn at most, and below them."""
+MIDDLE: Final = {Hand.RIGHT: 262.0, Hand.LEFT: 218.0}
+"""Where the middle of the marks stands: beside the golfer is room for what they are."""
+WIDEST, ASIDE = 256.0, 142.0
+"""Marks are drawn so wide together, and the golfer stands so far aside at most."""
+RULE_X: Final = 100.0
 """Distances stand on a rule at this x."""
 LEAST_BALL, LEAST_HOLE, LEAST_COIN, LEAST_TEE = 5.0, 6.0, 5.0, 3.5
 COIN_M: Final = 0.012
 RINGED: Final = 6
 """A ring has so many balls."""
+TOES_M, FEET_M, SHOE_HALF_M = 0.22, 0.15, 0.05
+"""From the line to the toes, from the ball to either foot along it, and half a shoe's width."""
 APART: Final = 44.0
 """Distances that lie closer on the sheet are not both written."""
 
@@ -51,24 +58,34 @@ class SetupFrame:
         Units of the sheet per metre, the same both ways.
     near_m, middle_m : float
         What lies at the foot of the drawing, and what in its middle across [m].
+    middle, bottom : float
+        Where that middle and that foot stand on the sheet.
     """
 
     scale: float
     near_m: float
     middle_m: float
+    middle: float
+    bottom: float
 
     def spot(self, along_m: float, right_m: float) -> Spot:
         """Return where a place lies on the sheet."""
-        x = MIDDLE + self.scale * (right_m - self.middle_m)
-        return Spot(x, BOTTOM - self.scale * (along_m - self.near_m))
+        x = self.middle + self.scale * (right_m - self.middle_m)
+        return Spot(x, self.bottom - self.scale * (along_m - self.near_m))
 
 
-def setup_frame(drill: Drill) -> SetupFrame:
-    """Return the frame in which all of a drill's marks lie on the sheet."""
-    corners = np.vstack([_corners(one) for one in drill.marks])
+def setup_frame(drill: Drill, wording: Wording) -> SetupFrame:
+    """Return the frame in which all of a drill's marks lie on the sheet, and the golfer stands on it."""
+    corners, stance = np.vstack([_corners(one) for one in drill.marks]), _stance(wording)
     (near, left), (far, right) = corners.min(axis=0).tolist(), corners.max(axis=0).tolist()
-    scale = min((BOTTOM - TOP) / max(far - near, 0.5), WIDEST / max(right - left, 0.1))
-    return SetupFrame(scale, near, 0.5 * (left + right))
+    near = min(near, float(stance[:, 0].min()))
+    aside = float(np.abs(stance[:, 1] - 0.5 * (left + right)).max())
+    scale = min(
+        *(TALL / max(far - near, 0.5), WIDEST / max(right - left, 0.1)),
+        ASIDE / aside,
+    )
+    bottom = TOP + scale * (far - near)
+    return SetupFrame(scale, near, 0.5 * (left + right), MIDDLE[wording.hand], bottom)
 
 
 def _corners(mark: Mark) -> Spots:
@@ -81,10 +98,38 @@ def _corners(mark: Mark) -> Spots:
     return spots_of((mark.along_m, mark.right_m - half), (mark.along_m + deep, mark.right_m + half))
 
 
-def setup_drawing(drill: Drill, wording: Wording) -> Scene:
-    """Return the set-up of a drill, with the distances along it in the golfer's units and paces."""
-    frame = setup_frame(drill)
-    items: list[Item] = [Area(box(0.0, 0.0, WIDTH, HEIGHT), fill=Fill.GROUND, name="sheet")]
+def _stance(wording: Wording) -> Spots:
+    """Return the corners of where the golfer stands, along and to the right [m]."""
+    toes, heels = (_side(wording) * aside for aside in (TOES_M, TOES_M + wording.calibration.shoe_m))
+    along = FEET_M + SHOE_HALF_M
+    return spots_of((-along, min(toes, heels)), (along, max(toes, heels)))
+
+
+def _side(wording: Wording) -> float:
+    """Return on which side of the line the golfer stands: 1 to the right, where left-handers do."""
+    return 1.0 if wording.hand is Hand.LEFT else -1.0
+
+
+def _feet(frame: SetupFrame, wording: Wording) -> Iterator[Item]:
+    way, length = _side(wording), frame.scale * wording.calibration.shoe_m
+    for along in (FEET_M, -FEET_M):
+        heel = frame.spot(along, way * (TOES_M + wording.calibration.shoe_m))
+        spots = shoe(heel, -way * length, frame.scale * SHOE_HALF_M)
+        yield Area(spots, Sign.QUIET, Fill.OPEN, 1.4, name="foot")
+
+
+def setup_drawing(drill: Drill, wording: Wording, ball: Ball | None = None) -> Scene:
+    """Return the set-up of a drill, with the distances along it in the golfer's units and paces.
+
+    The `ball` that is putted next has its line, where the drill has one line.
+    """
+    frame = setup_frame(drill, wording)
+    height = frame.bottom + UNDER
+    ground = Area(box(0.0, 0.0, WIDTH, height), fill=Fill.GROUND, name="sheet")
+    items: list[Item] = [ground, *_feet(frame, wording)]
+    if ball and not any(mark.kind is MarkKind.RING for mark in drill.marks):
+        ends = spots_of(frame.spot(0.0, 0.0), frame.spot(ball.to_m, 0.0))
+        items.append(Line(ends, Sign.DO, 3.0, name="next"))
     wanted: list[Wanted] = []
     for mark in drill.marks:
         items += _MARKS[mark.kind](mark, frame)
@@ -92,10 +137,10 @@ def setup_drawing(drill: Drill, wording: Wording) -> Scene:
         if text:
             wanted.append(Wanted(text, _named_at(mark, frame), "right", Sign.INK))
     rule = list(_rule(drill.marks, frame, wording))
-    room = Room(left=RULE_X + 14.0, right=WIDTH - 6.0, top=22.0, bottom=HEIGHT - 8.0)
+    room = Room(left=RULE_X + 14.0, right=WIDTH - 6.0, top=22.0, bottom=height - 8.0)
     labels = [item for label in place_labels(wanted, ink_of(items[1:]), room) for item in label.items]
     data = {"scale": frame.scale}
-    return Scene("setup", WIDTH, HEIGHT, f"{drill.name}: {drill.how}", (*items, *rule, *labels), data)
+    return Scene("setup", WIDTH, height, f"{drill.name}: {drill.how}", (*items, *rule, *labels), data)
 
 
 def _named_at(mark: Mark, frame: SetupFrame) -> Spot:

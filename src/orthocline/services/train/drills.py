@@ -13,15 +13,16 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
-from orthocline.core.drills import Ball, Drill, DrillError, balls_of, drill_of
+from orthocline.core.drills import Ball, Drill, DrillError, balls_of, drill_of, mirrored
 from orthocline.core.train import LARGEST_SEED
 from orthocline.db.entries import add_once, entry_of, one_at_a_time
 from orthocline.db.train.models import NAME_LENGTH
 from orthocline.db.train.models import DrillRun as DrillRun
 from orthocline.db.train.runs import last_runs, open_run, runs_in, runs_of
-from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.account.access import Viewer, anyone, open_play
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.log.outings import open_outing
+from orthocline.wording.wording import Hand
 
 ROOM: Final = "Drills"
 SHIPPED: Final = files("orthocline.core.drills") / "files"
@@ -78,24 +79,29 @@ def shelf_of(folder: Traversable) -> Shelf:
     return Shelf(drills, datas, wrong)
 
 
+@anyone
 @cache
-def _shipped() -> Shelf:
+def shipped_shelf() -> Shelf:
+    """Return the drills that are shipped."""
     return shelf_of(SHIPPED)
 
 
 @open_play(ROOM)
 def shelf(_viewer: Viewer) -> Shelf:
     """Return the drills there are; refused in Competition."""
-    return _shipped()
+    return shipped_shelf()
 
 
 @open_play(ROOM)
-def drill_named(viewer: Viewer, name: str, own_m: Mapping[str, float] | None = None) -> Drill:
-    """Return a drill with the golfer's own lengths [m]; raises NotFoundError where there is none."""
+def drill_named(
+    viewer: Viewer, name: str, own_m: Mapping[str, float] | None = None, hand: Hand = Hand.RIGHT
+) -> Drill:
+    """Return a drill with own lengths [m], for a hand; raises NotFoundError where there is none."""
     found = shelf(viewer).data.get(name)
     if found is None:
         raise NotFoundError(MISSING)
-    return drill_of(name, found, own_m)
+    drill = drill_of(name, found, own_m)
+    return mirrored(drill) if hand is Hand.LEFT else drill
 
 
 @open_play(ROOM)
@@ -148,18 +154,29 @@ def going_run(viewer: Viewer, session: Session) -> Run | None:
 
 
 @open_play(ROOM)
-def find_run(viewer: Viewer, session: Session, run_id: int) -> Run:
-    """Return a run of a golfer's own; raises NotFoundError where it is not theirs."""
+def find_run(viewer: Viewer, session: Session, run_id: int, hand: Hand = Hand.RIGHT) -> Run:
+    """Return a run of a golfer's own, for a hand; raises NotFoundError where it is not theirs."""
     row = entry_of(session, DrillRun, viewer.owner_id, run_id)
     if row is None:
         raise NotFoundError(NOT_YOURS)
-    drill = drill_named(viewer, row.drill, row.own)
+    drill = drill_named(viewer, row.drill, row.own, hand)
     return Run(row, drill, balls_of(drill, row.seed)[: row.balls])
 
 
 @open_play(ROOM)
-def note_ball(viewer: Viewer, session: Session, run_id: int, number: int, outcome: str, now: datetime) -> Run:
+def note_ball(
+    viewer: Viewer,
+    session: Session,
+    run_id: int,
+    number: int,
+    outcome: str,
+    now: datetime,
+    off: float | None = None,
+) -> Run:
     """Note what became of a ball, by its number from 1; one that was noted before stays as it was.
+
+    Of a drill that measures, `off` is how far off it was, to the right at the mark [m] or late [s]: the
+    outcome is then the one that is nearest.
 
     Raises
     ------
@@ -171,11 +188,18 @@ def note_ball(viewer: Viewer, session: Session, run_id: int, number: int, outcom
     one_at_a_time(session, viewer.owner_id)
     run = find_run(viewer, session, run_id)
     session.refresh(run.row)
-    if outcome not in {one.name for one in run.drill.outcomes}:
+    if off is not None and run.drill.measures:
+        outcome = run.drill.nearest(off)
+    found = next((one for one in run.drill.outcomes if one.name == outcome), None)
+    if found is None:
         raise InvalidError("outcome", "Tap one of the outcomes that this drill has.")
     if number > len(run.balls):
         raise InvalidError("outcome", f"This drill has {len(run.balls)} balls, and all are noted.")
     if run.row.ended_at is None and number == len(run.row.noted) + 1:
+        if run.drill.measures:
+            told = (found.off or 0.0) if off is None else off
+            figure = run.drill.figure(run.balls[number - 1], told)
+            run.row.figures = [*run.row.figures, figure]
         _write(run, [*run.row.noted, outcome])
         if len(run.row.noted) == len(run.balls):
             run.row.ended_at = now
@@ -189,6 +213,7 @@ def unnote_ball(viewer: Viewer, session: Session, run_id: int, number: int) -> R
     run = find_run(viewer, session, run_id)
     session.refresh(run.row)
     if run.row.ended_at is None and number == len(run.row.noted) > 0:
+        run.row.figures = run.row.figures[: number - 1]
         _write(run, run.row.noted[:-1])
     return run
 

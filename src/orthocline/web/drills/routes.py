@@ -9,8 +9,9 @@ from werkzeug.wrappers import Response
 from wtforms import IntegerField, StringField
 from wtforms.validators import InputRequired, Length, NumberRange
 
-from orthocline.services.account.measures import golfer_of
+from orthocline.services.account.measures import golfer_of, own_tempo
 from orthocline.services.errors import InvalidError
+from orthocline.services.train.checks import own_check
 from orthocline.services.train.drills import (
     begin_run,
     find_run,
@@ -23,7 +24,7 @@ from orthocline.services.train.drills import (
     unnote_ball,
 )
 from orthocline.web.database import session
-from orthocline.web.drills.request import asked_drill
+from orthocline.web.drills.request import asked_drill, off_of
 from orthocline.web.drills.view import DrillView, RunView, ShelfView
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
@@ -38,6 +39,7 @@ class BallForm(FlaskForm):
 
     number = IntegerField(validators=[InputRequired(), NumberRange(1, 1000)])
     outcome = StringField(validators=[Length(max=40)])
+    off = StringField(validators=[Length(max=40)])
 
 
 @blueprint.get("/train/drills")
@@ -59,8 +61,10 @@ def drill(name: str) -> Page:
 
 def _drill(name: str, fields: dict[str, str]) -> Page:
     asked = asked_drill(name, fields)
-    runs = history(viewer(), session(), name) if viewer().golfer else ()
-    view = DrillView(asked, golfer_of(measures()).level, runs, wording())
+    known = viewer().golfer is not None
+    runs = history(viewer(), session(), name) if known else ()
+    check = own_check(viewer(), session(), name) if known else None
+    view = DrillView(asked, golfer_of(measures()).level, runs, check, wording())
     return render_template("drills/drill.html", view=view), 200 if asked.readable else 422
 
 
@@ -82,8 +86,14 @@ def begin(name: str) -> Page:
 @read_limit
 def run(run_id: int) -> Page:
     """A run: the next ball, or how it went."""
-    view = RunView(find_run(viewer(), session(), run_id), golfer_of(measures()).level, wording())
-    return render_template("drills/run.html", view=view)
+    return _run(run_id)
+
+
+def _run(run_id: int, error: str = "", typed: str = "") -> Page:
+    found = find_run(viewer(), session(), run_id, wording().hand)
+    check = own_check(viewer(), session(), found.row.drill)
+    view = RunView(found, golfer_of(measures()).level, own_tempo(measures()), check, wording(), error, typed)
+    return render_template("drills/run.html", view=view), 422 if error else 200
 
 
 @blueprint.post("/train/drills/runs/<int:run_id>/ball")
@@ -93,12 +103,12 @@ def ball(run_id: int) -> Page:
     form = BallForm()
     if not form.validate():
         return redirect(url_for(".run", run_id=run_id), 303)
-    number, outcome = form.number.data or 1, form.outcome.data or ""
+    number, outcome, typed = form.number.data or 1, form.outcome.data or "", form.off.data or ""
     try:
-        note_ball(viewer(), session(), run_id, number, outcome, datetime.now(UTC))
+        off = off_of(find_run(viewer(), session(), run_id).drill, typed)
+        note_ball(viewer(), session(), run_id, number, outcome, datetime.now(UTC), off)
     except InvalidError as error:
-        view = RunView(find_run(viewer(), session(), run_id), golfer_of(measures()).level, wording())
-        return render_template("drills/run.html", view=view, error=str(error)), 422
+        return _run(run_id, str(error), typed)
     return redirect(url_for(".run", run_id=run_id), 303)
 
 

@@ -6,23 +6,29 @@ from functools import cached_property
 from typing import NamedTuple
 
 from orthocline.core.account import GOLFERS
-from orthocline.core.drills import TRAINS, Drill, balls_of, target_of
+from orthocline.core.drills import TRAINS, Drill, Measured, balls_of, target_of, trend_of
+from orthocline.core.speed import Tempo
 from orthocline.drawing.scene import Scene
 from orthocline.drawing.train.runs import runs_drawing
 from orthocline.drawing.train.setup import setup_drawing
+from orthocline.services.train.checks import Check
 from orthocline.services.train.drills import DrillRun, Run, Shelf
 from orthocline.web.drills.request import AskedDrill
+from orthocline.web.shared.checks import CheckView, check_view
 from orthocline.wording.figures import hundred, tidy
 from orthocline.wording.holing.golfers import LEVEL_WORDS
+from orthocline.wording.train.checks import CHECK_WORDS
 from orthocline.wording.train.drills import (
     TRAINS_WORDS,
     ball_words,
     beside_words,
     score_words,
     target_words,
+    trend_words,
 )
 from orthocline.wording.wording import Wording
 
+DAY_S = 86400.0
 TARGET_SEED = 1
 """Of balls that are drawn, these are what a target is told by."""
 
@@ -67,6 +73,7 @@ class DrillView:
     asked: AskedDrill
     level: str
     runs: Sequence[DrillRun]
+    check: Check | None
     wording: Wording
 
     @property
@@ -101,19 +108,34 @@ class DrillView:
             return None
         rows = [*reversed(self.runs)]
         calendar = self.wording.calendar
-        days = calendar.moment(rows[0].begun_at), calendar.moment(rows[-1].begun_at)
+        days = calendar.day(rows[0].begun_at), calendar.day(rows[-1].begun_at)
         shares = [row.points / row.best for row in rows]
         says = f"{len(rows)} times, last {hundred(shares[-1])} of 100"
         return runs_drawing(shares, self.target, days, says)
 
+    @property
+    def trend(self) -> str:
+        """Whether it goes better from week to week."""
+        days = [one.begun_at.timestamp() / DAY_S for one in self.runs]
+        return trend_words(trend_of(days, [one.points / one.best for one in self.runs]))
+
+    @property
+    def own(self) -> CheckView | None:
+        """The golfer's own bias and spread, of a drill that measures."""
+        return check_view(self.check, self.wording) if self.check else None
+
 
 @dataclass(frozen=True)
 class RunView:
-    """A drill as it is being done."""
+    """A drill as it is being done; `error` is what is wrong with what was `typed`."""
 
     run: Run
     level: str
+    tempo: Tempo
+    check: Check | None
     wording: Wording
+    error: str = ""
+    typed: str = ""
 
     @property
     def drill(self) -> Drill:
@@ -132,6 +154,11 @@ class RunView:
         return ball_words(ball, self.wording) if ball else ""
 
     @property
+    def setup(self) -> Scene:
+        """How it is set up, with the line of the ball that is putted next."""
+        return setup_drawing(self.drill, self.wording, self.run.next_ball)
+
+    @property
     def score(self) -> str:
         """How it stands."""
         return score_words(self.run.row.points, self.run.row.best)
@@ -141,6 +168,28 @@ class RunView:
         """What was noted, ball by ball, and whether it was worth anything."""
         said = {one.name: one.says for one in self.drill.outcomes}
         return [(said.get(one, one), self.drill.points(one) > 0.0) for one in self.run.row.noted]
+
+    @property
+    def measures(self) -> Measured | None:
+        """The habit that it measures, if any."""
+        return self.drill.measures
+
+    @property
+    def grades(self) -> str:
+        """What the outcomes count, of a drill that measures."""
+        return CHECK_WORDS[self.measures].grades if self.measures else ""
+
+    @property
+    def off_example(self) -> str:
+        """How far off may be typed."""
+        if self.measures is Measured.AIM:
+            return f"{self.wording.exact(0.0254)} left"
+        return "0.05 s late"
+
+    @property
+    def own(self) -> CheckView | None:
+        """The golfer's own bias and spread, of a drill that measures."""
+        return check_view(self.check, self.wording) if self.check else None
 
     @property
     def beside(self) -> str:

@@ -9,6 +9,7 @@ from werkzeug.wrappers import Response
 from orthocline.services.account.measures import keep_measures
 from orthocline.services.account.trials import add_slope_pair, add_stride_trial, add_stroke_putt, remove_trial
 from orthocline.services.errors import InvalidError
+from orthocline.services.train.checks import own_checks
 from orthocline.web.database import session
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.measures.forms import MeasuresForm, PairForm, StrideForm, StrokeForm, measures_texts
@@ -116,7 +117,7 @@ def _page(
     status = 422 if request.method == "POST" else 200
     return render_template(
         "measures/page.html",
-        view=view(viewer(), own, said),
+        view=view(viewer(), own, own_checks(viewer(), session()), said),
         form=measures_form or MeasuresForm(blank, meta=meta),
         stride_form=stride_form or StrideForm(None, meta=meta),
         stroke_form=stroke_form or StrokeForm(None, meta=meta),

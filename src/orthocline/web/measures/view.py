@@ -1,5 +1,6 @@
 """The variables of the golfer's own measures."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
 from orthocline.core.account import GOLFERS
@@ -18,6 +19,8 @@ from orthocline.services.account.measures import (
     stroke_putts,
     stroke_trials,
 )
+from orthocline.services.train.checks import Check
+from orthocline.web.shared.checks import CheckView, check_view
 from orthocline.wording.account.measures import (
     pair_words,
     putter_words,
@@ -57,9 +60,10 @@ class OwnView:
     learnt: str
     usual: dict[str, str]
     putter: str
+    checks: tuple[CheckView, ...]
 
 
-def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
+def view(viewer: Viewer, measures: Measures, checks: Iterable[Check], wording: Wording) -> OwnView:
     """Return the page of a golfer's own measures; in Competition without the strokes, which tell a speed."""
     strokes = stroke_trials(viewer, measures)
     putts = stroke_putts(strokes)
@@ -79,6 +83,7 @@ def view(viewer: Viewer, measures: Measures, wording: Wording) -> OwnView:
         _learnt(measures),
         spread_texts(GOLFERS[measures.golfer_level]),
         putter_words(golfer_figures(measures).putter, wording),
+        tuple(check_view(one, wording) for one in checks),
     )
 
 

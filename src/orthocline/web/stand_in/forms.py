@@ -12,17 +12,10 @@ from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.web.shared.fields import FigureForm, QuantityField
 from orthocline.wording.calls.answers import parse_beside
 from orthocline.wording.holing.golfers import LEVEL_WORDS
-from orthocline.wording.quantities import parse_far_m, parse_near_m, parse_seconds
+from orthocline.wording.quantities import parse_far_m, parse_late_s, parse_near_m
 from orthocline.wording.wording import Wording
 
 BY = {"stroke": "a stroke", "roller": "a roller"}
-
-
-def _late(text: str, _wording: Wording) -> float:
-    plain = text.strip().lower()
-    early = plain.endswith("early")
-    seconds = parse_seconds(plain.removesuffix("early").removesuffix("late").strip())
-    return -seconds if early else seconds
 
 
 def _aside(text: str, wording: Wording) -> float:
@@ -41,7 +34,13 @@ class BallForm(FigureForm):
         allowed="between 1 and 60 in (2 and 150 cm)",
         optional=True,
     )
-    late = QuantityField("Let go", _late, between=(-1.0, 1.0), allowed="within a second", optional=True)
+    late = QuantityField(
+        "Let go",
+        lambda text, _: parse_late_s(text),
+        between=(-1.0, 1.0),
+        allowed="within a second",
+        optional=True,
+    )
     rolls = QuantityField(
         "Rolls on the level",
         parse_far_m,

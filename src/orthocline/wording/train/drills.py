@@ -2,7 +2,7 @@
 
 from typing import Final
 
-from orthocline.core.drills import Ball, Mark, MarkKind
+from orthocline.core.drills import Ball, Mark, MarkKind, Trend
 from orthocline.wording.figures import hundred, tidy
 from orthocline.wording.wording import Wording
 
@@ -42,6 +42,17 @@ def target_words(target: float | None, level: str) -> str:
     if target is None:
         return "The model has no golfer for this one: your own trend is what counts."
     return f"A usual {level} golfer: {hundred(target)} of 100."
+
+
+def trend_words(trend: Trend | None) -> str:
+    """Return whether a drill goes better from week to week; empty while it was done too seldom."""
+    if trend is None:
+        return ""
+    least, most = sorted((abs(hundred(trend.least)), abs(hundred(trend.most))))
+    if not trend.sure:
+        return "Not surely better or worse yet."
+    way = "more" if trend.a_week > 0.0 else "less"
+    return f"{abs(hundred(trend.a_week))} of 100 {way} each week ({least} to {most})."
 
 
 def beside_words(share: float, target: float | None) -> str:
