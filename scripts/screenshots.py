@@ -44,7 +44,6 @@ FIRM = "/firm?length=10+ft&side=1.5+%25&rise=0+%25&speed=10&off_line=1.5+deg+lef
 RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
 ASKED = "/train/putt?asks=amount&ground=made&level=2&seed=99"
 ANSWERED = "/train/putt/answer?asks=amount&ground=made&level=2&seed=99&answer=8+in&side=left"
-CARD = "/train/putt?asks=card&ground=made&level=0&seed=4"
 ADVISED = (
     "return (!document.querySelector('#firm-ask[hx-get]') || !!document.querySelector('#firm p'))"
     " && (!document.querySelector('#eyes-fold[open]') || !!document.querySelector('#eyes svg'))"
@@ -55,7 +54,6 @@ PICTURES = (
     ("read", READ, DESK),
     ("read-phone", READ, PHONE),
     ("eyes", READ_ON_GREEN.replace("/read", "/eyes") + "&stop=low_side", DESK),
-    ("eyes-phone", READ_ON_GREEN.replace("/read", "/eyes") + "&lit=hand_gauge&stop=ball&shape=tall", PHONE),
     ("speed", "/speed", DESK),
     ("ramp", RAMP, DESK),
     ("look-phone", LOOK, PHONE),
@@ -66,8 +64,9 @@ PICTURES = (
     ("habits", "/habits", DESK),
     ("asked", ASKED, DESK),
     ("answered", ANSWERED, DESK),
-    ("cards-phone", CARD, PHONE),
     ("training-record", "/train/record", DESK),
+    ("drill", "/train/drills/straight_ring", DESK),
+    ("practice-phone", "/train/practice", PHONE),
     ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
     ("read-green", READ_ON_GREEN, DESK),
 )

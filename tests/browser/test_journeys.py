@@ -203,6 +203,7 @@ VIEWS = {
     "reader": "/train/reader",
     "drills": "/train/drills",
     "stand-in": "/train/stand-in?seed=5&stroke=14+in&late=0.05+s+late",
+    "laid": "/train/stand-in/ground?seed=5&by=plate&reveal=1",
     "practice": "/train/practice?minutes=25",
     "drill": "/train/drills/pace_ladder?zone=far",
     "beat": "/beat",

@@ -1,6 +1,7 @@
 """Eyes and feet trained in the browser: with one thumb, with keys, with scripts off."""
 
 import re
+import time
 from pathlib import Path
 
 import pytest
@@ -153,6 +154,42 @@ def test_at_a_desk_a_key_tells_what_became_of_a_ball(page):
         ActionChains(page.driver).send_keys(key).perform()
         page.see(f"Ball {number} of", "main")
     assert len(page.all("[aria-label='What was noted'] li")) == 2
+
+
+def test_a_silent_count_is_timed_by_two_taps_and_nothing_shows_between(page):
+    page.size(PHONE)
+    page.as_wren()
+    page.go("/train/drills/silent_count")
+    page.press("It is set up: begin")
+    for number in (1, 2):
+        page.see(f"Ball {number} of 10", "main")
+        button = page.find("#count")
+        button.click() if number == 1 else button.send_keys(" ")
+        page.until(lambda button=button: button.text == "Think one beat, then tap")
+        time.sleep(0.6)
+        assert button.text == "Think one beat, then tap"
+        button.click() if number == 1 else button.send_keys(Keys.ENTER)
+    page.see("Ball 3 of 10", "main")
+    noted = page.all("[aria-label='What was noted'] li")
+    assert all(re.match(r"0\.[123] (early|late)|on it", one.get_attribute("title")) for one in noted)
+    assert page.run(TOUCHING) == []
+
+
+def test_a_simulated_level_answers_for_a_real_one_and_the_putt_is_struck(page):
+    page.size(PHONE)
+    page.go("/straight", length="14 ft")
+    page.press("simulated ones")
+    page.press("plate")
+    page.see("The ball runs to", "h1")
+    page.press("Back with it")
+    page.until(lambda: page.value("spot-0-size").endswith(" h"))
+    page.go("/train/stand-in", seed="5")
+    page.press("Lay a level on it")
+    page.press("Note it")
+    page.see("level half-way", "#noted")
+    assert page.run(TOUCHING) == []
+    page.press("Read the putt with these")
+    page.see("Aim", "#call")
 
 
 def test_a_stroke_is_drawn_back_on_the_ruler_and_the_slope_shown(page):

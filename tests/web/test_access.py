@@ -51,6 +51,7 @@ PUBLIC = {
     "drills.drill",
     "practice.page",
     "stand_in.page",
+    "laid.page",
     "phone_level.page",
     "phone_level.simulated",
     "mode.switch",

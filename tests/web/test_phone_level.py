@@ -87,7 +87,7 @@ def test_the_simulated_phone_lies_on_a_hidden_place_that_can_be_shown(client):
     assert value(shown, "read") == "length=9 ft"
 
 
-@pytest.mark.parametrize("seed", ["0", "x", "99999999999", "-3"])
+@pytest.mark.parametrize("seed", ["x", "99999999999", "-3"])
 def test_a_number_of_no_simulated_phone_is_none(client, seed):
     page = level(client, laid="1", turned="-1", seed=seed, reveal="1")
     assert page.status_code == 200

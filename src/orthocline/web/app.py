@@ -27,6 +27,7 @@ from orthocline.web import (
     greens,
     habits,
     jobs,
+    laid,
     log,
     log_files,
     look,
@@ -74,7 +75,7 @@ DEFAULTS: Mapping[str, Any] = {
 }
 FEATURES = (
     *(about, account, balls, beat, drills, eyes, figures, firm, grain, green_files, greens, habits, jobs),
-    *(log, log_files, look, measures, mode, noting, other_methods, phone_level, practice, ramp, read),
+    *(laid, log, log_files, look, measures, mode, noting, other_methods, phone_level, practice, ramp, read),
     *(reader, rounds, schools, slopes, speed, stand_in, straight, today, train, training_record),
     which_was_it,
 )

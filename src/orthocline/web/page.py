@@ -24,7 +24,9 @@ SECTIONS = {
     **dict.fromkeys(("ramp", "other_methods"), "speed"),
     "green_files": "greens",
     **dict.fromkeys(("figures", "habits", "log_files", "noting", "rounds", "which_was_it"), "log"),
-    **dict.fromkeys(("drills", "practice", "reader", "slopes", "stand_in", "training_record"), "train"),
+    **dict.fromkeys(
+        ("drills", "laid", "practice", "reader", "slopes", "stand_in", "training_record"), "train"
+    ),
     **dict.fromkeys(("balls", "eyes", "firm", "grain", "look", "phone_level", "schools", "straight"), "read"),
 }
 """Features that belong to another one's place in the navigation."""

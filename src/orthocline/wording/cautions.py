@@ -29,6 +29,10 @@ CAUTIONS: Mapping[str, str] = {
         "For practice: measuring slope with a phone or a level during a round may break the rules in force;"
         " ask the committee. Lay it where nobody putts."
     ),
+    "laid.page": (
+        "For the desk: it is off in Competition. On a green a level or a plate is for practice, unless the"
+        " rules in force and the committee allow it."
+    ),
     "train.page": (
         "For the desk and the practice green: it is off in Competition. What it says of your eyes is as sure"
         " as its range says, and no promise of holing."

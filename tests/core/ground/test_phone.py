@@ -1,14 +1,12 @@
-"""A phone as a level: what turning it round takes out, and the simulated one."""
+"""A phone as a level: what turning it round takes out."""
 
 import math
 
-import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from orthocline.core.ground import phone_level, simulated_readings, some_place
-from orthocline.core.instruments import INSTRUMENTS
+from orthocline.core.ground import phone_level
 
 
 @given(st.floats(-0.1, 0.1), st.floats(-0.03, 0.03))
@@ -21,12 +19,3 @@ def test_turned_round_its_own_error_drops_out(slope, error):
 def test_a_phone_that_shows_the_same_both_ways_lies_level():
     assert phone_level(0.01, 0.01).slope == 0.0
     assert phone_level(0.02, -0.02).slope == pytest.approx(math.tan(0.02))
-
-
-def test_the_simulated_phone_reads_its_hidden_place_within_what_phones_do():
-    rng = np.random.default_rng(3)
-    places = [some_place(rng) for _ in range(400)]
-    off = [phone_level(*simulated_readings(place, rng)).slope - place.slope for place in places]
-    assert np.std(off) < INSTRUMENTS["phone"].sd
-    assert max(abs(place.slope) for place in places) <= 0.04
-    assert np.std([place.own_error_rad for place in places]) > math.radians(0.3)

@@ -1,13 +1,15 @@
 """Set-ups of drills: true to scale to half a unit, every label free, a trend with its golfer."""
 
+import math
 import tomllib
 
 import pytest
 
-from orthocline.core.drills import MarkKind, balls_of, drill_of
+from orthocline.core.drills import HiddenPlace, MarkKind, balls_of, drill_of
 from orthocline.core.train import mean_bias
 from orthocline.drawing.scene import Disc
 from orthocline.drawing.train.checks import checks_drawing
+from orthocline.drawing.train.laid import laid_drawing
 from orthocline.drawing.train.runs import runs_drawing
 from orthocline.drawing.train.setup import setup_drawing, setup_frame
 from orthocline.services.train.drills import SHIPPED
@@ -79,3 +81,22 @@ def test_figures_of_a_habit_are_drawn_where_they_lie(figures):
     assert len(scene.items_named("mean")) == (bias is not None)
     items = list(all_items(scene.items))
     assert not list(leaving(items, scene.width, scene.height))
+
+
+@pytest.mark.parametrize("shown", [None, HiddenPlace(0.012, -0.02)])
+@pytest.mark.parametrize(
+    ("way", "rise", "fall"), [("across", 0.013, None), ("along", -0.04, None), ("", 0.0, 2.2)]
+)
+def test_what_is_laid_points_to_the_low_side(way, rise, fall, shown):
+    scene = laid_drawing(way, "1.3 %", rise, fall, shown, "reads")
+    items = list(all_items(scene.items))
+    assert not list(touching(items))
+    assert not list(leaving(items, scene.width, scene.height))
+    assert len(scene.items_named("fall")) == (shown is not None)
+    if fall is None:
+        (tip,) = scene.items_named("low-end")
+        x, y = tip.spots.mean(axis=0) - (260.0, 220.0)
+        assert (x < -50.0) if way == "across" else (y < -50.0)
+    else:
+        (ball,) = scene.items_named("plate-ball")
+        assert math.atan2(ball.at.x - 260.0, 220.0 - ball.at.y) == pytest.approx(fall)

@@ -15,6 +15,7 @@ from orthocline.core.drills.drill import (
     Target,
     drill_of,
 )
+from orthocline.core.drills.laid import HiddenPlace, level_on, phone_on, place_on, plate_on
 from orthocline.core.drills.members import DrillError
 from orthocline.core.drills.plans import balls_of, mirrored
 from orthocline.core.drills.sessions import LONGEST, QUESTIONS, SHORTEST, Slot, session_of
@@ -33,6 +34,7 @@ __all__ = [
     "Drill",
     "DrillError",
     "Event",
+    "HiddenPlace",
     "Mark",
     "MarkKind",
     "Measured",
@@ -44,7 +46,11 @@ __all__ = [
     "Trend",
     "balls_of",
     "drill_of",
+    "level_on",
     "mirrored",
+    "phone_on",
+    "place_on",
+    "plate_on",
     "session_of",
     "share_of",
     "struck",

@@ -3,14 +3,7 @@
 from orthocline.core.ground.built_in import Ground, ground_of, slope_at
 from orthocline.core.ground.field import slope_covariance
 from orthocline.core.ground.grid import LEAST_NODES, Grid
-from orthocline.core.ground.phone import (
-    STEEPEST_READ_RAD,
-    HiddenPlace,
-    PhoneLevel,
-    phone_level,
-    simulated_readings,
-    some_place,
-)
+from orthocline.core.ground.phone import STEEPEST_READ_RAD, PhoneLevel, phone_level
 from orthocline.core.ground.reach import REACH_M, LineDoubt, LineReadings
 from orthocline.core.ground.readings import UNSAID, Conflict, Reading, Said, conflicts_of, stations_of
 from orthocline.core.ground.senses import LEAST_PAIRS, Sense, SlopePair, sense
@@ -41,7 +34,6 @@ __all__ = [
     "Conflict",
     "Grid",
     "Ground",
-    "HiddenPlace",
     "Kind",
     "LineDoubt",
     "LineReadings",
@@ -62,9 +54,7 @@ __all__ = [
     "phone_level",
     "plane_from_grade",
     "sense",
-    "simulated_readings",
     "slope_at",
     "slope_covariance",
-    "some_place",
     "stations_of",
 ]

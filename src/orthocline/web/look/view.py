@@ -39,13 +39,14 @@ class StopRow(NamedTuple):
 
 
 class AskRow(NamedTuple):
-    """Something asked: its heading, rows of answers, its kind, and where the phone is laid for it."""
+    """Something asked: its heading, rows of answers, its kind, and where a phone or a stand-in is laid."""
 
     title: str
     chips: list[list[Chip]]
     kind: Kind
     key: str
     phone: str
+    simulated: str
     measured: str
 
 
@@ -117,12 +118,13 @@ class LookView:
         return [self._ask(f"{self.walk.stop}.{i}", ask, read) for i, ask in enumerate(self.walk.here.asks)]
 
     def _ask(self, key: str, ask: Ask, read: ReadRequest) -> AskRow:
-        phone = measured = ""
+        phone = simulated = measured = ""
         if ask.by == "feet":
             way = "across" if ask.kind is Kind.SIDE else "along"
-            phone = f"/level?{urlencode({'way': way, 'ask': key, 'read': self.carried})}"
+            errand = urlencode({"way": way, "ask": key, "read": self.carried})
+            phone, simulated = f"/level?{errand}", f"/train/stand-in/ground?{errand}"
             measured = self._measured(ask)
-        return AskRow(ask_words(ask), chips_of(key, ask, read), ask.kind, key, phone, measured)
+        return AskRow(ask_words(ask), chips_of(key, ask, read), ask.kind, key, phone, simulated, measured)
 
     def _measured(self, ask: Ask) -> str:
         """Return what a level or a phone read there."""

@@ -2,7 +2,7 @@
 
 import math
 
-from wtforms import RadioField, StringField
+from wtforms import RadioField
 from wtforms.fields.choices import SelectChoice
 
 from orthocline.core.ground import STEEPEST_READ_RAD
@@ -38,7 +38,3 @@ class LevelForm(FigureForm):
     )
     laid = _reading("Laid down")
     turned = _reading("Turned round")
-    read = StringField("Read")
-    at = StringField("Place")
-    ask = StringField("Asked at")
-    pair = StringField("Guessed")

@@ -8,11 +8,14 @@ from flask import Blueprint, make_response, redirect, render_template, request, 
 from werkzeug.wrappers import Response
 
 from orthocline.formats.phone_error import KeptError, error_text, kept_error
-from orthocline.services.ground.phone_level import LARGEST_SEED, read_level, simulated_phone, some_seed
+from orthocline.services.ground.phone_level import read_level
+from orthocline.services.train.stand_in import Lay, hidden_place, phone_laid, some_seed
 from orthocline.web.identity import viewer, wording
 from orthocline.web.page import is_part
 from orthocline.web.phone_level.forms import LevelForm
 from orthocline.web.phone_level.view import ENDS, LevelView
+from orthocline.web.shared.errand import errand_of
+from orthocline.web.shared.seeds import seed_in
 
 blueprint = Blueprint("phone_level", __name__)
 ERROR_COOKIE, ERROR_KEPT_S = "phone_error", 30 * 86400
@@ -26,14 +29,10 @@ def page() -> Response:
     readable = form.validate()
     now, kept = datetime.now(UTC), kept_error(request.cookies.get(ERROR_COOKIE, ""))
     found = read_level(viewer(), form.laid.figure, form.turned.figure, kept.own_error_rad if kept else None)
-    seed = _seed()
-    hidden = simulated_phone(viewer(), seed)[0] if seed and request.args.get("reveal") else None
+    seed, errand = seed_in(request.args), errand_of(request.args, wording())
+    hidden = hidden_place(viewer(), seed, errand.share) if seed and request.args.get("reveal") else None
     way = form.way.data if form.way.data in ENDS else "across"
-    going = form.read.data or "", form.at.data or "", form.ask.data or ""
-    seen = LevelView(
-        *(found if readable else None, way, *going, hidden, wording(), form.pair.data or ""),
-        lone=_lone(form, kept, now),
-    )
+    seen = LevelView(found if readable else None, way, errand, hidden, wording(), _lone(form, kept, now))
     part = is_part()
     template = "phone_level/_part.html" if part else "phone_level/page.html"
     said = render_template(template, view=seen, form=form, seed=seed, part=part)
@@ -53,13 +52,9 @@ def _lone(form: LevelForm, kept: KeptError | None, now: datetime) -> str:
 @blueprint.get("/level/simulated")
 def simulated() -> Response:
     """Lay a simulated phone on a hidden place, and go to what it shows; refused in Competition."""
-    seed = some_seed(viewer())
-    laid, turned = (f"{math.degrees(one):.2f} deg" for one in simulated_phone(viewer(), seed)[1])
-    kept: dict[str, Any] = {name: request.args.get(name) for name in ("way", "read", "at", "ask", "pair")}
-    address = url_for("phone_level.page", laid=laid, turned=turned, seed=seed, **kept)
-    return redirect(address, 303)
-
-
-def _seed() -> int | None:
-    text = request.args.get("seed", "")
-    return int(text) if text.isdecimal() and 0 < int(text) <= LARGEST_SEED else None
+    seed, errand = seed_in(request.args) or some_seed(viewer()), errand_of(request.args, wording())
+    way = "along" if request.args.get("way") == "along" else "across"
+    shown = phone_laid(viewer(), seed, Lay("phone", way, errand.share))
+    laid, turned = (f"{math.degrees(one):.2f} deg" for one in shown)
+    fields: dict[str, Any] = errand.fields | {"way": way}
+    return redirect(url_for("phone_level.page", laid=laid, turned=turned, seed=seed, **fields), 303)

@@ -1,5 +1,6 @@
 """The slope trainer on the green: a guess first, then the level; both are kept as a pair."""
 
+from typing import Any
 from urllib.parse import urlencode
 
 from flask import Blueprint, flash, redirect, render_template, request, url_for
@@ -62,8 +63,9 @@ def keep() -> Page:
 def _page(form: GuessForm, *, guessed: bool, status: int = 200) -> Page:
     own = measures()
     assert own is not None, "signed in"
-    phone = url_for("phone_level.page", pair=urlencode(dict(form.guessed)), way=_laid(form.way.data))
-    view = SlopesView(own, wording(), form.sense.data or "feet", guessed, phone)
+    errand: dict[str, Any] = {"pair": urlencode(dict(form.guessed)), "way": _laid(form.way.data)}
+    phone, simulated = (url_for(one, **errand) for one in ("phone_level.page", "laid.page"))
+    view = SlopesView(own, wording(), form.sense.data or "feet", guessed, phone, simulated)
     return render_template("slopes/page.html", view=view, form=form), status
 
 

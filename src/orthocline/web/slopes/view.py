@@ -34,8 +34,8 @@ class SlopesView:
         The sense that is trained.
     guessed : bool
         Whether a guess stands: then the level is laid.
-    phone : str
-        The address of the phone as a level, for this guess.
+    phone, simulated : str
+        The addresses of the phone as a level and of a simulated level, for this guess.
     """
 
     measures: Measures
@@ -43,6 +43,7 @@ class SlopesView:
     sense: str
     guessed: bool
     phone: str
+    simulated: str
 
     @property
     def guesses(self) -> list[tuple[str, str]]:

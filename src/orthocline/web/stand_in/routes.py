@@ -9,12 +9,11 @@ from werkzeug.wrappers import Response
 
 from orthocline.core.account import GOLFERS
 from orthocline.core.roll import Read
-from orthocline.core.train import LARGEST_SEED
 from orthocline.services.account.measures import golfer_of, own_tempo
-from orthocline.services.ground.phone_level import some_seed
-from orthocline.services.train.stand_in import Struck, hidden_putt, rollers_on, strokes_on
+from orthocline.services.train.stand_in import Struck, hidden_putt, rollers_on, some_seed, strokes_on
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.security import read_limit
+from orthocline.web.shared.seeds import seed_in
 from orthocline.web.stand_in.forms import BallForm, launch_of, swing_of
 from orthocline.web.stand_in.view import MOST_BALLS, StandInView
 
@@ -29,7 +28,7 @@ LATEST_S, WIDEST_M = 1.0, 5.0
 @read_limit
 def page() -> str | Response | tuple[str, int]:
     """A hidden putt and the balls on it; refused in Competition."""
-    seed = _seed(request.args.get("seed", ""))
+    seed = seed_in(request.args)
     if seed is None:
         return redirect(url_for(".page", seed=some_seed(viewer())), 303)
     usual = {"golfer": golfer_of(measures()).level, **request.args.to_dict()}
@@ -58,10 +57,6 @@ def _rolled(form: BallForm, solved: Read, balls: Sequence[Figures], seed: int) -
     golfer = GOLFERS.get(form.golfer.data or "", golfer_of(measures()).golfer)
     swings = [swing_of(one, solved) for one in balls]
     return strokes_on(viewer(), solved, swings, measures(), own_tempo(measures()), golfer, seed)
-
-
-def _seed(text: str) -> int | None:
-    return int(text) if text.isdecimal() and len(text) < 11 and int(text) <= LARGEST_SEED else None
 
 
 def _kept(texts: list[str], by: str) -> list[Figures]:

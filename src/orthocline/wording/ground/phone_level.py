@@ -2,7 +2,8 @@
 
 import math
 
-from orthocline.core.ground import HiddenPlace, PhoneLevel
+from orthocline.core.drills import HiddenPlace
+from orthocline.core.ground import PhoneLevel
 from orthocline.core.instruments import INSTRUMENTS, PHONE_SD
 from orthocline.wording.figures import tidy
 from orthocline.wording.wording import Wording
@@ -42,4 +43,5 @@ def sure_words(wording: Wording) -> str:
 
 def hidden_words(place: HiddenPlace, *, across: bool, wording: Wording) -> str:
     """Return what was hidden."""
-    return f"It was: {level_words(PhoneLevel(place.slope, 0.0), across=across, wording=wording)}"
+    found = PhoneLevel(place.along("across" if across else "along"), 0.0)
+    return f"It was: {level_words(found, across=across, wording=wording)}"

@@ -8,6 +8,7 @@ from orthocline.core.sure import Fall
 from orthocline.core.units import PERCENT
 from orthocline.wording.instruments import INSTRUMENT_WORDS
 from orthocline.wording.quantities import QuantityError, parse_far_m, parse_number
+from orthocline.wording.ways import way_text
 from orthocline.wording.wording import Wording
 
 NAMED_SHARES = {
@@ -105,6 +106,15 @@ def place_words(at: float) -> str:
 def noun(by: str) -> str:
     """Return an instrument as a sentence names it."""
     return INSTRUMENT_WORDS[by].noun if by else "typed figure"
+
+
+def said_words(reading: Reading, wording: Wording) -> str:
+    """Return what was read where: ``level half-way: 2.1 % falls left``."""
+    where = f"{noun(reading.by)} {place_words(reading.at)}"
+    if reading.size is None:
+        return f"{where}: falls to {hour_text(reading.toward_rad % math.tau)} o'clock"
+    falls = FALLS_WORDS.get(way_text(-reading.toward_rad), "")
+    return f"{where}: {wording.slope(reading.size)} {falls}".rstrip()
 
 
 def conflict_words(conflict: Conflict, readings: tuple[Reading, ...]) -> str:
