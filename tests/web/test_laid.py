@@ -56,12 +56,14 @@ def test_each_instrument_says_how_sure_it_is(client, by, sure):
 
 
 def test_the_phone_lies_on_the_same_hidden_place(client):
-    page = laid(client, by="phone", way="along", at="100 %", follow_redirects=True)
-    page = client.get(page.location)
-    page = client.get(page.location)
+    page = laid(client, way="along", at="100 %")
+    page = client.get(client.get(link(page, "phone")).location)
     reading = percent(words_at(page, "h1"))
     averaged = percent(words_at(laid(client, by="level_averaged", way="along", at="100 %"), "h1"))
     assert reading == pytest.approx(averaged, abs=0.5)
+    asked = fields(link(page, "Read with it"))
+    assert asked["spot-0-at"] == ["100 %"]
+    assert asked["length"]
 
 
 def test_a_reading_goes_back_into_the_read_that_asked_for_it(client):

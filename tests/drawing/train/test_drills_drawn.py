@@ -5,9 +5,8 @@ import tomllib
 
 import pytest
 
-from orthocline.core.drills import HiddenPlace, MarkKind, balls_of, drill_of
+from orthocline.core.drills import HiddenPlace, balls_of, drill_of
 from orthocline.core.train import mean_bias
-from orthocline.drawing.scene import Disc
 from orthocline.drawing.train.checks import checks_drawing
 from orthocline.drawing.train.laid import laid_drawing
 from orthocline.drawing.train.runs import runs_drawing
@@ -20,23 +19,60 @@ from tests.labels import all_items, leaving, touching
 METRIC = Wording(Units(True, True))
 LEFT = Wording(hand=Hand.LEFT)
 FILES = {one.name.removesuffix(".toml"): tomllib.loads(one.read_text()) for one in SHIPPED.iterdir()}
-FOOT_M = 0.3048
+FOOT_M, BALL_M = 0.3048, 1.68 * 0.0254
 
 
 @pytest.mark.parametrize("name", FILES)
 def test_marks_lie_where_the_file_has_them(name):
-    """Half a unit of the sheet: coins and holes against their figures in the file, from the ball."""
-    drill = drill_of(name, FILES[name])
-    scene, frame = setup_drawing(drill, USUAL_WORDING), setup_frame(drill, USUAL_WORDING)
+    """Half a unit of the sheet: every mark against its figures in the file, from the ball."""
+    scene = setup_drawing(drill_of(name, FILES[name]), USUAL_WORDING)
     (ball, *_) = scene.items_named("ball")
-    for kind, part in ((MarkKind.COIN, "coin"), (MarkKind.HOLE, "hole")):
-        drawn = [one for one in scene.items_named(part) if isinstance(one, Disc)]
-        said = [one for one in FILES[name]["marks"] if one["kind"] == kind and "along_ft" in one]
-        for disc, mark in zip(drawn, said, strict=False):
-            right = mark.get("right_in", 0.0) * FOOT_M / 12.0
-            assert ball.at.y - disc.at.y == pytest.approx(frame.scale * mark["along_ft"] * FOOT_M, abs=0.5)
-            assert disc.at.x - ball.at.x == pytest.approx(frame.scale * right, abs=0.5)
+    for kind, part in (
+        ("coin", "coin"),
+        ("hole", "hole"),
+        ("gate", "post"),
+        ("zone", "zone"),
+        ("ring", "ring"),
+    ):
+        said = [one for one in FILES[name]["marks"] if one["kind"] == kind]
+        wanted = [corner for mark in said for corner in corners_of(mark, FILES[name].get("own", {}))]
+        drawn = [corner for item in scene.items_named(part) for corner in drawn_at(item, part)]
+        for (along, right), (x, y) in zip(wanted, drawn, strict=True):
+            assert ball.at.y - y == pytest.approx(scene.data["scale"] * along, abs=0.5)
+            assert x - ball.at.x == pytest.approx(scene.data["scale"] * right, abs=0.5)
     assert 0.0 < ball.at.y < scene.height
+
+
+def metres(table, name, own):
+    """Return a length of a file [m], or the usual one of the golfer's own."""
+    if name in table:
+        return metres(own[table[name]], "usual", own)
+    for unit, size in (("ft", FOOT_M), ("in", FOOT_M / 12.0), ("m", 1.0)):
+        if f"{name}_{unit}" in table:
+            return size * table[f"{name}_{unit}"]
+    return 0.0
+
+
+def corners_of(mark, own):
+    """Return where a mark's parts lie, along and to the right [m]: posts, corners, or the top of a ring."""
+    along, right, wide, deep = (metres(mark, name, own) for name in ("along", "right", "wide", "deep"))
+    if "within_deg" in mark:
+        wide = BALL_M + 2.0 * along * math.tan(math.radians(mark["within_deg"]))
+    half = 0.5 * wide
+    return {
+        "gate": [(along, right - half), (along, right + half)],
+        "zone": [
+            (x, y) for x, y in ((along, -half), (along + deep, -half), (along + deep, half), (along, half))
+        ],
+        "ring": [(along, right), (along + deep, right)],
+    }.get(mark["kind"], [(along, right)])
+
+
+def drawn_at(item, part):
+    """Return where it is drawn; of a ring its middle and its top."""
+    if part == "zone":
+        return item.spots.tolist()
+    return [item.at, (item.at.x, item.at.y - item.radius)] if part == "ring" else [item.at]
 
 
 @pytest.mark.parametrize("wording", [USUAL_WORDING, METRIC, LEFT], ids=["feet", "metres", "left"])

@@ -16,6 +16,8 @@ STEEPEST: Final = 4.0
 """Percents, each way: a ball stops on both together."""
 MOST_BALLS, MOST_LETTERS = 60, 40
 """Of a plan, and of the name of an outcome."""
+MOST_RINGED: Final = 12
+"""So many balls lie on a ring at most."""
 MOST_MINUTES: Final = 60.0
 MOST_ASIDE_M, LATEST_S = 1.0, 1.0
 """No aim that is checked is further off, and no count."""
@@ -70,6 +72,8 @@ class Mark:
         Its middle along the line and to its right [m].
     wide_m, deep_m : float
         Across the line, and along it; of a string how far it goes on, of a ring its radius [m].
+    balls : int
+        How many balls lie on a ring.
     says : str
         What it is; empty where its kind says so.
     """
@@ -79,6 +83,7 @@ class Mark:
     right_m: float = 0.0
     wide_m: float = 0.0
     deep_m: float = 0.0
+    balls: int = 0
     says: str = ""
 
 
@@ -307,6 +312,7 @@ def _mark(said: Members) -> Mark:
     mark = Mark(
         *(kind, along, said.length_m("right", FAR_M, 0.0), wide),
         deep_m=said.length_m("deep", FAR_M, 0.0),
+        balls=int(said.number("balls", 0, MOST_RINGED, 0)),
         says=said.text("says") if said.has("says") else "",
     )
     return said.finished(mark)

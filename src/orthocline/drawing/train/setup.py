@@ -40,8 +40,6 @@ RULE_X: Final = 100.0
 """Distances stand on a rule at this x."""
 LEAST_BALL, LEAST_HOLE, LEAST_COIN, LEAST_TEE = 5.0, 6.0, 5.0, 3.5
 COIN_M: Final = 0.012
-RINGED: Final = 6
-"""A ring has so many balls."""
 TOES_M, FEET_M, SHOE_HALF_M = 0.22, 0.15, 0.05
 """From the line to the toes, from the ball to either foot along it, and half a shoe's width."""
 APART: Final = 44.0
@@ -146,7 +144,8 @@ def setup_drawing(drill: Drill, wording: Wording, ball: Ball | None = None) -> S
 def _named_at(mark: Mark, frame: SetupFrame) -> Spot:
     if mark.kind is MarkKind.RING:
         return frame.spot(mark.along_m + 0.7 * mark.deep_m, mark.right_m + 0.7 * mark.deep_m)
-    along = mark.along_m + (0.5 * mark.deep_m if mark.kind is not MarkKind.COIN else 0.0)
+    share = {MarkKind.COIN: 0.0, MarkKind.STRING: 0.75}.get(mark.kind, 0.5)
+    along = mark.along_m + share * mark.deep_m
     return frame.spot(along, mark.right_m + 0.5 * mark.wide_m)
 
 
@@ -188,8 +187,8 @@ def _string(mark: Mark, frame: SetupFrame) -> Iterator[Item]:
 def _ring(mark: Mark, frame: SetupFrame) -> Iterator[Item]:
     middle, radius = frame.spot(mark.along_m, mark.right_m), frame.scale * mark.deep_m
     yield Disc(middle, radius, Sign.QUIET, None, 1.2, "3 4", name="ring")
-    for number in range(RINGED):
-        turn = math.tau * number / RINGED
+    for number in range(mark.balls):
+        turn = math.tau * number / mark.balls
         at = Spot(middle.x + radius * math.sin(turn), middle.y + radius * math.cos(turn))
         yield Disc(at, LEAST_BALL, Sign.INK, Fill.OPEN, 1.8, name="ringed")
 

@@ -19,7 +19,7 @@ from orthocline.db.entries import add_once, entry_of, one_at_a_time
 from orthocline.db.train.models import NAME_LENGTH
 from orthocline.db.train.models import DrillRun as DrillRun
 from orthocline.db.train.runs import last_runs, open_run, runs_in, runs_of
-from orthocline.services.account.access import Viewer, anyone, open_play
+from orthocline.services.account.access import Viewer, open_play
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.log.outings import open_outing
 from orthocline.wording.wording import Hand
@@ -79,7 +79,6 @@ def shelf_of(folder: Traversable) -> Shelf:
     return Shelf(drills, datas, wrong)
 
 
-@anyone
 @cache
 def shipped_shelf() -> Shelf:
     """Return the drills that are shipped."""

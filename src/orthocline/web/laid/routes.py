@@ -7,7 +7,6 @@ from flask import Blueprint, redirect, render_template, request, url_for
 from werkzeug.wrappers import Response
 
 from orthocline.services.train.stand_in import (
-    INSTRUMENTS_LAID,
     Lay,
     hidden_place,
     level_laid,
@@ -20,6 +19,7 @@ from orthocline.web.laid.view import LaidView
 from orthocline.web.security import read_limit
 from orthocline.web.shared.errand import Laid, errand_of
 from orthocline.web.shared.seeds import seed_in
+from orthocline.wording.train.laid import LAID_WORDS
 
 blueprint = Blueprint("laid", __name__)
 MOST_TIMES = 99
@@ -34,9 +34,6 @@ def page() -> str | Response:
         fields: dict[str, Any] = {**request.args.to_dict(), "seed": some_seed(viewer())}
         return redirect(url_for(".page", **fields), 303)
     lay, other = _lay(errand.share), None
-    if lay.by == "phone":
-        fields = {**errand.fields, "way": lay.way, "seed": seed}
-        return redirect(url_for("phone_level.simulated", **fields), 303)
     if lay.by == "plate":
         laid = Laid("plate", lay.way, fall_rad=plate_laid(viewer(), seed, lay))
     else:
@@ -59,4 +56,4 @@ def _lay(share: float) -> Lay:
     by, time = request.args.get("by", ""), request.args.get("time", "1")
     number = int(time) if time.isdecimal() and len(time) < len(str(MOST_TIMES)) + 1 else 1
     way = "along" if request.args.get("way") == "along" else "across"
-    return Lay(by if by in INSTRUMENTS_LAID else "level", way, share, max(number, 1))
+    return Lay(by if by in LAID_WORDS and by != "phone" else "level", way, share, max(number, 1))

@@ -89,7 +89,15 @@ class LaidView:
             names = ["level", "plate"]
         elif self.errand.ask or self.errand.pair:
             names.remove("plate")
-        return [Choice(LAID_WORDS[one], self.address(by=one, time="1"), one == self.lay.by) for one in names]
+        return [Choice(LAID_WORDS[one], self._with(one), one == self.lay.by) for one in names]
+
+    def _with(self, by: str) -> str:
+        """Return the address of another instrument here; the phone has a page of its own."""
+        if by != "phone":
+            return self.address(by=by, time="1")
+        errand = self._read if self.rehearsed else self.errand
+        fields = {**errand.fields, "way": self.lay.way, "seed": str(self.seed)}
+        return f"/level/simulated?{urlencode(fields)}"
 
     @property
     def ways(self) -> list[Choice]:
