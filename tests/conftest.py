@@ -4,18 +4,20 @@ import os
 
 import pytest
 from argon2 import PasswordHasher
+from click.testing import CliRunner
 from hypothesis import settings
 from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session, sessionmaker
 
+from orthocline.cli.main import main
 from orthocline.db.server.cluster import USER, ensure_running
 from orthocline.db.server.migrate import upgrade
 from orthocline.db.server.settings import var_folder
 from orthocline.services.account import accounts
 from orthocline.services.account.accounts import sign_up
-from orthocline.services.demo.golfer import load_demo
 from orthocline.services.jobs.jobs import carry_out
 from orthocline.web.app import create_app
+from orthocline.web.database import EXTENSION
 from orthocline.web.security import limiter
 
 # Scrambling a password is meant to take long; here it would be half of all the time.
@@ -27,6 +29,8 @@ settings.register_profile("steady", deadline=None, max_examples=40, derandomize=
 settings.load_profile("steady")
 
 PASSWORD = "a good long password"
+TEMPLATE, LOADING = "orthocline_demo_template", 7_501_004
+"""The database that demo data are copied from, and the key of the lock under which it is made."""
 SECRET = "tests only, forty characters of no value"
 
 
@@ -45,30 +49,41 @@ def database_url(cluster):
 
 
 @pytest.fixture(scope="session")
-def demo_database(cluster):
-    """A database with the demo data, to be copied or rolled back: loading it takes a while."""
-    name = f"orthocline_demo_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}"
-    cluster.create_database(name, fresh=True)
-    upgrade(cluster.url(name))
-    loading = create_engine(cluster.url(name))
-    with Session(loading) as session, session.begin():
-        load_demo(session)
-    loading.dispose()
-    return name
+def copy_demo(cluster):
+    """Return what makes a database of its own with the demo data, and returns its address.
 
-
-@pytest.fixture(scope="session")
-def copy_demo(cluster, demo_database):
-    """Return what makes a database of its own with the demo data, and returns its address."""
+    Loading the demo takes a while: the first process of a run does it, and the others wait.
+    """
+    run = os.environ.get("PYTEST_XDIST_TESTRUNUID", str(os.getpid()))
+    with cluster.connect() as connection:
+        connection.execute("SELECT pg_advisory_lock(%s)", (LOADING,))
+        told = "SELECT shobj_description(oid, 'pg_database') FROM pg_database WHERE datname = %s"
+        if connection.execute(told, (TEMPLATE,)).fetchone() != (run,):
+            _load_template(cluster.url(TEMPLATE), cluster)
+            connection.execute(f"COMMENT ON DATABASE {TEMPLATE} IS '{run}'")
 
     def copy(name):
         cluster.create_database(name, fresh=True)
         with cluster.connect() as connection:
             connection.execute(f"DROP DATABASE {name}")
-            connection.execute(f"CREATE DATABASE {name} OWNER {USER} TEMPLATE {demo_database}")
+            connection.execute(f"CREATE DATABASE {name} OWNER {USER} TEMPLATE {TEMPLATE}")
         return cluster.url(name)
 
     return copy
+
+
+def _load_template(url, cluster):
+    cluster.create_database(TEMPLATE, fresh=True)
+    for command, said in ((["db", "upgrade"], ""), (["demo"], "demo data loaded\n")):
+        done = CliRunner().invoke(main, command, env={"DATABASE_URL": url})
+        assert done.exit_code == 0
+        assert done.output.endswith(said)
+
+
+@pytest.fixture(scope="session")
+def demo_database(copy_demo):
+    """The address of a database with the demo data, whose changes are rolled back."""
+    return copy_demo(f"orthocline_demo_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}")
 
 
 @pytest.fixture(scope="session")
@@ -105,9 +120,18 @@ def app_config(database_url, **more):
     }
 
 
+@pytest.fixture(scope="session")
+def app_of_all(database_url):
+    """The application, made once: its routes and templates are the same for all tests of a process."""
+    return create_app(app_config(database_url))
+
+
 @pytest.fixture
-def app(database_url, sessions):
-    return create_app(app_config(database_url, SESSIONS=sessions))
+def app(app_of_all, sessions):
+    """The application, with what its requests change rolled back."""
+    app_of_all.extensions[EXTENSION] = sessions
+    limiter.enabled = False  # another application of this process may have turned it on
+    return app_of_all
 
 
 @pytest.fixture(scope="session")

@@ -1,12 +1,19 @@
 """A page as its reader finds it: words, links and fields, whatever the markup around them."""
 
+from functools import lru_cache
 from urllib.parse import parse_qs, urlsplit
 
 from bs4 import BeautifulSoup
 
 
 def parsed(response):
-    return BeautifulSoup(response.text, "html.parser")
+    """Return the elements of a page; the same ones for whoever asks for the same page again."""
+    return _parsed(response.text)
+
+
+@lru_cache(8)
+def _parsed(page):
+    return BeautifulSoup(page, "html.parser")
 
 
 def words_of(element):

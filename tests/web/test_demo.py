@@ -34,9 +34,9 @@ from tests.page import parsed, text
 
 
 @pytest.fixture(scope="module")
-def loaded(cluster, demo_database):
+def loaded(demo_database):
     """A connection to where the demo is loaded; what these tests change is undone."""
-    engine = create_engine(cluster.url(demo_database))
+    engine = create_engine(demo_database)
     with engine.connect() as connection:
         outer = connection.begin()
         yield connection

@@ -68,10 +68,8 @@ class Served:
 
 
 @pytest.fixture(scope="module")
-def served(cluster):
-    name = f"orthocline_served_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}"
-    cluster.create_database(name, fresh=True)
-    running = Served(cluster.url(name))
+def served(copy_demo):
+    running = Served(copy_demo(f"orthocline_served_{os.environ.get('PYTEST_XDIST_WORKER', 'main')}"))
     yield running
     running.stop()
 
@@ -165,30 +163,6 @@ def test_a_strange_name_is_answered_with_a_page(served, host):
     assert "ORTHOCLINE_HOSTS" in page
 
 
-def test_a_killed_master_takes_its_workers_along_and_frees_the_port(served):
-    workers = served.workers()
-    assert len(workers) == 2
-    with served.connect() as held:
-        held.sendall(HALF["body"])
-        os.kill(served.process.pid, signal.SIGKILL)
-        served.process.wait()
-        served.start()
-    assert not any(Path(f"/proc/{pid}/cwd").exists() for pid in workers)
-
-
-def test_a_killed_worker_is_replaced(served):
-    for pid in served.workers():
-        os.kill(pid, signal.SIGKILL)
-    deadline = time.monotonic() + 20
-    while time.monotonic() < deadline:
-        try:
-            assert served.get("/cautions")[0] == 200
-            break
-        except OSError:
-            time.sleep(0.1)
-    assert served.get("/cautions")[0] == 200
-
-
 def beside(served):
     """The process that works in the background, once it is there."""
     deadline = time.monotonic() + 20
@@ -208,19 +182,29 @@ def gone(pid):
     return not Path(f"/proc/{pid}").exists()
 
 
-def test_the_worker_of_jobs_is_replaced_and_ends_with_the_server(served):
-    first = beside(served)
-    os.kill(first, signal.SIGKILL)
-    assert gone(first)
-    second = beside(served)
-    served.stop()
-    assert gone(second)
-    served.start()
-    third = beside(served)
-    os.kill(served.process.pid, signal.SIGKILL)
-    served.process.wait()
-    assert gone(third), "whose master was killed ends too"
-    served.start()
+def test_a_killed_master_takes_its_workers_along_and_frees_the_port(served):
+    workers, beside_it = served.workers(), beside(served)
+    assert len(workers) == 2
+    with served.connect() as held:
+        held.sendall(HALF["body"])
+        os.kill(served.process.pid, signal.SIGKILL)
+        served.process.wait()
+        served.start()
+    assert not any(Path(f"/proc/{pid}/cwd").exists() for pid in workers)
+    assert gone(beside_it), "whose master was killed ends too"
+
+
+def test_a_killed_worker_is_replaced(served):
+    for pid in served.workers():
+        os.kill(pid, signal.SIGKILL)
+    deadline = time.monotonic() + 20
+    while time.monotonic() < deadline:
+        try:
+            assert served.get("/cautions")[0] == 200
+            break
+        except OSError:
+            time.sleep(0.1)
+    assert served.get("/cautions")[0] == 200
 
 
 def test_instances_share_no_control_socket(served):
@@ -239,6 +223,15 @@ def is_socket(descriptor):
         return os.readlink(descriptor).startswith("socket:[")
     except OSError:
         return False
+
+
+def test_the_worker_of_jobs_is_replaced_and_ends_with_the_server(served):
+    first = beside(served)
+    os.kill(first, signal.SIGKILL)
+    assert gone(first)
+    second = beside(served)
+    served.stop()
+    assert gone(second)
 
 
 def test_root_lets_an_account_without_rights_answer_where_it_can(monkeypatch):

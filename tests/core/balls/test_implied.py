@@ -12,7 +12,7 @@ from orthocline.core.roll import Grain, Point, Putt, RollPast, read
 from orthocline.core.sure import Sureness, Uncertainty
 from tests.rolled import FOOT, drag, holed_by_trying, roll_out
 
-BALLS = 500
+BALLS = 400
 PER_SLOPE = math.hypot(0.02, 0.015) / math.sqrt(2)
 """Greens of a first look: 2 % give or take 3."""
 INCH = FOOT / 12

@@ -28,7 +28,7 @@ def heights(places):
     return HEIGHT(places[..., 0], places[..., 1]) + UP_M
 
 
-def scattered(count=20_000, seed=1):
+def scattered(count=12_000, seed=1):
     at = np.random.default_rng(seed).uniform((-1.0, -1.0), (25.0, 21.0), (count, 2))
     return np.column_stack([at + CORNER, heights(at)])
 
@@ -59,7 +59,7 @@ def ascii_grid(path, spacing_m=SPACING_M):
     return path
 
 
-def las(path, count=20_000, system=SYSTEM, classes=None):
+def las(path, count=12_000, system=SYSTEM, classes=None):
     points = scattered(count)
     header = laspy.LasHeader(point_format=6, version="1.4")
     header.scales, header.offsets = [1e-4] * 3, [EAST, NORTH, 0.0]
@@ -101,7 +101,7 @@ def geojson(path, count=6_000):
     return path
 
 
-def xyz(path, delimiter=" ", count=20_000):
+def xyz(path, delimiter=" ", count=12_000):
     np.savetxt(path, scattered(count), fmt="%.4f", delimiter=delimiter)
     return path
 
