@@ -28,7 +28,7 @@ def test_a_file_is_given_looked_at_corrected_and_kept(page, work, tmp_path):
     page.see("It waits for its turn", "#job")
     work()
     page.see("A ridge through the middle", "#lead")
-    page.see("20,000 points", "#facts")
+    page.see("12,000 points", "#facts")
     no_label_touches(page)
     page.run(AXE)
     result = page.driver.execute_async_script("axe.run().then(arguments[arguments.length - 1])")
