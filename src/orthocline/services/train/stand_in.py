@@ -31,6 +31,7 @@ from orthocline.services.train.putts import MISSING
 ROOM: Final = "The stand-ins"
 LEVEL: Final = 3.0
 INSTRUMENTS_LAID: Final = ("level", "level_averaged", "plate", "phone")
+EDGES: Final = ("across", "along")
 
 
 @dataclass(frozen=True)
@@ -64,8 +65,8 @@ class Lay:
 
     def rng(self, seed: int) -> np.random.Generator:
         """Return the chance of it on the putt that a seed hides."""
-        place = round(100.0 * self.share)
-        return np.random.default_rng([seed, INSTRUMENTS_LAID.index(self.by), len(self.way), place, self.time])
+        by, way = INSTRUMENTS_LAID.index(self.by), EDGES.index(self.way)
+        return np.random.default_rng([seed, by, way, round(100.0 * self.share), self.time])
 
 
 @open_play(ROOM)
