@@ -136,6 +136,7 @@ def phone_on(place: HiddenPlace, way: str, rng: np.random.Generator) -> tuple[fl
     tuple of float
         How far its top is raised [rad], laid down and turned round.
     """
-    lean, error = math.atan(place.along(way)), float(rng.uniform(-OWN_ERROR_RAD, OWN_ERROR_RAD))
+    lies = place.along(way) + INSTRUMENTS["phone"].sd * float(rng.normal())  # and the bump under it
+    lean, error = math.atan(lies), float(rng.uniform(-OWN_ERROR_RAD, OWN_ERROR_RAD))
     scatter = rng.normal(0.0, READING_SCATTER_RAD, 2).tolist()
     return lean + error + scatter[0], -lean + error + scatter[1]
