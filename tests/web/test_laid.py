@@ -143,6 +143,7 @@ def test_nonsense_in_the_address_is_left_aside(client, asked):
 
 def test_a_seed_that_is_none_gets_another_and_competition_refuses(client):
     assert laid(client, seed="x").status_code == 303
+    assert client.get("/train/stand-in/ground?endpoint=x&_scheme=y&_anchor=z&values=1").status_code == 303
     assert laid(client, seed="9" * 12).status_code == 303
     client.post("/mode", data={"mode": "competition"})
     assert laid(client).status_code == 403

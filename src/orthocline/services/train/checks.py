@@ -32,15 +32,15 @@ class Check:
 @own_data
 def own_checks(viewer: Viewer, session: Session) -> list[Check]:
     """Return each habit that a drill on the shelf measures, also one of which nothing is known yet."""
-    found = []
-    for drill in shipped_shelf().drills.values():
-        if drill.measures:
-            figures = figures_of(session, viewer.owner_id, drill.key, NEWEST)
-            found.append(Check(drill.measures, drill.key, figures, mean_bias(figures)))
-    return found
+    checks = (own_check(viewer, session, name) for name in shipped_shelf().drills)
+    return [one for one in checks if one]
 
 
 @own_data
 def own_check(viewer: Viewer, session: Session, drill: str) -> Check | None:
     """Return the habit that one drill measures; None for a drill that measures none."""
-    return next((one for one in own_checks(viewer, session) if one.drill == drill), None)
+    found = shipped_shelf().drills.get(drill)
+    if found is None or found.measures is None:
+        return None
+    figures = figures_of(session, viewer.owner_id, drill, NEWEST)
+    return Check(found.measures, drill, figures, mean_bias(figures))

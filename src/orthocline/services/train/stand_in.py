@@ -98,8 +98,7 @@ def hidden_putt(_viewer: Viewer, seed: int) -> Read:
 @open_play(ROOM)
 def hidden_place(_viewer: Viewer, seed: int, share: float) -> HiddenPlace:
     """Return how the ground slopes at a place of a hidden putt; raises as `hidden_putt` does."""
-    putt = _putt(seed)
-    return place_on(putt, share)
+    return place_on(_putt(seed), share)
 
 
 @open_play(ROOM)

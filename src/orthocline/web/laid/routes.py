@@ -23,6 +23,7 @@ from orthocline.wording.train.laid import LAID_WORDS
 
 blueprint = Blueprint("laid", __name__)
 MOST_TIMES = 99
+OTHER_WAY = {"across": "along", "along": "across"}
 
 
 @blueprint.get("/train/stand-in/ground")
@@ -31,25 +32,22 @@ def page() -> str | Response:
     """What an instrument reads on a hidden putt, and the way back with it; refused in Competition."""
     errand, seed = errand_of(request.args, wording()), seed_in(request.args)
     if seed is None:
-        fields: dict[str, Any] = {**request.args.to_dict(), "seed": some_seed(viewer())}
+        lies = {name: request.args[name] for name in ("by", "way") if name in request.args}
+        fields: dict[str, Any] = {**errand.fields, **lies, "seed": some_seed(viewer())}
         return redirect(url_for(".page", **fields), 303)
-    lay, other = _lay(errand.share), None
-    if lay.by == "plate":
-        laid = Laid("plate", lay.way, fall_rad=plate_laid(viewer(), seed, lay))
-    else:
-        laid, other = _levels(seed, lay)
+    lay = _lay(errand.share)
+    laid, both = _laid(seed, lay), errand.straight and lay.by != "plate"
+    other = _laid(seed, replace(lay, way=OTHER_WAY[lay.way])) if both else None
     shown = hidden_place(viewer(), seed, lay.share) if "reveal" in request.args else None
     noted = request.args.get("noted", "")
-    other = other if errand.straight else None
     view = LaidView(seed, putt_at_hand(viewer(), seed), lay, laid, other, errand, noted, shown, wording())
     return render_template("laid/page.html", view=view)
 
 
-def _levels(seed: int, lay: Lay) -> tuple[Laid, Laid]:
-    """Return what a level shows as it is laid, and the other way."""
-    ways = (lay.way, "along" if lay.way == "across" else "across")
-    laid, other = (Laid(lay.by, way, level_laid(viewer(), seed, replace(lay, way=way))) for way in ways)
-    return laid, other
+def _laid(seed: int, lay: Lay) -> Laid:
+    if lay.by == "plate":
+        return Laid("plate", lay.way, fall_rad=plate_laid(viewer(), seed, lay))
+    return Laid(lay.by, lay.way, level_laid(viewer(), seed, lay))
 
 
 def _lay(share: float) -> Lay:
