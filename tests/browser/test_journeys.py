@@ -207,6 +207,9 @@ VIEWS = {
     "practice": "/train/practice?minutes=25",
     "drill": "/train/drills/pace_ladder?zone=far",
     "beat": "/beat",
+    "cards": "/cards?speed=10.2&speed2=9",
+    "cards-error": "/cards?lengths=far",
+    "prints": "/prints",
     "cautions": "/cautions",
     "missing": "/nowhere",
 }
@@ -231,7 +234,7 @@ STRANGERS = (
 ON_A_PHONE = (
     *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
     *("round", "card", "figures", "habits", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
-    *("asked-sheen", "answered", "slopes-guessed", "drill"),
+    *("asked-sheen", "answered", "slopes-guessed", "drill", "cards"),
 )
 """Views that lie otherwise on a phone, and are looked at there."""
 

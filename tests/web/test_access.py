@@ -9,6 +9,8 @@ from orthocline.db.account.models import StrideTrial
 from orthocline.formats.putt_document import schema
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.trials import add_stride_trial
+from orthocline.services.carry.cards import usual_cards
+from orthocline.services.carry.prints import ask_print
 from orthocline.services.ground.charts import new_green
 from orthocline.services.ground.places import Place
 from orthocline.services.log.noting import note_putt
@@ -18,6 +20,7 @@ from tests.conftest import PASSWORD, SECRET, app_config
 from tests.page import parsed, text, value
 from tests.speeds import kept_speed
 
+CARDS = usual_cards((10.0,), 0.3, metric=False)
 PUBLIC = {
     "static",
     "today.page",
@@ -30,6 +33,7 @@ PUBLIC = {
     "other_methods.page",
     "other_methods.save",
     "beat.page",
+    "cards.page",
     "look.page",
     "look.measured",
     "straight.page",
@@ -78,9 +82,8 @@ def private_routes(app):
 
 
 def concrete(rule, number):
-    kinds = rule.rule.replace("<any(stride, stroke, slope):kind>", "stride")
-    kinds = kinds.replace("<any(pause, on, end):what>", "pause").replace("<name>", "tuning_putts")
-    return re.sub("<int:[a-z_]+>", str(number), kinds)
+    first = re.sub(r"<any\((\w+)[^>]*>", r"\1", rule.rule).replace("<name>", "tuning_putts")
+    return re.sub("<int:[a-z_]+>", str(number), first)
 
 
 def test_every_private_route_refuses_a_stranger(app, client):
@@ -102,8 +105,15 @@ def test_every_route_of_a_row_refuses_a_neighbour(app, signed_in, session, creat
     speed = kept_speed(session, idris)
     add_stride_trial(Viewer(idris), session, paces=10, tape_m=8.0)
     trial = session.scalar(select(StrideTrial))
+    carried = ask_print(Viewer(idris), session, "cards", {**CARDS.document, "day": "27 Nov"})
     green_id = new_green(Viewer(idris), session, Place("Links", "4"), deep_m=20.0, wide_m=20.0)
-    rows = {"green_id": green_id, "putt_id": putt.id, "note_id": speed.id, "trial_id": trial.id}
+    rows = {
+        "green_id": green_id,
+        "print_id": carried.id,
+        "putt_id": putt.id,
+        "note_id": speed.id,
+        "trial_id": trial.id,
+    }
     session.commit()
     refused = 0
     for rule, method in private_routes(app):

@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 from sqlalchemy.sql.elements import KeyedColumnElement
 
 from orthocline.db.account.models import Golfer, OwnMeasures, SlopePair, StrideTrial, StrokeTrial
+from orthocline.db.carry.models import Print
 from orthocline.db.ground.models import Course, Green, GreenChart
 from orthocline.db.log.habits import GolferHabits, ReadCorrection
 from orthocline.db.log.models import LoggedPutt, Outing
@@ -26,6 +27,7 @@ COPIED = (
     *(Course, Green, GreenChart, Outing, LoggedPutt, SpeedNote),
     *(GolferHabits, ReadCorrection),
     *(TrainingSession, TrainedQuestion, TrainingLevel, TrainingMemory, DrillRun, PracticePlan),
+    Print,
 )
 
 

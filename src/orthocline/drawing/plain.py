@@ -20,6 +20,8 @@ WRITTEN: Final = frozenset(
 )
 """What becomes an attribute; numerals of one width and the order of painting do not."""
 Style = dict[str, str]
+PRINTED: Final[Style] = {f"--color-{name}": "#000000" for name in ("ink", "quiet")}
+"""What differs on white paper."""
 
 
 @cache
@@ -31,13 +33,15 @@ def _sheet() -> tuple[Style, dict[str, Style]]:
     return dict(SAID.findall(text[: text.index("}")])), rules
 
 
-def plain(drawn: str) -> str:
+def plain(drawn: str, *, printed: bool = False) -> str:
     """Return a drawing with its styles as attributes, words on a rim of the ground under them.
 
     Parameters
     ----------
     drawn : str
         As the writer of scenes writes it.
+    printed : bool
+        For white paper: in black, and without the rims.
 
     Returns
     -------
@@ -48,7 +52,7 @@ def plain(drawn: str) -> str:
 
     def styled(match: re.Match[str]) -> str:
         tag, attributes, closed = match[1], dict(ATTRIBUTE.findall(match[2])), match[3]
-        style = _style(attributes)
+        style = _style(attributes, PRINTED if printed else {})
         own = {name: said for name, said in attributes.items() if name != "class"}
         told = {**{name: said for name, said in style.items() if name in WRITTEN}, **own}
         if tag == "text":
@@ -58,6 +62,8 @@ def plain(drawn: str) -> str:
         return _tag(tag, told, closed)
 
     written = TAG.sub(styled, drawn)
+    if printed:
+        return written
     rims = iter(open_tags)
     return re.sub(r"<text[^>]*>([^<]*</text>)", lambda words: f"{next(rims)}{words[1]}{words[0]}", written)
 
@@ -67,9 +73,10 @@ def _tag(tag: str, attributes: Style, closed: str) -> str:
     return f"<{tag}{written}{closed}>"
 
 
-def _style(attributes: Style) -> Style:
-    """Return how a thing is styled by its classes and its part."""
-    palette, rules = _sheet()
+def _style(attributes: Style, instead: Style) -> Style:
+    """Return how a thing is styled by its classes and its part, with other colours `instead` of some."""
+    shipped, rules = _sheet()
+    palette = shipped | instead
     names = [f".{name}" for name in attributes.get("class", "").split()]
     if "data-part" in attributes:
         names.append(f'[data-part="{attributes["data-part"]}"]')

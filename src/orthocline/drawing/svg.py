@@ -39,12 +39,12 @@ def svg(scene: Scene, classes: str = "") -> str:
     return _written(scene, f'class="sheet {escape(classes)}"')
 
 
-def svg_file(scene: Scene) -> str:
-    """Return a scene as an SVG document of its own, its styles as attributes."""
+def svg_file(scene: Scene, *, printed: bool = False) -> str:
+    """Return a scene as an SVG document of its own, its styles as attributes; `printed` on white paper."""
     size = (
         f'xmlns="http://www.w3.org/2000/svg" width="{scene.width:g}" height="{scene.height:g}" class="sheet"'
     )
-    return plain(_written(scene, size))
+    return plain(_written(scene, size), printed=printed)
 
 
 def _written(scene: Scene, attributes: str) -> str:

@@ -40,11 +40,13 @@ PRACTICE_STEPS = (
     Step("Read", "Length, tilt, rise and green speed: see aim and pace.", "read"),
     Step("Roll", "Pick the start spot, roll one ball, watch its last yard.", ""),
     Step("Log", "Tap where it stopped. It takes a second.", "log"),
+    Step("Carry", "Tomorrow's pocket cards, printed or on the phone, readable in a round.", "cards"),
 )
 COMPETITION_STEPS = (
     Step("Look", "The order of looks and the clock, no more.", "look"),
     Step("Play", "Your own eyes and feet. Reading is off until you switch back.", ""),
     Step("Log", "Note the putt and where it finished.", "log"),
+    Step("Carry", "The cards and books that you kept before the round.", "prints"),
 )
 
 

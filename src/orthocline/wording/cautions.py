@@ -25,6 +25,15 @@ CAUTIONS: Mapping[str, str] = {
         "For practice: a tempo beat during a round may break the rules in force; ask the committee. Near"
         " others let it be a silent pulse."
     ),
+    "cards.page": (
+        "Cards are made before a round. Whether a printed one may be carried in it, and looked at, the rules"
+        " in force and the committee say: ask them. A card is as sure as the speed and tilt that go in, and"
+        " promises no holed putt."
+    ),
+    "prints.page": (
+        "Made before the round, readable in it: whether you may look at them then the rules in force and the"
+        " committee say. Ask before you tee off."
+    ),
     "phone_level.page": (
         "For practice: measuring slope with a phone or a level during a round may break the rules in force;"
         " ask the committee. Lay it where nobody putts."
@@ -91,6 +100,9 @@ CAUTIONS: Mapping[str, str] = {
     ),
     "which_was_it.page": "Which it most likely was is no proof: it goes by how sure ground and finish are.",
     "noting.note_page": LIFTING,
+    "prints.one": (
+        "Look at it where the rules in force and the committee allow it, and where nobody waits for you."
+    ),
     "noting.finish": LIFTING,
 }
 """Beside the general one. The page of cautions has all."""

@@ -29,6 +29,15 @@ JOB_WORDS: Mapping[str, JobWords] = {
         "Take the file",
         ("Back to your account", "account.page"),
     ),
+    "print": JobWords(
+        "What you carry",
+        "The pages are solved and drawn, and laid on paper.",
+        "It is made.",
+        "See it",
+        ("Back to what you carry", "prints.page"),
+        "prints.made",
+        in_percent=True,
+    ),
     "putts_trial": JobWords(
         "A file of putts",
         "The file is tried, line by line. Nothing is kept of it before you have seen what it would do.",

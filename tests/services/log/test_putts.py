@@ -273,6 +273,7 @@ def test_demo_is_loaded_once(demo_session):
         "look",
         "",
         "log",
+        "prints",
     ]
 
 

@@ -1,5 +1,6 @@
 """What schools need to know of the golfer."""
 
+import math
 from dataclasses import dataclass, field
 from enum import StrEnum
 from typing import Final
@@ -14,6 +15,8 @@ USUAL_ARM_M: Final = 0.65
 """From the eye to the fingers, arm straight."""
 USUAL_BEND_M, USUAL_BEND_FT = 0.45, 9.0
 """Bent so far [m], a finger for a percent fits on a green of that speed [ft] (putts of ten feet)."""
+STAND_M: Final = 0.6
+"""Who holds up fingers stands so far behind the ball, on the ball-hole line (as practised)."""
 USUAL_EYE_M: Final = 1.6
 """Height of the eyes of a golfer who stands."""
 USUAL_LEAN: Final = 0.7
@@ -91,6 +94,25 @@ class Gauge:
         edges = self._edges
         beyond = max(width_m - edges[-1], 0.0)
         return float(np.interp(width_m, edges, range(len(edges)))) + beyond * len(self.fingers_m) / edges[-1]
+
+    def fingers_to(self, aim_m: float, length_m: float, arm_m: float) -> float:
+        """Return how many fingers reach an aim: the inverse of n f (L + s) / a.
+
+        Parameters
+        ----------
+        aim_m : float
+            From the hole's centre [m], positive to the right.
+        length_m : float
+            From ball to hole [m].
+        arm_m : float
+            From the eye to the fingers [m].
+
+        Returns
+        -------
+        float
+            Fingers [1], positive to the right.
+        """
+        return math.copysign(self.fingers(abs(aim_m) * arm_m / (length_m + STAND_M)), aim_m)
 
     @property
     def _edges(self) -> list[float]:

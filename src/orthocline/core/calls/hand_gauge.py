@@ -2,15 +2,11 @@
 
 import math
 from dataclasses import dataclass
-from typing import Final
 
-from orthocline.core.calls.golfer import Gauge, GolferFigures
+from orthocline.core.calls.golfer import STAND_M, Gauge, GolferFigures
 from orthocline.core.calls.school import Blind, Figures, Goes, School, Stance, Term, aimed, toward
 from orthocline.core.roll import Launch, Putt, Read
 from orthocline.core.units import PERCENT
-
-STAND_M: Final = 0.6
-"""The golfer stands so far behind the ball, on the ball-hole line (as practised)."""
 
 
 @dataclass(frozen=True)
@@ -81,10 +77,9 @@ def hand_gauge_of(read: Read, golfer: GolferFigures) -> HandGauge | None:
     if aim is None:
         return None
     arm = gauge.arm_m(putt.green_speed_ft)
-    fingers = gauge.fingers(abs(aim) * arm / (putt.length_m + STAND_M))
     rule = -putt.side_tilt_right / PERCENT
     return HandGauge(
-        math.copysign(fingers, aim),
+        gauge.fingers_to(aim, putt.length_m, arm),
         arm,
         rule,
         covered_m(gauge, putt, rule, arm),

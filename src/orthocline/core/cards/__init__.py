@@ -1,22 +1,29 @@
 """Pocket cards: aim, pace, fingers and dial for one green speed and roll-past, every cell solved."""
 
-from orthocline.core.cards.aim import AimBlock, AimCell, aim_blocks, aim_cell
+from orthocline.core.cards.aim import aim_cell, aim_cells
+from orthocline.core.cards.cell import HALF, Cell, rounded
 from orthocline.core.cards.conditions import Conditions
-from orthocline.core.cards.dial import dial_shares
+from orthocline.core.cards.dial import HOURS, DialColumn, dial_columns
 from orthocline.core.cards.gauge import finger_cells
-from orthocline.core.cards.pace import PaceCell, pace_cells
-from orthocline.core.cards.rounding import rounded, step_for
+from orthocline.core.cards.pace import Pace, PaceRow, pace_rows
+from orthocline.core.cards.solved import Cards, Cells, Grid, cards_of
 
 __all__ = [
-    "AimBlock",
-    "AimCell",
+    "HALF",
+    "HOURS",
+    "Cards",
+    "Cell",
+    "Cells",
     "Conditions",
-    "PaceCell",
-    "aim_blocks",
+    "DialColumn",
+    "Grid",
+    "Pace",
+    "PaceRow",
     "aim_cell",
-    "dial_shares",
+    "aim_cells",
+    "cards_of",
+    "dial_columns",
     "finger_cells",
-    "pace_cells",
+    "pace_rows",
     "rounded",
-    "step_for",
 ]

@@ -5,10 +5,7 @@ from typing import Final
 
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.roll import Point, Putt, PuttError, Read, ReadWarning, RollPast, read
-from orthocline.core.units import PERCENT
 
-HALF: Final = 0.5 * PERCENT
-"""A cell also says by how much half a percent would change it."""
 UNTOLD: Final = frozenset(ReadWarning) - {ReadWarning.COMES_BACK}
 """A putt of which one of these is to be said is no cell's."""
 

@@ -20,7 +20,7 @@ from sqlalchemy.orm import Mapped, declared_attr, mapped_column, relationship
 from orthocline.db.base import Base, Entry
 
 COURSE_LENGTH, GREEN_LENGTH = 80, 80
-CHARACTER_LENGTH, CHANGE_LENGTH = 200, 80
+CHARACTER_LENGTH, CHANGE_LENGTH, NOTE_LENGTH = 200, 80, 240
 
 
 class Course(Entry, Base):
@@ -38,7 +38,7 @@ class Course(Entry, Base):
 
 
 class Green(Entry, Base):
-    """A green of a course.
+    """A green of a course, with a sentence on it and the golfer's own note.
 
     `chart_number` is that of the chart that holds; 0 where there is none, or none any more.
     """
@@ -53,6 +53,7 @@ class Green(Entry, Base):
     course_id: Mapped[int] = mapped_column(BigInteger, ForeignKey("courses.id", ondelete="CASCADE"))
     name: Mapped[str] = mapped_column(String(GREEN_LENGTH))
     character: Mapped[str] = mapped_column(String(CHARACTER_LENGTH), server_default="")
+    note: Mapped[str] = mapped_column(String(NOTE_LENGTH), server_default="")
     chart_number: Mapped[int] = mapped_column(server_default="0")
 
 

@@ -11,7 +11,7 @@ from werkzeug.datastructures import MultiDict
 from orthocline.core.calls import SCHOOLS, Answer, beat_mark_of, stroke_of
 from orthocline.core.instruments import FIRST_LOOK
 from orthocline.core.learning import Correction
-from orthocline.core.roll import OwnRoll, ReadWarning, SpeedAtHole, softest_straight_in
+from orthocline.core.roll import OwnRoll, ReadWarning, RollPast, SpeedAtHole, softest_straight_in
 from orthocline.drawing.roll.cup import cup
 from orthocline.drawing.roll.plan import Plan, plan
 from orthocline.drawing.roll.profile import profile
@@ -33,6 +33,7 @@ from orthocline.web.shared.read_form import READ_FIELDS, ReadForm
 from orthocline.web.shared.read_value import USUAL_OWN
 from orthocline.web.shared.readings import FIELD
 from orthocline.wording.calls import SAYINGS
+from orthocline.wording.figures import tidy
 from orthocline.wording.instruments import instrument_choice
 from orthocline.wording.log.habits import corrected_words, correction_words
 from orthocline.wording.read.call import entry_words
@@ -130,6 +131,17 @@ class ReadView(Answered):
     def grain_address(self) -> str:
         """The clues of this putt's grain."""
         return f"/grain?{self.query}"
+
+    @property
+    def cards_address(self) -> str:
+        """Pocket cards for this green speed and roll-past."""
+        if self.solved is None:
+            return "/cards"
+        putt = self.solved.putt
+        fields = {"speed": tidy(putt.green_speed_ft)}
+        if isinstance(putt.pace, RollPast):
+            fields["past"] = self.wording.typed_near(putt.pace.past_m)
+        return f"/cards?{urlencode(fields)}"
 
     @property
     def source(self) -> Source:

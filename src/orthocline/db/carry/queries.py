@@ -1,0 +1,28 @@
+"""A golfer's prints."""
+
+from collections.abc import Sequence
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session, undefer
+
+from orthocline.db.carry.models import Print
+
+
+def prints_of(session: Session, golfer_id: int) -> Sequence[Print]:
+    """Return a golfer's prints, newest first, without their pages."""
+    query = select(Print).where(Print.golfer_id == golfer_id, Print.deleted_at.is_(None))
+    return session.scalars(query.order_by(Print.asked_at.desc(), Print.id.desc())).all()
+
+
+def prints_with_pages(session: Session, golfer_id: int) -> Sequence[Print]:
+    """Return all of a golfer's prints, oldest first, with their pages."""
+    query = select(Print).where(Print.golfer_id == golfer_id).options(undefer(Print.pages))
+    return session.scalars(query.order_by(Print.id)).all()
+
+
+def print_like(session: Session, golfer_id: int, digest: str) -> Print | None:
+    """Return the newest print of a golfer's that was made of the same."""
+    query = select(Print).where(
+        Print.golfer_id == golfer_id, Print.digest == digest, Print.deleted_at.is_(None)
+    )
+    return session.scalars(query.order_by(Print.id.desc())).first()

@@ -1,0 +1,1 @@
+"""What is carried, in words."""
