@@ -14,7 +14,7 @@ from orthocline.core.relief import Outline, walked
 from orthocline.core.roll import RANGES
 from orthocline.core.survey import GrainArea
 from orthocline.core.units import wrap_rad
-from orthocline.drawing.ground.green_map import slope_of_arrow
+from orthocline.drawing.ground.map_pen import slope_of_arrow
 from orthocline.formats.chart_document import CHARTED, PIN_LENGTH
 from orthocline.services.errors import InvalidError
 from orthocline.services.text import tidy_text

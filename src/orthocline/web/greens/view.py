@@ -11,7 +11,8 @@ from orthocline.core.ground import STOPS
 from orthocline.core.instruments import Gives
 from orthocline.core.relief import Outline
 from orthocline.core.roll import Read, steepest_holding_slope
-from orthocline.drawing.ground.green_map import MapSheet, PuttShown, Shown, green_map, head_of
+from orthocline.drawing.ground.green_map import MapSheet, Shown, green_map
+from orthocline.drawing.ground.map_pen import PuttShown, head_of
 from orthocline.drawing.sight.framing import PuttFacts
 from orthocline.formats.chart_document import CHARTED
 from orthocline.services.account.access import Viewer
