@@ -50,3 +50,19 @@ def test_cards_without_scripts(page):
     field.send_keys("11")
     page.press("Show them")
     page.until(lambda: "green speed 11.0" in page.find(".card").get_attribute("aria-label"))
+
+
+def test_the_front_nines_book_is_looked_at_and_printed(page, work):
+    page.as_wren()
+    page.go("/greens")
+    page.press("A green book for your pocket")
+    page.all("input[name=green]")[-1].click()
+    page.until(lambda: "9 pages on 5 sheets." in page.text("#book"))
+    page.find("label:has([value=hand])").click()
+    page.until(lambda: "Hand-entered only" in page.find(".book-page").get_attribute("aria-label"))
+    page.press("Keep and print")
+    page.see("It waits for its turn", "#job")
+    work()
+    page.until(lambda: len(page.all("#carried figure")) == 9)
+    page.press("green 9, Homeward")
+    page.until(lambda: page.run("return location.hash") == "#page-9")

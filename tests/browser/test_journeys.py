@@ -210,6 +210,8 @@ VIEWS = {
     "cards": "/cards?speed=10.2&speed2=9",
     "cards-error": "/cards?lengths=far",
     "prints": "/prints",
+    "book": "/book?shows=contours&scale=300",
+    "book-error": "/book?scale=tiny",
     "cautions": "/cautions",
     "missing": "/nowhere",
 }
@@ -234,7 +236,7 @@ STRANGERS = (
 ON_A_PHONE = (
     *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
     *("round", "card", "figures", "habits", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
-    *("asked-sheen", "answered", "slopes-guessed", "drill", "cards"),
+    *("asked-sheen", "answered", "slopes-guessed", "drill", "cards", "book"),
 )
 """Views that lie otherwise on a phone, and are looked at there."""
 

@@ -18,3 +18,25 @@ def text_width(text: str, size: float = USUAL) -> float:
     """Return how wide a text is drawn, in the unit of `size`; large type is bold."""
     letters = WIDTHS[BOLD if size >= LARGE else REGULAR]
     return size * sum(letters.get(letter, ELSEWHERE) for letter in text)
+
+
+def cut(text: str, width: float, size: float = USUAL) -> str:
+    """Return a text that is no wider than so much, its end left out where it is."""
+    if text_width(text, size) <= width:
+        return text
+    kept = text
+    while kept and text_width(f"{kept}…", size) > width:
+        kept = kept[:-1]
+    return f"{kept.rstrip()}…"
+
+
+def lines_of(text: str, width: float, size: float = USUAL) -> list[str]:
+    """Return a text in lines no wider than so much, broken between words; a longer word is cut."""
+    lines: list[str] = []
+    for word in text.split():
+        longer = f"{lines[-1]} {word}" if lines else word
+        if lines and text_width(longer, size) <= width:
+            lines[-1] = longer
+        else:
+            lines.append(cut(word, width, size))
+    return lines

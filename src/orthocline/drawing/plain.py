@@ -20,7 +20,10 @@ WRITTEN: Final = frozenset(
 )
 """What becomes an attribute; numerals of one width and the order of painting do not."""
 Style = dict[str, str]
-PRINTED: Final[Style] = {f"--color-{name}": "#000000" for name in ("ink", "quiet")}
+PRINTED: Final[Style] = {
+    **{f"--color-{name}": "#000000" for name in ("ink", "quiet")},
+    "--color-raised": "#ffffff",
+}
 """What differs on white paper."""
 
 

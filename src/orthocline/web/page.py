@@ -23,7 +23,7 @@ NAVIGATION = (
 SECTIONS = {
     **dict.fromkeys(("ramp", "other_methods"), "speed"),
     **dict.fromkeys(("cards", "prints"), "today"),
-    "green_files": "greens",
+    **dict.fromkeys(("book", "green_files"), "greens"),
     **dict.fromkeys(("figures", "habits", "log_files", "noting", "rounds", "which_was_it"), "log"),
     **dict.fromkeys(
         ("drills", "laid", "practice", "reader", "slopes", "stand_in", "training_record"), "train"

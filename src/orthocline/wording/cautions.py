@@ -30,6 +30,10 @@ CAUTIONS: Mapping[str, str] = {
         " in force and the committee say: ask them. A card is as sure as the speed and tilt that go in, and"
         " promises no holed putt."
     ),
+    "book.page": (
+        "A map of a green in a round: the rules in force say how large it may be, and a local rule may allow"
+        " one made by hand only. Ask the committee. What is not sure is marked, and no map promises a putt."
+    ),
     "prints.page": (
         "Made before the round, readable in it: whether you may look at them then the rules in force and the"
         " committee say. Ask before you tee off."

@@ -12,7 +12,7 @@ from orthocline.core.chart.chart import (
 )
 from orthocline.core.chart.facts import Facts, Overview, hole_share_of, overview_of, steepest_of
 from orthocline.core.chart.heights import scan_of, with_heights
-from orthocline.core.chart.known import Known
+from orthocline.core.chart.known import UNSURE_SD, Known
 from orthocline.core.chart.measured import NARROWEST_M, WIDEST_M, Wanted, laid_out, scanned, way_on_chart
 from orthocline.core.chart.pins import PinGround, pin_ground
 from orthocline.core.chart.site import Site
@@ -21,6 +21,7 @@ __all__ = [
     "FARTHEST_M",
     "MOST",
     "NARROWEST_M",
+    "UNSURE_SD",
     "WIDEST_M",
     "Chart",
     "ChartError",

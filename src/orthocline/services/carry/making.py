@@ -10,15 +10,19 @@ from sqlalchemy.orm import Session
 from orthocline.db.carry.models import Print
 from orthocline.drawing.plain import TYPE
 from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.carry.book import book_inputs, book_pages, book_title
 from orthocline.services.carry.cards import cards_inputs, cards_pages, cards_title
 from orthocline.services.carry.pages import Maker
 from orthocline.services.jobs.task import Task
 from orthocline.services.undo import find_entry
 
-MAKERS: Final[Mapping[str, Maker]] = {"cards": Maker(cards_title, cards_inputs, cards_pages)}
+MAKERS: Final[Mapping[str, Maker]] = {
+    "cards": Maker(cards_title, cards_inputs, cards_pages),
+    "book": Maker(book_title, book_inputs, book_pages),
+}
 """The kinds of prints. One more is one more entry."""
 MISSING: Final = "print of yours"
-DOTS: Final = 3.0
+DOTS: Final = 2.0
 """Of a picture, in a unit of its drawing."""
 WHITE: Final = "#ffffff"
 PDF, PICTURES = "orthocline.formats.printed", "orthocline.formats.pictures"

@@ -15,6 +15,7 @@ from orthocline.core.survey import GrainArea, Scan, SurveyReading
 from orthocline.db.entries import count_of, entry_of, one_at_a_time
 from orthocline.db.ground.models import CHANGE_LENGTH, Course, Green, GreenChart
 from orthocline.db.ground.models import CHARACTER_LENGTH as CHARACTER_LENGTH
+from orthocline.db.ground.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.ground.queries import (
     add_chart,
     add_scan,
@@ -52,6 +53,8 @@ class ChartedGreen:
         Whether its ground was measured densely; a list of greens has no scans themselves.
     undoes, redoes : str
         What would be undone or done again; empty for nothing.
+    note : str
+        The golfer's own words on it.
     """
 
     id: int
@@ -61,6 +64,7 @@ class ChartedGreen:
     scanned: bool = False
     undoes: str = ""
     redoes: str = ""
+    note: str = ""
 
 
 @open_play(ROOM)
@@ -74,6 +78,7 @@ def list_greens(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
             green.character,
             chart_of(chart.chart) if chart else Chart(),
             bool(chart and chart.scan_id),
+            note=green.note,
         )
         for course, green, chart in rows
     )
@@ -95,6 +100,7 @@ def find_green(viewer: Viewer, session: Session, green_id: int) -> ChartedGreen:
         bool(held and held.scan_id),
         held.change if held and before else "",
         after.change if after else "",
+        green.note,
     )
 
 
@@ -141,8 +147,10 @@ def keep_chart(
 
 
 @open_play(ROOM)
-def describe_green(viewer: Viewer, session: Session, green_id: int, *, name: str, character: str) -> None:
-    """Change a green's name and its sentence; raises as `new_green` does, and where the name is another's."""
+def describe_green(
+    viewer: Viewer, session: Session, green_id: int, *, name: str, character: str, note: str
+) -> None:
+    """Change a green's name, sentence and note; raises as `new_green` does, and for the name of another."""
     green, told = _own(viewer, session, green_id), short_text("green", name, GREEN_LENGTH)
     if not told:
         raise InvalidError("green", "Name the green.")
@@ -150,6 +158,7 @@ def describe_green(viewer: Viewer, session: Session, green_id: int, *, name: str
     if other is not None and other.id != green.id:
         raise InvalidError("green", "Another green of this course has that name.")
     green.name, green.character = told, short_text("character", character, CHARACTER_LENGTH)
+    green.note = short_text("note", note, NOTE_LENGTH)
 
 
 @open_play(ROOM)

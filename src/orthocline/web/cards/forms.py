@@ -7,12 +7,12 @@ from typing import Any, Final
 from wtforms import RadioField, SelectMultipleField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import StopValidation
-from wtforms.widgets import CheckboxInput, ListWidget
 
 from orthocline.core.roll import RANGES
 from orthocline.core.units import PERCENT
 from orthocline.services.carry.cards import MOST_LENGTHS, MOST_TILTS, CardsAsked
 from orthocline.web.shared.fields import FigureForm, QuantityField
+from orthocline.web.shared.paper import BOXES, PAPER_CHOICES
 from orthocline.wording.carry.cards import KINDS
 from orthocline.wording.quantities import (
     QuantityError,
@@ -26,11 +26,6 @@ from orthocline.wording.wording import Wording
 LISTED: Final = re.compile(r"(?:[;\s]|,\s)+(?=[\d.¼½¾])")
 UNIT: Final = re.compile(r"[a-z%°'\"]+$", re.IGNORECASE)
 SIZE_CHOICES = [SelectChoice("pocket", "pocket"), SelectChoice("large", "large")]
-PAPER_CHOICES = [
-    SelectChoice("a4", "A4"),
-    SelectChoice("letter", "Letter"),
-    SelectChoice("each", "a page each"),
-]
 
 
 class ListField(StringField):
@@ -115,8 +110,7 @@ class CardsForm(FigureForm):
     cards = SelectMultipleField(
         "Cards",
         choices=[SelectChoice(name, words) for name, words in KINDS.items()],
-        option_widget=CheckboxInput(),
-        widget=ListWidget(prefix_label=False),
+        **BOXES,
     )
     size = RadioField("Size", choices=SIZE_CHOICES)
     paper = RadioField("Paper", choices=PAPER_CHOICES)

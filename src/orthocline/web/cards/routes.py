@@ -21,6 +21,7 @@ from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key
 from orthocline.web.page import page_or_part
 from orthocline.web.security import EXPORT_LIMIT, limiter, read_limit
+from orthocline.web.shared.paper import typed_fields_of
 from orthocline.web.shared.read_start import own_pasts
 
 blueprint = Blueprint("cards", __name__)
@@ -72,11 +73,5 @@ def _page(form: CardsForm, error: str = "") -> Response:
     asked = form.asked if form.validate() else None
     day = wording().calendar.day(datetime.now(UTC))
     made = faces(viewer(), asked, golfer_figures(measures()), wording(), day) if asked else []
-    typed = tuple(
-        (name, value)
-        for name, field in form._fields.items()
-        for value in (field.data if isinstance(field.data, list) else [field.data])
-        if value
-    )
-    view = CardsView(asked, tuple(made), typed)
+    view = CardsView(asked, tuple(made), typed_fields_of(form))
     return page_or_part("cards", view, readable=readable, address=view.address, form=form, error=error)

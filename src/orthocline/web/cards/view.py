@@ -9,8 +9,8 @@ from urllib.parse import urlencode
 
 from orthocline.drawing.carry.card import card_face
 from orthocline.drawing.scene import Scene
-from orthocline.formats.paper import laid
 from orthocline.services.carry.cards import CARD_SIZES, CardsAsked
+from orthocline.web.shared.paper import sheets_words
 from orthocline.wording.carry.cards import Face
 from orthocline.wording.figures import tidy
 from orthocline.wording.wording import Wording
@@ -64,9 +64,7 @@ class CardsView:
         """On how many sheets they are printed."""
         if self.asked is None:
             return ""
-        room = len(laid(CARD_SIZES[self.asked.size], self.asked.paper).places)
-        count = -(-len(self.faces) // room)
-        return f"{len(self.faces)} cards on {count} {'sheet' if count == 1 else 'sheets'}"
+        return sheets_words(len(self.faces), "card", CARD_SIZES[self.asked.size], self.asked.paper)
 
 
 def typed_cards(asked: CardsAsked, wording: Wording) -> Mapping[str, str | list[str]]:

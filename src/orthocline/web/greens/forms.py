@@ -5,7 +5,7 @@ from wtforms import StringField
 from wtforms.validators import InputRequired, Length, Optional
 
 from orthocline.core.chart import NARROWEST_M, WIDEST_M
-from orthocline.services.ground.charts import CHARACTER_LENGTH
+from orthocline.services.ground.charts import CHARACTER_LENGTH, NOTE_LENGTH
 from orthocline.services.ground.places import GREEN_LENGTH
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
 from orthocline.web.shared.places import TOO_LONG, place_fields
@@ -39,3 +39,4 @@ class AboutForm(FlaskForm):
     character = StringField(
         "What it is like", validators=[Optional(), Length(max=CHARACTER_LENGTH, message=TOO_LONG)]
     )
+    note = StringField("Your note", validators=[Optional(), Length(max=NOTE_LENGTH, message=TOO_LONG)])

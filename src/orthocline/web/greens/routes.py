@@ -146,11 +146,11 @@ def redo(green_id: int) -> AnyResponse:
 def about(green_id: int) -> Page:
     """Change a green's name and what is said of it."""
     held = find_green(viewer(), session(), green_id)
-    form = AboutForm(data={"green": held.place.green, "character": held.character})
+    form = AboutForm(data={"green": held.place.green, "character": held.character, "note": held.note})
     if form.validate_on_submit():
         try:
-            names = {"name": form.green.data or "", "character": form.character.data or ""}
-            describe_green(viewer(), session(), green_id, **names)
+            told = {one.name: one.data or "" for one in (form.character, form.note)}
+            describe_green(viewer(), session(), green_id, name=form.green.data or "", **told)
             return redirect(url_for("greens.green", green_id=green_id), 303)
         except InvalidError as error:
             form[error.field].errors = [str(error)]
