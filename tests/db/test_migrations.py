@@ -9,6 +9,7 @@ from orthocline.db.server.migrate import differences, downgrade, upgrade
 
 KEPT = """
 INSERT INTO golfers (name, password_hash) VALUES ('ΝΙΚΟΣ', 'x'), ('νικος', 'x'), ('Tove', 'x');
+UPDATE golfers SET mode = 'competition' WHERE id = 3;
 INSERT INTO own_measures (golfer_id, stride_tries, stroke_putts) VALUES
   (1, '[{"paces": 10, "tape_m": 8.5}, {"paces": 20, "tape_m": 17}]', '[]'),
   (2, '[]', '[{"stroke_m": 0.3, "roll_m": 4, "green_speed_ft": 10}]');
@@ -55,10 +56,14 @@ def test_what_was_kept_outlives_new_tables_and_their_going(url):
     ]
     assert len({name for (name,) in ask(url, "SELECT folded(name) FROM golfers")}) == 3
     assert len(ask(url, "SELECT DISTINCT key FROM logged_putts")) == 6
-    assert ask(url, "SELECT DISTINCT mode FROM golfers") == [("open_play",)]
+    assert ask(url, "SELECT id FROM golfers WHERE competition_until > now()") == [(3,)]
     downgrade(url, "2026_11_23_speeds_and_measures", even_rows=True)
     assert ask(url, measures) == before
-    assert ask(url, "SELECT DISTINCT mode FROM golfers") == [("practice",)]
+    assert ask(url, "SELECT mode FROM golfers ORDER BY id") == [
+        ("practice",),
+        ("practice",),
+        ("competition",),
+    ]
     assert ask(url, "SELECT length_m FROM logged_putts ORDER BY id") == [(n,) for n in (3, 4, 5, 6, 7, 8)]
     assert ask(url, "SELECT course, speed_ft FROM speed_notes ORDER BY id") == [
         ("Ternholm", 10.0),

@@ -1,10 +1,14 @@
 """In Competition nothing that was measured or read before is shown anywhere, until it ends."""
 
 import re
+from datetime import UTC, datetime, timedelta
+from zoneinfo import ZoneInfo
 
 import pytest
+from sqlalchemy import select
 
-from tests.page import links, parsed, values, words_of
+from orthocline.db.log.models import Outing
+from tests.page import link, links, parsed, text, values, words_of
 from tests.reads import SPINDRIFT
 from tests.speeds import kept_speed
 
@@ -95,3 +99,71 @@ def test_bad_measures_tell_no_stroke_either(signed_in):
     signed_in.post("/mode", data={"mode": "competition"})
     response = told(signed_in.post("/measures", data={"units": "miles"}))
     assert [words for words in TOLD if words in response] == []
+
+
+def competition_round(client):
+    return client.post("/rounds", data={"kind": "round", "course": "Ternholm Links", "competition": "1"})
+
+
+def test_a_round_begins_in_competition_by_one_tap_and_ends_it(signed_in, session):
+    today = parsed(signed_in.get("/")).find("form", action="/rounds")
+    begun = signed_in.post("/rounds", data=values(today) | {"competition": "1"}, follow_redirects=True)
+    assert "Competition: reading and measuring are off until you end the round, or midnight" in text(begun)
+    assert signed_in.get("/read").status_code == 403
+    assert "Round in Competition" in text(signed_in.get("/rounds"))
+    number = session.scalar(select(Outing.id))
+    ended = signed_in.post(f"/rounds/{number}/end", follow_redirects=True)
+    assert "it is open play again" in text(ended)
+    assert signed_in.get("/read").status_code == 200
+    assert "Round in Competition" in text(signed_in.get(f"/rounds/{number}"))
+    again = signed_in.post(f"/rounds/{number}/end", follow_redirects=True)
+    assert "open play again" not in text(again)
+
+
+def test_it_ends_by_itself_at_midnight_where_the_golfer_lives(signed_in, session):
+    golfer = signed_in.golfer
+    signed_in.post("/account/time-zone", data={"time_zone": "Pacific/Auckland"})
+    competition_round(signed_in)
+    session.refresh(golfer)
+    there = golfer.competition_until.astimezone(ZoneInfo("Pacific/Auckland"))
+    assert (there.hour, there.minute) == (0, 0)
+    assert timedelta(0) < golfer.competition_until - datetime.now(UTC) <= timedelta(days=1, hours=1)
+    assert "or at midnight (Pacific/Auckland)" in text(signed_in.get("/"))
+    signed_in.post("/account/time-zone", data={"time_zone": "America/Lima"})
+    session.refresh(golfer)
+    assert golfer.competition_until == there, "another clock ends it no sooner"
+    assert signed_in.get("/read").status_code == 403
+    golfer.competition_until = datetime.now(UTC) - timedelta(seconds=1)
+    session.commit()
+    assert signed_in.get("/read").status_code == 200
+
+
+def test_a_round_without_competition_stays_in_open_play_and_a_practice_never_begins_it(signed_in, session):
+    signed_in.post("/rounds", data={"kind": "round"})
+    assert signed_in.get("/read").status_code == 200
+    refused = signed_in.post("/rounds", data={"kind": "practice", "competition": "1"})
+    assert refused.status_code == 422
+    assert "Competition is for a round" in text(refused)
+    assert signed_in.get("/read").status_code == 200
+    signed_in.post("/mode", data={"mode": "competition"})
+    signed_in.post("/rounds", data={"kind": "round"})
+    assert session.scalars(select(Outing.competition).order_by(Outing.id)).all() == [False, True]
+
+
+def test_a_visitors_competition_ends_at_midnight_too(client):
+    client.post("/mode", data={"mode": "competition"})
+    assert client.get("/read").status_code == 403
+    with client.session_transaction() as cookie:
+        until = datetime.fromisoformat(cookie["competition_until"])
+        assert timedelta(0) < until - datetime.now(UTC) <= timedelta(days=1, hours=1)
+        cookie["competition_until"] = (datetime.now(UTC) - timedelta(seconds=1)).isoformat()
+    assert client.get("/read").status_code == 200
+    for odd in ("soon", ""):
+        with client.session_transaction() as cookie:
+            cookie["competition_until"] = odd
+        assert client.get("/read").status_code == 200
+
+
+def test_what_is_carried_is_where_a_round_begins(signed_in):
+    competition_round(signed_in)
+    assert signed_in.get(link(signed_in.get("/"), "What you carry")).status_code == 200

@@ -33,7 +33,7 @@ def cut(text: str, width: float, size: float = USUAL) -> str:
 def lines_of(text: str, width: float, size: float = USUAL) -> list[str]:
     """Return a text in lines no wider than so much, broken between words; a longer word is cut."""
     lines: list[str] = []
-    for word in text.split():
+    for word in filter(None, text.split(" ")):
         longer = f"{lines[-1]} {word}" if lines else word
         if lines and text_width(longer, size) <= width:
             lines[-1] = longer

@@ -1,19 +1,23 @@
 """Who is asking, and in which mode."""
 
-from typing import Any, cast
+from datetime import UTC, datetime
+from typing import Any, Final, cast
 
 from flask import g, request
 from flask import session as cookie
 from flask_login import LoginManager, UserMixin, current_user, login_user, logout_user
 from werkzeug.wrappers import Response
 
-from orthocline.services.account.access import Mode, Viewer
+from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import Golfer, golfer_in_session, live_where_seen
+from orthocline.services.account.competition import mode_until
 from orthocline.services.account.measures import Measures, own_measures, wording_of
 from orthocline.web.database import is_away, session
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
 login_manager = LoginManager()
+COMPETITION: Final = "competition_until"
+"""Where a visitor's cookie says until when they are in Competition."""
 
 
 class User(UserMixin):
@@ -70,10 +74,17 @@ def viewer() -> Viewer:
     """Return whoever asks, in the mode of the golfer or of a visitor's browser as the request came."""
     if "viewer" not in g:
         who = signed_in()
-        chosen = who.mode if who else cookie.get("mode", Mode.OPEN_PLAY.value)
-        mode = Mode.COMPETITION if chosen == Mode.COMPETITION.value else Mode.OPEN_PLAY
-        g.viewer = Viewer(who, mode)
+        until = who.competition_until if who else _visitors_end()
+        g.viewer = Viewer(who, mode_until(until, datetime.now(UTC)))
     return cast(Viewer, g.viewer)
+
+
+def _visitors_end() -> datetime | None:
+    """Return until when a visitor's browser is in Competition; the cookie is signed, and read with care."""
+    try:
+        return datetime.fromisoformat(cookie.get(COMPETITION, ""))
+    except ValueError:
+        return None
 
 
 def measures() -> Measures | None:

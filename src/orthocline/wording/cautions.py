@@ -11,7 +11,10 @@ MEASURING = (
 )
 LIFTING = "Mark a ball before you lift it, and put it back before you lift the marker."
 CAUTIONS: Mapping[str, str] = {
-    "today.page": "Leave the green at the first thunder or lightning; drink, and find shade, in heat.",
+    "today.page": (
+        "Leave the green at the first thunder or lightning; drink, and find shade, in heat. Mind the glare of"
+        " screen and sun."
+    ),
     "speed.page": MEASURING,
     "ramp.page": (
         "For practice greens only: no ramps on a course green, and none during a round unless the rules in"
@@ -46,6 +49,11 @@ CAUTIONS: Mapping[str, str] = {
         "For the desk: it is off in Competition. On a green a level or a plate is for practice, unless the"
         " rules in force and the committee allow it."
     ),
+    "practice.page": (
+        "Practise where it is allowed and nobody waits: before and between rounds the rules in force and the"
+        " committee say where. Give way to those who play."
+    ),
+    "stand_in.page": "For the desk: it is off in Competition, and no simulated ball promises a real one.",
     "train.page": (
         "For the desk and the practice green: it is off in Competition. What it says of your eyes is as sure"
         " as its range says, and no promise of holing."
@@ -55,8 +63,9 @@ CAUTIONS: Mapping[str, str] = {
         " committee. Walk backwards only where you have looked, and stay off others' lines."
     ),
     "drills.page": (
-        "On a practice green, or where the course allows it: repeated putts, gates and coins on a hole"
-        " may break local rules. Give way to those who play, and leave no mark. No target promises holing."
+        "On a practice green, or where the course allows it: repeated putts, gates and false cups at a hole"
+        " may break local rules. Rings of balls only while nobody putts. Give way to the group behind, and"
+        " leave no mark. No target promises holing."
     ),
     "look.page": (
         "Stay off others' lines, keep your shadow still, and be ready when it is your turn. Feet and eyes are"
@@ -76,12 +85,12 @@ CAUTIONS: Mapping[str, str] = {
         " practice unless the rules in force and the committee allow it."
     ),
     "balls.page": (
-        "Watch another's ball from where you disturb nobody, and never ask for advice or give it against the"
-        " rules in force. A ball struck to test the green is for practice: ask the committee."
+        "Watch others quietly, never from behind their line, and exchange no reads in a competition. A ball"
+        " struck to test the green is for practice: ask the committee."
     ),
     "greens.green": (
-        f"{MEASURING} Chart where nobody plays, leave no peg and no mark, and look at a map in a round"
-        " only if the rules in force allow it."
+        f"{MEASURING} Chart where nobody plays: no water and no pegs off the practice green, and no mark"
+        " left. Look at a map in a round only if the rules in force allow it."
     ),
     "grain.page": (
         "Look at the cup's rim while nobody putts, and touch neither the cup nor the grass: testing the green"
@@ -90,6 +99,14 @@ CAUTIONS: Mapping[str, str] = {
     "straight.page": (
         "A plate, a bubble or a level is for practice: during a round it may break the rules in force; ask"
         " the committee. Stand round the hole only while nobody putts, and walk where nobody's line is."
+    ),
+    "green_files.page": (
+        "A measured map in a round may break the rules in force: how large it may be, and whether it must"
+        " be by hand, the committee says."
+    ),
+    "rounds.page": (
+        "In Competition all that reads, measures, times or advises is refused here. What else may be used in"
+        " a round the rules in force and the committee say: ask before you tee off."
     ),
     "measures.page": "Pace your tape off the greens, and walk backwards with care.",
     "read.page": (

@@ -1,7 +1,7 @@
 """Days and times in a golfer's own time zone."""
 
 from dataclasses import dataclass
-from datetime import UTC, datetime
+from datetime import UTC, datetime, time, timedelta
 from functools import cache
 from zoneinfo import ZoneInfo, available_timezones
 
@@ -37,6 +37,15 @@ class Calendar:
             For a time that clocks cannot show.
         """
         return typed.replace(tzinfo=self.zone).astimezone(UTC)
+
+    def midnight_after(self, now: datetime) -> datetime:
+        """Return when the golfer's day ends, in UTC."""
+        return self.instant(datetime.combine(self.here(now).date() + timedelta(days=1), time()))
+
+    @property
+    def place(self) -> str:
+        """By whose clock it says times: ``Europe/Oslo``, or that of this machine."""
+        return self.zone.key if self.zone else "this machine's clock"
 
     def clock(self, then: datetime) -> str:
         """Return the time of day: ``07:40``."""

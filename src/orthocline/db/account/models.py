@@ -37,14 +37,14 @@ NONE_OR_MORE = (
 class Golfer(Base):
     """Someone who signs in. Names differ by more than capitals.
 
-    `time_zone` is the name of the zone by whose clock they live, NULL while that is not known.
+    `time_zone` is the name of the zone by whose clock they live, NULL while that is not known; until
+    `competition_until` they are in Competition.
     `session_version` stands in each signed-in browser's cookie: a new one ends all sessions. `demo` is NULL
     but for the demo's golfer, who is a ``template``, and the ``copy`` of it that a visitor looks round in.
     """
 
     __tablename__ = "golfers"
     __table_args__ = (
-        CheckConstraint("mode IN ('open_play', 'competition')", name="mode"),
         CheckConstraint("demo IN ('template', 'copy')", name="demo"),
         Index("uq_golfers_name", text("folded(name)"), unique=True, postgresql_where=text("demo IS NULL")),
     )
@@ -52,7 +52,7 @@ class Golfer(Base):
     id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)
     name: Mapped[str] = mapped_column(String(NAME_LENGTH))
     password_hash: Mapped[str] = mapped_column(String(200))
-    mode: Mapped[str] = mapped_column(String(20), server_default="open_play")
+    competition_until: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     session_version: Mapped[int] = mapped_column(server_default="1")
     demo: Mapped[str | None] = mapped_column(String(10))

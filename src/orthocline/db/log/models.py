@@ -36,6 +36,7 @@ SIGNED = ("started_right", "passed_right", "breaks_right")
 class Outing(UndoableEntry, Base):
     """A round or a practice of a golfer's, on one day; `ended_at` is NULL while it goes on.
 
+    `competition` says whether it was begun in Competition.
     `holes` is how many holes it had, where a card says so; else they are counted from its putts.
     """
 
@@ -51,6 +52,7 @@ class Outing(UndoableEntry, Base):
     course_id: Mapped[int | None] = mapped_column(BigInteger, ForeignKey("courses.id"), index=True)
     begun_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     ended_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    competition: Mapped[bool] = mapped_column(server_default="false")
     holes: Mapped[int | None] = mapped_column(SmallInteger)
     note: Mapped[str] = mapped_column(String(NOTE_LENGTH), server_default="")
     course: Mapped[Course | None] = relationship(lazy="joined")

@@ -244,6 +244,11 @@ class _Map:
         return 1000.0 * PER_MM / self.pen.frame.scale
 
     @cached_property
+    def unsure(self) -> list[Item]:
+        """What lies over the ground that is not sure."""
+        return list(self.pen.unsure(self.page.known)) if self.page.known else []
+
+    @cached_property
     def contours(self) -> tuple[str, list[Item]]:
         """The height between contours in words, and the contours."""
         shown = self.page.known is not None and self.page.look.shows == "contours"
@@ -256,7 +261,7 @@ class _Map:
         line = Line(np.vstack([edge, edge[:1]]), Sign.INK, 2.2, name="edge")
         ground: list[Item] = [line] if page.chart.corners else []
         ground += self.contours[1]
-        ground += pen.unsure(page.known) if page.known and page.look.shows == "contours" else ()
+        ground += self.unsure if page.look.shows == "contours" else ()
         wanted: list[Wanted] = []
         if page.look.hand:
             ground += pen.readings(page.chart, None, "")
@@ -307,8 +312,7 @@ class _Map:
         yield Words(f"{count} {'m' if metric else 'yd'}", Spot(bar + 8.0, y + 5.0), name="bar-words")
         yield Words("play comes in from below", Spot(page.width - MARGIN, y + 5.0), Sign.QUIET, "end")
         shows = "arrows" if page.look.hand else page.look.shows
-        unsure = page.known is not None and bool(page.known.unsure)
-        key = key_words(shows, self.contours[0], page.wording, unsure=unsure)
+        key = key_words(shows, self.contours[0], page.wording, unsure=bool(self.unsure))
         for line, (name, said) in enumerate((("scale", scale_words(self.scale)), ("key", key)), start=1):
             yield Words(cut(said, page.room), Spot(MARGIN, y + 8.0 + LINE * line), Sign.QUIET, name=name)
 

@@ -12,7 +12,7 @@ from orthocline.db.account.models import TIME_ZONE_LENGTH as TIME_ZONE_LENGTH
 from orthocline.db.account.models import Golfer as Golfer
 from orthocline.db.account.queries import golfer_by_id, golfer_named, golfer_of_key
 from orthocline.db.entries import hold
-from orthocline.services.account.access import Mode, Viewer, anyone, own_data
+from orthocline.services.account.access import Viewer, anyone, own_data
 from orthocline.services.errors import InvalidError
 from orthocline.services.text import tidy_text
 from orthocline.wording.dates import is_zone
@@ -139,12 +139,6 @@ def live_where_seen(viewer: Viewer, zone: str) -> None:
     """Keep the browser's time zone for a golfer who has none yet; a name that is none is let pass."""
     if viewer.owner.time_zone is None and is_zone(zone):
         viewer.owner.time_zone = zone
-
-
-@own_data
-def set_mode(viewer: Viewer, mode: Mode) -> None:
-    """Put a golfer in Open play or Competition."""
-    viewer.owner.mode = mode.value
 
 
 @own_data

@@ -64,7 +64,14 @@ class BookAsked:
 
     def look(self, day: str) -> BookLook:
         """Return how its pages look, made on a day."""
-        return BookLook(self.size, self.shows, self.hand, self.pins, self.notes, f"Made {day}.")
+        return BookLook(
+            self.size,
+            self.shows,
+            self.hand,
+            self.pins,
+            self.notes,
+            "Made {}.".format(day.replace(" ", "\u00a0")),
+        )
 
 
 @open_play(ROOM)

@@ -20,7 +20,8 @@ from orthocline.db.log.outings import (
     putts_in,
     unended_outing,
 )
-from orthocline.services.account.access import Viewer, own_data
+from orthocline.services.account.access import Mode, Viewer, own_data
+from orthocline.services.account.competition import set_mode
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.places import COURSE_LENGTH
 from orthocline.services.text import short_text
@@ -45,17 +46,31 @@ class OutingRow:
 
 @own_data
 def begin_outing(
-    viewer: Viewer, session: Session, kind: str, course: str, now: datetime, key: UUID | None = None
+    viewer: Viewer,
+    session: Session,
+    kind: str,
+    course: str,
+    now: datetime,
+    key: UUID | None = None,
+    *,
+    competition: bool = False,
 ) -> Outing:
     """Begin a round or a practice; one that goes on ends. The same `key` again is the same.
+
+    With a round Competition begins where that is asked for, and lasts with it until midnight.
 
     Raises
     ------
     InvalidError
-        For a kind that is none, or a name that is too long.
+        For a kind that is none, a practice in Competition, or a name that is too long.
     """
+    if competition and kind != "round":
+        raise InvalidError("kind", "Competition is for a round: a practice is open play.")
     outing = Outing(golfer_id=viewer.owner_id, key=key, begun_at=now)
     _take(viewer, session, outing, kind, course)
+    outing.competition = kind == "round" and (competition or viewer.in_competition)
+    if outing.competition:
+        set_mode(viewer, Mode.COMPETITION, now)
     going = open_outing(viewer, session, now)
     begun = add_once(session, outing)
     if going and going is not begun:
@@ -144,8 +159,13 @@ def find_outing(viewer: Viewer, session: Session, outing_id: int) -> Outing:
 
 @own_data
 def end_outing(viewer: Viewer, session: Session, outing_id: int, now: datetime) -> None:
-    """End a round or practice; raises as `find_entry` does. One that ended stays as it is."""
+    """End a round or practice, and with a round the Competition that began with it; raises as `find_entry`.
+
+    One that ended stays as it is.
+    """
     outing = find_outing(viewer, session, outing_id)
+    if outing.ended_at is None and outing.competition:
+        set_mode(viewer, Mode.OPEN_PLAY, now)
     outing.ended_at = outing.ended_at or now
 
 

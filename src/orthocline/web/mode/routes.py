@@ -1,12 +1,14 @@
 """The switch between Open play and Competition, the sun setting and the single keys."""
 
+from datetime import UTC, datetime
+
 from flask import Blueprint, current_app, redirect, request, url_for
 from flask import session as cookie
 from werkzeug.wrappers import Response
 
 from orthocline.services.account.access import Mode
-from orthocline.services.account.accounts import set_mode
-from orthocline.web.identity import viewer
+from orthocline.services.account.competition import end_of, set_mode
+from orthocline.web.identity import COMPETITION, viewer
 from orthocline.web.local import local_path
 
 blueprint = Blueprint("mode", __name__)
@@ -16,11 +18,13 @@ blueprint = Blueprint("mode", __name__)
 def switch() -> Response:
     """Put the golfer, or the visitor's browser, into the mode asked for."""
     chosen = Mode.COMPETITION if request.form.get("mode") == Mode.COMPETITION.value else Mode.OPEN_PLAY
-    who = viewer()
+    who, now = viewer(), datetime.now(UTC)
     if who.golfer:
-        set_mode(who, chosen)
+        set_mode(who, chosen, now)
+    elif chosen is Mode.COMPETITION:
+        cookie[COMPETITION] = end_of(None, now).isoformat()
     else:
-        cookie["mode"] = chosen.value
+        cookie.pop(COMPETITION, None)
     return redirect(local_path(request.form.get("next")), 303)
 
 

@@ -19,11 +19,17 @@ from orthocline.wording.quantities import parse_far_m
 KIND_CHOICES = [SelectChoice("round", "round"), SelectChoice("practice", "practice")]
 
 
-class BeginForm(FlaskForm):
-    """What is begun, and where."""
+class OutingForm(FlaskForm):
+    """What it is, and where."""
 
     kind = RadioField("What", choices=KIND_CHOICES, default="round")
     course = StringField("Course", validators=[Optional(), Length(max=COURSE_LENGTH, message=TOO_LONG)])
+
+
+class BeginForm(OutingForm):
+    """What is begun, and whether Competition begins with it."""
+
+    competition = StringField()
 
 
 class WhenForm(FlaskForm):
@@ -32,7 +38,7 @@ class WhenForm(FlaskForm):
     when = LocalTimeField("Begun", validators=[InputRequired("A day and a time.")], format=TYPED)
 
 
-class EditForm(BeginForm, WhenForm):
+class EditForm(OutingForm, WhenForm):
     """What is said of a round or practice."""
 
     holes = IntegerField(

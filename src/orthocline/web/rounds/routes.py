@@ -3,7 +3,7 @@
 from datetime import UTC, datetime
 from typing import Any
 
-from flask import Blueprint, redirect, render_template, request, url_for
+from flask import Blueprint, flash, redirect, render_template, request, url_for
 from flask_login import login_required
 from werkzeug.wrappers import Response
 
@@ -51,9 +51,15 @@ def begin() -> Page:
     form = BeginForm()
     if not form.validate_on_submit():
         return _list_page(form), 422
-    begun = begin_outing(
-        viewer(), session(), form.kind.data, form.course.data or "", datetime.now(UTC), entry_key()
-    )
+    told = (form.kind.data, form.course.data or "", datetime.now(UTC), entry_key())
+    try:
+        begun = begin_outing(viewer(), session(), *told, competition=bool(form.competition.data))
+    except InvalidError as error:
+        form[error.field].errors = [str(error)]
+        return _list_page(form), 422
+    if begun.competition:
+        place = wording().calendar.place
+        flash(f"Competition: reading and measuring are off until you end the round, or midnight ({place}).")
     return redirect(url_for("noting.note_page", round=begun.id), 303)
 
 
@@ -87,7 +93,10 @@ def _drills(outing_id: int) -> list[tuple[str, str]]:
 @login_required
 def end(outing_id: int) -> Response:
     """End a round or practice."""
+    was_off = viewer().in_competition
     end_outing(viewer(), session(), outing_id, datetime.now(UTC))
+    if was_off and find_outing(viewer(), session(), outing_id).competition:
+        flash("The round is over, and with it Competition: it is open play again.")
     return redirect(url_for(".page_of", outing_id=outing_id), 303)
 
 
@@ -184,6 +193,7 @@ def _list_page(form: BeginForm | None) -> str:
         rows=rows,
         form=form or BeginForm(formdata=None, data={"course": _usual_course()}),
         deleted=deleted,
+        midnight_at=wording().calendar.place,
         later=after > 0,
         older=after + MOST_LISTED if len(rows) == MOST_LISTED else None,
     )

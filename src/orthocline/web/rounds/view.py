@@ -39,7 +39,9 @@ def round_row(one: OutingRow, wording: Wording, *, goes_on: bool = False) -> Rou
     outing, counts = one.outing, one.counts
     return RoundRow(
         outing.id,
-        outing_words(outing.kind, outing.course.name if outing.course else ""),
+        outing_words(
+            outing.kind, outing.course.name if outing.course else "", competition=outing.competition
+        ),
         wording.calendar.moment(outing.begun_at),
         wording.calendar.here(outing.begun_at).isoformat(timespec="minutes"),
         counts_words(counts.putts, counts.greens, counts.three_putts, outing.holes),

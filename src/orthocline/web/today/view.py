@@ -37,6 +37,10 @@ class TodayView:
         The fields of its address.
     plan, words : Plan, Call or None
         None in Competition, where nothing is read.
+    place : str
+        By whose clock Competition ends.
+    course : str
+        Where the last putt was.
     """
 
     day: Today
@@ -46,6 +50,8 @@ class TodayView:
     plan: Scene | None
     words: Call | None
     speed: str = ""
+    place: str = ""
+    course: str = ""
 
 
 def view(viewer: Viewer, day: Today, wording: Wording, now: datetime) -> TodayView:
@@ -67,7 +73,8 @@ def view(viewer: Viewer, day: Today, wording: Wording, now: datetime) -> TodayVi
     speed = _speed(day.speed, wording.calendar, now) if day.speed else ""
     # What was read is asked for exactly; the demo putt is as round as it is shown.
     values = {**read.exact, **_lie(shown(viewer, last))} if last else read.shown
-    return TodayView(day, rows, title, values, scene, words, speed)
+    course = next((putt.course.name for putt in day.last if putt.course), "")
+    return TodayView(day, rows, title, values, scene, words, speed, wording.calendar.place, course)
 
 
 def _lie(last: Entry) -> dict[str, str]:

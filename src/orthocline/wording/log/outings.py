@@ -1,9 +1,9 @@
 """Rounds and practices in words."""
 
 
-def outing_words(kind: str, course: str) -> str:
-    """Return what it was and where: ``Round, Ternholm Links``."""
-    return f"{kind.capitalize()}{f', {course}' if course else ''}"
+def outing_words(kind: str, course: str, *, competition: bool = False) -> str:
+    """Return what it was and where: ``Round, Ternholm Links``; ``Round in Competition``."""
+    return f"{kind.capitalize()}{' in Competition' if competition else ''}{f', {course}' if course else ''}"
 
 
 def counts_words(putts: int, greens: int, three_putts: int, holes: int | None = None) -> str:
