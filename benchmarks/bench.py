@@ -35,6 +35,7 @@ from scipy.optimize import root
 from sqlalchemy import NullPool, create_engine, text
 
 from calls import bench_calls
+from carry import bench_carry
 from client import enter, fetch, fetch_archive, some_address
 from green_files import bench_green_files
 from greens import bench_greens
@@ -380,6 +381,7 @@ if __name__ == "__main__":
     bench_training(bench_database())
     bench_greens(bench_database())
     bench_green_files()
+    bench_carry(bench_database())
     bench_calls()
     bench_holing(bench_database())
     bench_log(bench_database())

@@ -42,7 +42,6 @@ ROLLS = {
 }
 FIRM = "/firm?length=10+ft&side=1.5+%25&rise=0+%25&speed=10&off_line=1.5+deg+left&off_pace=3+%25+firm"
 RAMP = "/speed/ramp?" + urlencode(ROLLS, doseq=True)
-ASKED = "/train/putt?asks=amount&ground=made&level=2&seed=99"
 ANSWERED = "/train/putt/answer?asks=amount&ground=made&level=2&seed=99&answer=8+in&side=left"
 ADVISED = (
     "return (!document.querySelector('#firm-ask[hx-get]') || !!document.querySelector('#firm p'))"
@@ -62,13 +61,13 @@ PICTURES = (
     ("figures", "/figures", DESK),
     ("which", "/log/{read}/which", DESK),
     ("habits", "/habits", DESK),
-    ("asked", ASKED, DESK),
     ("answered", ANSWERED, DESK),
     ("training-record", "/train/record", DESK),
     ("drill", "/train/drills/straight_ring", DESK),
-    ("practice-phone", "/train/practice", PHONE),
     ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
     ("read-green", READ_ON_GREEN, DESK),
+    ("cards", "/cards?speed=10.2&past=9+in", DESK),
+    ("book", "/book?look={Breakwater}", DESK),
 )
 
 

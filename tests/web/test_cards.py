@@ -113,6 +113,13 @@ def test_kept_cards_are_made_by_a_job_once_and_taken_as_files(signed_in, session
     assert "being made" in text(signed_in.get("/prints"))
 
 
+def test_what_is_carried_is_in_the_archive(signed_in, sessions, take_along):
+    keep(signed_in, sessions)
+    (kept,) = take_along(signed_in).get_json()["prints"]
+    assert (kept["kind"], kept["title"], kept["asked"]["speeds_ft"]) == ("cards", "Cards for 10.2", [10.2])
+    assert [one["title"] for one in kept["pages"]][-1] == "10.2: Dial, 6 uphill"
+
+
 def test_while_it_is_made_its_page_says_so_and_then_leads_on(signed_in, sessions, session):
     kept = signed_in.post("/cards", data={"cards": urlencode(FEW, doseq=True)}).location
     made = session.get(Print, int(kept.rpartition("/")[2]))

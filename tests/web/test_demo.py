@@ -8,6 +8,7 @@ from sqlalchemy import create_engine, delete, func, select
 from sqlalchemy.orm import sessionmaker
 
 from orthocline.db.account.models import Golfer, StrokeTrial
+from orthocline.db.ground.models import Green
 from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.speed.models import SpeedNote
 from orthocline.services.account.access import Viewer
@@ -30,7 +31,7 @@ from orthocline.services.train.record import biases_by_way, record_of
 from orthocline.services.train.sessions import going
 from orthocline.web.app import create_app
 from tests.conftest import PASSWORD, app_config
-from tests.page import parsed, text
+from tests.page import link, parsed, text
 
 
 @pytest.fixture(scope="module")
@@ -103,6 +104,16 @@ def test_the_drills_of_a_month_went_better_in_its_second_half(session):
         sooner = [one.points / one.best for one in runs if one.begun_at < middle]
         assert fmean(later) > fmean(sooner), name
         assert len(newest_runs(Viewer(golfer), session)) == len(drills)
+
+
+def test_wren_carries_her_cards_into_a_round(app, session):
+    visitor = visit(app)
+    visitor.post("/rounds", data={"kind": "round", "course": "Ternholm Links", "competition": "1"})
+    page = visitor.get(link(visitor.get("/prints"), "Cards for 10.2"))
+    assert len(parsed(page).select("#carried svg")) == 8
+    copy = session.scalar(select(Golfer).where(Golfer.demo == "copy"))
+    notes = select(func.count()).select_from(Green).where(Green.golfer_id == copy.id, Green.note != "")
+    assert session.scalar(notes) == 3
 
 
 def test_a_pupil_may_be_looked_round_as_too(app, session):

@@ -55,8 +55,8 @@ MAP_SHARE: Final = 0.7
 """A map takes no more of a page's height."""
 PIN_SHARE: Final = 0.26
 """The name of a pin takes no more of a line."""
-UNDER, MOST_LINES = 5.0, 60
-"""A ruled line lies so far below the foot of its words; a page has no more of them."""
+UNDER: Final = 5.0
+"""A ruled line lies so far below the foot of its words."""
 EVERY: Final = 42.0
 """Arrows stand so far apart."""
 ARROW_UP, FIGURE_DOWN = 7.0, 18.5
@@ -199,24 +199,26 @@ class _Page:
         yield from self._written(y, end)
 
     def _written(self, y: float, end: float) -> Iterator[Item]:
-        """Yield the pins and the golfer's note, line by line, and ruled lines for more."""
-        lines = self.green.note if self.look.notes else ""
-        rows = [*self._pin_rows, *((line, "", "") for line in lines_of(lines, self.room))]
-        rows += [("", "", "")] * MOST_LINES
-        for name, where, fall in rows:
+        """Yield the pins, then the golfer's note on ruled lines, and more of them as far as the page goes."""
+        for row in self._pin_rows:
             if y + LINE > end:
                 return
-            wide = PIN_SHARE * self.room if where else self.room
-            yield Words(cut(name, wide), Spot(MARGIN, y), name="written")
-            if where:
-                at = MARGIN + (PIN_SHARE + 0.02) * self.room
-                wide = self.width - MARGIN - at - text_width(fall) - 10.0
-                yield Words(cut(where, wide), Spot(at, y), Sign.QUIET, name="where")
-                yield Words(fall, Spot(self.width - MARGIN, y), Sign.QUIET, "end", name="fall")
-            else:
-                ends = spots_of((MARGIN, y + UNDER), (self.width - MARGIN, y + UNDER))
-                yield Line(ends, Sign.RULE, 0.8, name="ruled")
-            y += LINE + (0.0 if where else UNDER)
+            yield from self._pin_row(row, y)
+            y += LINE
+        lines = iter(lines_of(self.green.note if self.look.notes else "", self.room))
+        for foot in np.arange(y + UNDER, end - LINE, LINE + UNDER).tolist():
+            yield Words(next(lines, ""), Spot(MARGIN, foot), name="written")
+            ends = spots_of((MARGIN, foot + UNDER), (self.width - MARGIN, foot + UNDER))
+            yield Line(ends, Sign.RULE, 0.8, name="ruled")
+
+    def _pin_row(self, row: tuple[str, str, str], y: float) -> Iterator[Item]:
+        """Yield a pin: its name, where it is, and how it falls there."""
+        name, where, fall = row
+        at = MARGIN + (PIN_SHARE + 0.02) * self.room
+        wide = self.width - MARGIN - at - text_width(fall) - 10.0
+        yield Words(cut(name, PIN_SHARE * self.room), Spot(MARGIN, y), name="written")
+        yield Words(cut(where, wide), Spot(at, y), Sign.QUIET, name="where")
+        yield Words(fall, Spot(self.width - MARGIN, y), Sign.QUIET, "end", name="fall")
 
     @cached_property
     def _pin_rows(self) -> list[tuple[str, str, str]]:

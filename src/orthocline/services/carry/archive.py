@@ -10,6 +10,8 @@ from sqlalchemy.orm import Session
 from orthocline.db.account.models import OwnMeasures
 from orthocline.db.account.queries import measures_of
 from orthocline.db.base import Base
+from orthocline.db.carry.models import Print
+from orthocline.db.carry.queries import prints_with_pages
 from orthocline.db.entries import count_of
 from orthocline.db.ground.models import Placed
 from orthocline.db.ground.queries import charted_greens, courses_of, scan_document
@@ -82,6 +84,9 @@ def archive(viewer: Viewer, session: Session) -> Iterator[str]:
     plans = () if hidden else all_plans(session, viewer.owner_id)
     yield from _listed("practice_plans", (_columns(plan) for plan in plans))
     yield ",\n"
+    carried = prints_with_pages(session, viewer.owner_id)
+    yield from _listed("prints", (_print_document(one) for one in carried))
+    yield ",\n"
     speeds = () if hidden else all_speeds(session, viewer.owner_id)
     yield from _listed("speeds", (_where(note) | _columns(note) for note in speeds))
     yield ",\n"
@@ -120,7 +125,7 @@ def _columns(row: Base) -> dict[str, Any]:
 def _course_documents(session: Session, golfer_id: int, *, hidden: bool) -> Iterator[dict[str, Any]]:
     greens: dict[str, list[dict[str, Any]]] = {course.name: [] for course in courses_of(session, golfer_id)}
     for course, green, charted in charted_greens(session, golfer_id):
-        told: dict[str, Any] = {"green": green.name, "character": green.character}
+        told: dict[str, Any] = {"green": green.name, "character": green.character, "note": green.note}
         if charted and not hidden:
             scan = {"scan": scan_document(session, charted.scan_id)} if charted.scan_id else {}
             told["chart"] = charted.chart | scan
@@ -140,6 +145,12 @@ def _training_documents(session: Session, golfer_id: int) -> Iterator[dict[str, 
         yield {"level": _columns(level)}
     for memory in memories_of(session, golfer_id).values():
         yield {"comes_back": _columns(memory)}
+
+
+def _print_document(one: Print) -> dict[str, Any]:
+    """Return what is carried with its pages, but for the files that are made of them."""
+    made_at = one.made_at.isoformat() if one.made_at else None
+    return {"kind": one.kind, "title": one.title, "asked": one.asked, "made_at": made_at, "pages": one.pages}
 
 
 def _where(row: Placed) -> dict[str, str]:

@@ -45,11 +45,7 @@ def ask_print(
     InvalidError
         For one more than are kept.
     """
-    maker = MAKERS[kind]
-    told = json.dumps([kind, asked, maker.inputs(viewer, session, asked)], sort_keys=True)
-    wanted = Print(golfer_id=viewer.owner_id, key=key, kind=kind, asked=dict(asked))
-    wanted.digest = sha256(told.encode()).hexdigest()
-    wanted.title = maker.title(viewer, session, asked)
+    wanted = new_print(viewer, session, kind, asked, key)
     one_at_a_time(session, viewer.owner_id)
     before = with_same_key(session, wanted) or print_like(session, viewer.owner_id, wanted.digest)
     if before and (before.made_at or _is_open(viewer, session, before)):
@@ -58,6 +54,19 @@ def ask_print(
         raise InvalidError("print", f"{MOST_PRINTS} prints are kept: delete one that you need no more.")
     made = add_once(session, wanted)
     made.job_id = ask_for(viewer, session, KIND, Task({"print_id": made.id})).id
+    return made
+
+
+@open_play("Making cards and books")
+def new_print(
+    viewer: Viewer, session: Session, kind: str, asked: Mapping[str, Any], key: UUID | None = None
+) -> Print:
+    """Return a print that is not made yet, with the digest of everything that its pages depend on."""
+    maker = MAKERS[kind]
+    told = json.dumps([kind, asked, maker.inputs(viewer, session, asked)], sort_keys=True)
+    made = Print(golfer_id=viewer.owner_id, key=key, kind=kind, asked=dict(asked))
+    made.digest = sha256(told.encode()).hexdigest()
+    made.title = maker.title(viewer, session, asked)
     return made
 
 

@@ -16,6 +16,7 @@ from orthocline.db.demo import copy_all, delete_demo_copies, demo_template
 from orthocline.db.entries import hold
 from orthocline.db.speed.queries import newest_speed
 from orthocline.services.account.access import Viewer, anyone
+from orthocline.services.demo.carry import carry_demo
 from orthocline.services.demo.drills import drill_demo
 from orthocline.services.demo.greens import load_demo_greens
 from orthocline.services.demo.season import IDRIS, TOVE, WREN, Season, season_end
@@ -104,6 +105,8 @@ def load_demo(session: Session, seed: int = 4) -> bool:
         train_demo(session, golfer, season_end(), np.random.default_rng(seed + 50 + number))
         drill_demo(session, golfer, season_end(), np.random.default_rng(seed + 60 + number))
         work_out_habits(Viewer(golfer), session, Task())
+        if not number:
+            carry_demo(session, golfer, season_end())
     return True
 
 

@@ -19,7 +19,7 @@ from orthocline.core.survey import GrainArea
 from orthocline.db.account.models import Golfer
 from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.demo.speeds import COURSE
-from orthocline.services.ground.charts import edit_chart, new_green
+from orthocline.services.ground.charts import describe_green, edit_chart, new_green
 from orthocline.services.ground.places import Place
 
 Figures = NDArray[np.float64]
@@ -50,6 +50,8 @@ class DemoGreen:
         Instruments, and in how many places each was used.
     grain : tuple of GrainArea
         How its grass grows, where that was seen.
+    note : str
+        Wren's own words on it.
     """
 
     number: int
@@ -60,6 +62,7 @@ class DemoGreen:
     pins: tuple[tuple[str, float, float], ...]
     read: tuple[tuple[str, int], ...] = (("level", 9), ("arrow", 12), ("plate", 4))
     grain: tuple[GrainArea, ...] = ()
+    note: str = ""
 
     @property
     def place(self) -> Place:
@@ -177,6 +180,7 @@ DEMO_GREENS: Final = (
         *(_saltings, (0.06, 0.03, 0.4)),
         (("front", 9.0, 4.0), ("middle", 12.5, 10.0), ("back", 17.0, 16.0), ("white", 6.0, 12.0)),
         MANY,
+        note="From the right edge all gathers in the swale: a ball more than it looks.",
     ),
     DemoGreen(
         *(2, "Curlew", "A punchbowl: miss it anywhere and the ball comes to the middle."),
@@ -204,6 +208,7 @@ DEMO_GREENS: Final = (
         *(_breakwater, (0.05, 0.03, 1.9)),
         (("front", 11.0, 4.5), ("middle", 8.0, 13.0), ("back", 14.0, 16.5), ("blue", 17.0, 5.5)),
         (("level", 20), ("arrow", 20), ("plate", 3)),
+        note="Never above the hole on the top tier: the step takes three feet off any putt from the back.",
     ),
     DemoGreen(
         *(7, "Samphire", "A saddle: it rises to both sides, and falls to the front and the back."),
@@ -222,6 +227,7 @@ DEMO_GREENS: Final = (
         *(_homeward, (0.05, 0.03, 1.5)),
         (("front", 9.0, 4.0), ("middle", 14.5, 10.0), ("back", 8.0, 15.5), ("blue", 18.0, 14.0)),
         MANY,
+        note="Pick a side of the spine before you pick a club.",
     ),
     DemoGreen(
         *(0, "practice green", "Hardly any slope: for measuring speed and rolling putts of a known length."),
@@ -252,6 +258,8 @@ def load_demo_greens(session: Session, golfer: Golfer, rng: np.random.Generator)
             wren, session, green.place, deep_m=DEEP_M, wide_m=WIDE_M, character=green.character
         )
         edit_chart(wren, session, number, _always(chart), "the walk of 14 June")
+        told = {"name": green.place.green, "character": green.character, "note": green.note}
+        describe_green(wren, session, number, **told)
         known = Known(surveyed(chart.readings, {}), Outline(chart.corners), chart.grain)
         found.append(ChartedDemo(green, chart, known))
     return found
