@@ -171,6 +171,15 @@ def test_a_print_is_deleted_with_a_way_back_and_only_so_many_are_kept(signed_in,
     full = signed_in.post("/cards", data={"cards": urlencode(FEW | {"speed": "9"}, doseq=True)})
     assert full.status_code == 422
     assert "1 prints are kept: delete one" in text(full)
+    signed_in.post(f"{kept}/delete")
+    assert (
+        signed_in.post("/cards", data={"cards": urlencode(FEW | {"speed": "9"}, doseq=True)}).status_code
+        == 303
+    )
+    monkeypatch.setattr(prints, "MOST_WITH_DELETED", 2)
+    monkeypatch.setattr(prints, "MOST_PRINTS", 5)
+    many = signed_in.post("/cards", data={"cards": urlencode(FEW | {"speed": "8"}, doseq=True)})
+    assert "You deleted many today" in text(many)
 
 
 def test_nothing_is_kept_of_what_cannot_be_read(signed_in, session):

@@ -124,8 +124,8 @@ def test_a_neighbours_green_is_not_there_and_competition_has_no_maps(session, wr
 def test_a_green_is_named_once_on_its_course(session, wren):
     other = charts.new_green(wren, session, Place(PLACE.course, "putting"), deep_m=20.0, wide_m=24.0)
     with pytest.raises(InvalidError):
-        charts.describe_green(wren, session, other, name=PLACE.green.upper(), character="")
-    charts.describe_green(wren, session, other, name="putting", character="Flat and quick.")
+        charts.describe_green(wren, session, other, name=PLACE.green.upper(), character="", note="")
+    charts.describe_green(wren, session, other, name="putting", character="Flat and quick.", note="")
     assert charts.find_green(wren, session, other).character == "Flat and quick."
 
 

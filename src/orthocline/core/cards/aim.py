@@ -34,7 +34,22 @@ def aim_cells(
 
 
 def aim_cell(conditions: Conditions, length_m: float, side: float, rise: float) -> Cell | None:
-    """Return one cell of the card of aims, half a percent more being of the side tilt; as `aim_cells`."""
+    """Return one cell of the card of aims, half a percent more being of the side tilt.
+
+    Parameters
+    ----------
+    conditions : Conditions
+        Green speed and roll-past.
+    length_m : float
+        From ball to hole [m].
+    side, rise : float
+        Side tilt and rise [ratio].
+
+    Returns
+    -------
+    Cell or None
+        From the hole's centre to the high side [m]; None where no ball holds, or drops.
+    """
     solved = conditions.solved(length_m, side, rise)
     steeper = conditions.solved(length_m, side + HALF, rise)
     return aim_of(solved, steeper) if solved else None

@@ -86,8 +86,8 @@ def book_page_of(viewer: Viewer, session: Session, asked: BookAsked, green_id: i
 @open_play(ROOM)
 def book_title(viewer: Viewer, session: Session, asked: Mapping[str, Any]) -> str:
     """Return what a book is called: ``Green book, Ternholm Links``."""
-    courses = [find_green(viewer, session, one).place.course for one in asked["greens"][:1]]
-    return f"{'Hand-entered' if asked['hand'] else 'Green'} book, {', '.join(courses)}"
+    course = find_green(viewer, session, asked["greens"][0]).place.course
+    return f"{'Hand-entered' if asked['hand'] else 'Green'} book, {course}"
 
 
 @open_play(ROOM)

@@ -23,7 +23,6 @@ from orthocline.wording.wording import Wording
 
 CARD_SIZES: Final[Mapping[str, Size]] = {"pocket": Size(66.0, 98.0), "large": Size(101.6, 150.9)}
 """How large cards are printed, by name."""
-MOST_SPEEDS: Final = 3
 MOST_LENGTHS, MOST_TILTS = 12, 4
 DIAL_FT, DIAL_M = 10.0 * FOOT_M, 3.0
 """The dial is that of ten-foot putts, or of three metres."""

@@ -20,7 +20,8 @@ from orthocline.services.jobs.task import Task
 from orthocline.services.undo import delete_entry, find_entry, restore_entry
 
 KIND: Final = "print"
-MOST_PRINTS: Final = 60
+MOST_PRINTS, MOST_WITH_DELETED = 60, 120
+"""So many prints a golfer keeps, and with those that can still be brought back."""
 
 
 @dataclass(frozen=True)
@@ -50,8 +51,10 @@ def ask_print(
     before = with_same_key(session, wanted) or print_like(session, viewer.owner_id, wanted.digest)
     if before and (before.made_at or _is_open(viewer, session, before)):
         return before
-    if count_of(session, Print, viewer.owner_id) >= MOST_PRINTS:
+    if len(prints_of(session, viewer.owner_id)) >= MOST_PRINTS:
         raise InvalidError("print", f"{MOST_PRINTS} prints are kept: delete one that you need no more.")
+    if count_of(session, Print, viewer.owner_id) >= MOST_WITH_DELETED:
+        raise InvalidError("print", "You deleted many today, and can bring them back until tomorrow.")
     made = add_once(session, wanted)
     made.job_id = ask_for(viewer, session, KIND, Task({"print_id": made.id})).id
     return made

@@ -158,15 +158,17 @@ def find_outing(viewer: Viewer, session: Session, outing_id: int) -> Outing:
 
 
 @own_data
-def end_outing(viewer: Viewer, session: Session, outing_id: int, now: datetime) -> None:
-    """End a round or practice, and with a round the Competition that began with it; raises as `find_entry`.
+def end_outing(viewer: Viewer, session: Session, outing_id: int, now: datetime) -> bool:
+    """End a round or practice; raises as `find_entry` does. One that ended stays as it is.
 
-    One that ended stays as it is.
+    Return whether Competition ended with it, which had begun with it.
     """
     outing = find_outing(viewer, session, outing_id)
-    if outing.ended_at is None and outing.competition:
+    ends = outing.competition and outing.ended_at is None and viewer.in_competition
+    if ends:
         set_mode(viewer, Mode.OPEN_PLAY, now)
     outing.ended_at = outing.ended_at or now
+    return ends
 
 
 @own_data

@@ -85,8 +85,8 @@ class CardsForm(FigureForm):
     """What is asked of cards."""
 
     speed = _speed("Speed", optional=False)
-    speed2 = _speed("And", optional=True)
-    speed3 = _speed("And ", optional=True)
+    speed2 = _speed("Second", optional=True)
+    speed3 = _speed("Third", optional=True)
     past = QuantityField(
         "Roll past", parse_near_m, between=(0.0, 1.5), allowed="up to 5 ft, such as 12 in or 30 cm"
     )

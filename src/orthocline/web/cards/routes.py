@@ -69,8 +69,8 @@ def _usual() -> CardsAsked:
 
 
 def _page(form: CardsForm, error: str = "") -> Response:
-    readable = form.validate() and not error
     asked = form.asked if form.validate() else None
+    readable = asked is not None and not error
     day = wording().calendar.day(datetime.now(UTC))
     made = faces(viewer(), asked, golfer_figures(measures()), wording(), day) if asked else []
     view = CardsView(asked, tuple(made), typed_fields_of(form))

@@ -93,9 +93,7 @@ def _drills(outing_id: int) -> list[tuple[str, str]]:
 @login_required
 def end(outing_id: int) -> Response:
     """End a round or practice."""
-    was_off = viewer().in_competition
-    end_outing(viewer(), session(), outing_id, datetime.now(UTC))
-    if was_off and find_outing(viewer(), session(), outing_id).competition:
+    if end_outing(viewer(), session(), outing_id, datetime.now(UTC)):
         flash("The round is over, and with it Competition: it is open play again.")
     return redirect(url_for(".page_of", outing_id=outing_id), 303)
 
