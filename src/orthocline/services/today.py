@@ -40,7 +40,7 @@ PRACTICE_STEPS = (
     Step("Read", "Length, tilt, rise and green speed: see aim and pace.", "read"),
     Step("Roll", "Pick the start spot, roll one ball, watch its last yard.", ""),
     Step("Log", "Tap where it stopped. It takes a second.", "log"),
-    Step("Carry", "Tomorrow's pocket cards, printed or on the phone, readable in a round.", "cards"),
+    Step("Carry", "Pocket cards and a green book for tomorrow's round.", "cards"),
 )
 COMPETITION_STEPS = (
     Step("Look", "The order of looks and the clock, no more.", "look"),
