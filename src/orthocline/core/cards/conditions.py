@@ -17,6 +17,11 @@ class Conditions:
     green_speed_ft: float
     past_m: float
 
+    @property
+    def asked(self) -> tuple[float, RollPast]:
+        """Green speed [ft] and pace, as a putt takes them."""
+        return self.green_speed_ft, RollPast(self.past_m)
+
     def solved(self, length_m: float, side: float, rise: float) -> Read | None:
         """Return the read of a plane putt that falls to the right.
 
@@ -33,9 +38,8 @@ class Conditions:
             None where no ball holds there, drops at that pace, or has a spot to be aimed at.
         """
         ground = plane_from_grade(rise, side, 0.0)
-        pace = RollPast(self.past_m)
         try:
-            solved = read(Putt(Point(0.0, 0.0), Point(length_m, 0.0), ground, self.green_speed_ft, pace))
+            solved = read(Putt(Point(0.0, 0.0), Point(length_m, 0.0), ground, *self.asked))
         except PuttError:
             return None
         return None if UNTOLD & set(solved.warnings) else solved
