@@ -14,6 +14,7 @@ from orthocline.drawing.svg import svg
 from orthocline.web import (
     about,
     account,
+    along,
     balls,
     beat,
     book,
@@ -77,40 +78,10 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(
-        about,
-        account,
-        balls,
-        beat,
-        book,
-        cards,
-        drills,
-        eyes,
-        figures,
-        firm,
-        grain,
-        green_files,
-        greens,
-        habits,
-        jobs,
-    ),
-    *(
-        laid,
-        log,
-        log_files,
-        look,
-        measures,
-        mode,
-        noting,
-        other_methods,
-        phone_level,
-        practice,
-        prints,
-        ramp,
-        read,
-    ),
-    *(reader, rounds, schools, slopes, speed, stand_in, straight, today, train, training_record),
-    which_was_it,
+    *(about, account, along, balls, beat, book, cards, drills, eyes, figures, firm, grain),
+    *(green_files, greens, habits, jobs, laid, log, log_files, look, measures, mode, noting),
+    *(other_methods, phone_level, practice, prints, ramp, read, reader, rounds, schools),
+    *(slopes, speed, stand_in, straight, today, train, training_record, which_was_it),
 )
 
 

@@ -28,6 +28,10 @@ CAUTIONS: Mapping[str, str] = {
         "For practice: a tempo beat during a round may break the rules in force; ask the committee. Near"
         " others let it be a silent pulse."
     ),
+    "along.page": (
+        "Reads solved beforehand are reads: for practice and open play. In a round they may break the"
+        " rules in force: ask the committee."
+    ),
     "cards.page": (
         "Cards are made before a round. Whether a printed one may be carried in it, and looked at, the rules"
         " in force and the committee say: ask them. A card is as sure as the speed and tilt that go in, and"

@@ -29,6 +29,14 @@ JOB_WORDS: Mapping[str, JobWords] = {
         "Take the file",
         ("Back to your account", "account.page"),
     ),
+    "pack": JobWords(
+        "Today, taken along",
+        "Aim and pace are solved round every pin, and then compared with the solver at two thousand places.",
+        "It is solved.",
+        "See it",
+        ("Back to taking today along", "along.page"),
+        "along.solved",
+    ),
     "print": JobWords(
         "What you carry",
         "The pages are solved and drawn, and laid on paper.",

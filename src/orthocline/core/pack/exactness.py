@@ -45,8 +45,8 @@ def exactness_of(pairs: Iterable[tuple[float | None, float]]) -> Exactness:
     Parameters
     ----------
     pairs : iterable of (float or None, float)
-        Aims from the hole's centre to the right [m], one or more: as the pack has it, None for none, and as
-        the solver has it.
+        Aims from the hole's centre to the right [m]: as the pack has it, None for none, and as the solver
+        has it.
 
     Returns
     -------
@@ -58,4 +58,4 @@ def exactness_of(pairs: Iterable[tuple[float | None, float]]) -> Exactness:
     off = sorted(abs(said - true) for said, true in known)
     near = sum(abs(said - true) <= max(NEAR_M, NEAR_SHARE * abs(true)) for said, true in known)
     within = off[math.ceil(LEAST_SHARE * len(off)) - 1] if off else 0.0
-    return Exactness(len(told), near / len(told), within, 1.0 - len(known) / len(told))
+    return Exactness(len(told), near / max(len(told), 1), within, 1.0 - len(known) / max(len(told), 1))

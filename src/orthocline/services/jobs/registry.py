@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 from orthocline.services.account.access import Viewer
 from orthocline.services.carry.archive import archive_size, archived
 from orthocline.services.carry.making import make_print, print_size
+from orthocline.services.carry.pack import pack_size, packed
 from orthocline.services.ground.green_export import export_size, exported, file_asked
 from orthocline.services.ground.green_import import import_size, imported
 from orthocline.services.jobs.task import Made, Task
@@ -45,6 +46,7 @@ KINDS: Mapping[str, Kind] = {
     "archive": Kind(archive_size, archived, lambda _task: ("orthocline-account.json", "application/json")),
     "green_export": Kind(export_size, exported, file_asked),
     "habits": Kind(putts_to_learn, nothing_made, _report, work_out_habits),
+    "pack": Kind(pack_size, packed, lambda _task: ("orthocline-today.json", "application/json")),
     "print": Kind(print_size, nothing_made, _report, make_print),
     "putts_keep": Kind(trial_size, nothing_made, _report, keep_putts),
     "putts_trial": Kind(trial_size, tried, _report),

@@ -8,12 +8,10 @@ from flask_login import login_required
 from werkzeug.datastructures import MultiDict
 from werkzeug.wrappers import Response as AnyResponse
 
-from orthocline.core.account import USUAL_PASTS
 from orthocline.services.account.measures import golfer_figures
 from orthocline.services.carry.cards import CardsAsked, faces, usual_cards
 from orthocline.services.carry.prints import ask_print
 from orthocline.services.errors import InvalidError
-from orthocline.services.speed.book import day_speed
 from orthocline.web.cards.forms import CardsForm
 from orthocline.web.cards.view import CardsView, typed_cards
 from orthocline.web.database import session
@@ -22,10 +20,9 @@ from orthocline.web.once import entry_key
 from orthocline.web.page import page_or_part
 from orthocline.web.security import EXPORT_LIMIT, limiter, read_limit
 from orthocline.web.shared.paper import typed_fields_of
-from orthocline.web.shared.read_start import own_pasts
+from orthocline.web.shared.todays import todays_conditions
 
 blueprint = Blueprint("cards", __name__)
-USUAL_SPEED_FT = 10.0
 
 
 @blueprint.get("/cards")
@@ -62,10 +59,8 @@ def _form(given: MultiDict[str, str]) -> CardsForm:
 
 def _usual() -> CardsAsked:
     """Return the cards of whoever asks for nothing: the book's speed, the golfer's own pace."""
-    who, pasts = viewer(), own_pasts() or USUAL_PASTS
-    day = day_speed(who, session(), datetime.now(UTC)) if who.golfer and not who.in_competition else None
-    speed_ft = round(day.speed_ft.value, 1) if day else USUAL_SPEED_FT
-    return usual_cards((speed_ft,), pasts.level_m, metric=wording().units.metric)
+    today = todays_conditions()
+    return usual_cards((today.green_speed_ft,), today.past_m, metric=wording().units.metric)
 
 
 def _page(form: CardsForm, error: str = "") -> Response:

@@ -1,0 +1,5 @@
+"""The along feature: today taken along."""
+
+from orthocline.web.along.routes import blueprint
+
+__all__ = ["blueprint"]
