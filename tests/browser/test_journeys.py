@@ -210,6 +210,7 @@ VIEWS = {
     "cards": "/cards?speed=10.2&speed2=9",
     "cards-error": "/cards?lengths=far",
     "prints": "/prints",
+    "along": "/along",
     "book": "/book?shows=contours&scale=300",
     "book-error": "/book?scale=tiny",
     "cautions": "/cautions",

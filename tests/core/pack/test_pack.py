@@ -52,6 +52,19 @@ def test_reads_round_a_pin_are_near_enough_to_the_solver(number):
     assert np.quantile(plays, 0.95) < 0.02
 
 
+def test_a_pin_by_which_hardly_a_ball_rests_is_solved_from_the_softest_up():
+    _, known = known_of(5)
+    hole = (0.0, 10.5)  # on the step between the tiers
+    table = pin_table(known.survey, known.outline, hole, TODAY)
+    met = table.values[..., 2]
+    assert np.nanmean(met) < 0.5
+    for ball in ((0.0, 4.0), (3.0, 6.0), (-4.0, 5.0)):
+        putt = Putt(Point(*ball), Point(*hole), known.survey, 10.2, RollPast(FOOT))
+        both = aims(putt)[0], aims(putt, rests=False)[0]
+        assert both[0].launch.right_rad == pytest.approx(both[1].launch.right_rad, abs=2e-3)
+        assert both[0].pace_met == both[1].pace_met
+
+
 def test_reads_on_planes_are_near_enough_to_the_tests_own_integrator():
     rng, table = np.random.default_rng(8), plane_table(TODAY)
     slopes = np.column_stack([rng.uniform(-0.025, 0.04, 40), rng.uniform(0.0, 0.035, 40)])

@@ -10,6 +10,8 @@ from orthocline.core.roll.plane_roll import heading_at, path_left, rolled
 from orthocline.core.roll.putt import Putt, RollPast
 from orthocline.core.units import wrap_rad
 
+MET = 2e-3
+"""A roll-past that is found from the softest up is the asked one within this share of it."""
 WIDEST_AIM_RAD = math.radians(60.0)
 """Launch angle beyond which no aim mark beside the hole means anything."""
 
@@ -55,7 +57,7 @@ class Aim:
         return length_m * math.tan(angle) if abs(angle) <= WIDEST_AIM_RAD else None
 
 
-def aims(putt: Putt) -> tuple[Aim, ...]:
+def aims(putt: Putt, *, rests: bool = True) -> tuple[Aim, ...]:
     """Return every line through the hole's centre at the pace asked, or at the nearest pace there is.
 
     On a plane in still air by the closed form; on other ground, and in wind, by rolls.
@@ -64,6 +66,9 @@ def aims(putt: Putt) -> tuple[Aim, ...]:
     ----------
     putt : Putt
         The putt.
+    rests : bool
+        False where hardly any ball rests by the hole: off a plane the pace is then looked for from the
+        softest up, which takes less there.
 
     Returns
     -------
@@ -77,9 +82,10 @@ def aims(putt: Putt) -> tuple[Aim, ...]:
     """
     if by_closed_form(putt):
         return _aims_on_plane(putt)
-    lines = lines_at(putt, putt.pace)
-    met = bool(lines)
-    return tuple(_aim_along(putt, line, met) for line in lines or lines_nearest(putt))
+    lines = lines_at(putt, putt.pace) if rests else []
+    if lines:
+        return tuple(_aim_along(putt, line, met=True) for line in lines)
+    return tuple(_aim_along(putt, line, _has_pace(putt, line)) for line in lines_nearest(putt))
 
 
 def aim(putt: Putt) -> Aim:
@@ -119,6 +125,11 @@ def _aim_on_plane(frame: PlaneFrame, turn: float, speed: float, tau: float, met:
         path,
         met,
     )
+
+
+def _has_pace(putt: Putt, line: Line) -> bool:
+    """Return whether a line that was found from the softest up has the pace asked all the same."""
+    return isinstance(putt.pace, RollPast) and abs(line.past_m - putt.pace.past_m) <= MET * putt.pace.past_m
 
 
 def _aim_along(putt: Putt, line: Line, met: bool) -> Aim:
