@@ -125,7 +125,7 @@ def test_while_it_is_made_its_page_says_so_and_then_leads_on(signed_in, sessions
     made = session.get(Print, int(kept.rpartition("/")[2]))
     assert "It waits for its turn" in words_at(signed_in.get(kept), "#job")
     assert signed_in.get(f"{kept}/pdf").status_code == 404
-    assert signed_in.get(f"/prints/made/{made.job_id}").location == "/prints"
+    assert signed_in.get(f"/prints/made/{made.job_id}").location == kept
     carry_out(sessions, made.job_id)
     part = signed_in.get(f"/jobs/{made.job_id}", headers={"HX-Request": "true"})
     assert part.headers["HX-Redirect"] == f"/prints/made/{made.job_id}"

@@ -9,14 +9,14 @@ import pytest
 from orthocline.core.cards import BookSize
 from orthocline.core.chart import Chart, ChartPin, ChartReading, Known, Site, surveyed
 from orthocline.drawing.carry.book import PER_MM, BookGreen, BookLook, book_page
-from orthocline.drawing.lettering import LARGE, USUAL, text_width
 from orthocline.drawing.scene import Area, Disc, Line, Words
 from orthocline.drawing.svg import svg_file
 from orthocline.services.demo.greens import DEMO_GREENS
 from orthocline.wording.units import Units
 from orthocline.wording.wording import Wording
+from tests.labels import boxes_of
 
-CAP, INCH_MM = 0.67, 25.4
+INCH_MM = 25.4
 NOTE = "Never above the hole on the top tier. " * 6
 SQUARE = ((-10.0, 0.0), (10.0, 0.0), (10.0, 20.0), (-10.0, 20.0))
 PINS = tuple(ChartPin((3.0 * x, 6.0 + 2.0 * x), f"pin {x}") for x in range(-2, 3))
@@ -86,7 +86,7 @@ def test_figures_pins_and_arrows_stand_clear_of_each_other_within_the_edge(numbe
     scene = book_page(green(number), BookLook(), Wording())
     pins = [one for one in scene.items_named("pin") if isinstance(one, Disc)]
     arrows = [one.spots for one in scene.items_named("arrow")]
-    boxes = [_box(one) for one in words(scene, "percent")]
+    boxes = [where for _, where in boxes_of(words(scene, "percent"))]
     assert len(boxes) >= 12
     for i, (left, top, right, foot) in enumerate(boxes):
         for one in pins:
@@ -108,7 +108,7 @@ def test_nothing_stands_off_the_page_and_lines_of_words_are_apart(look):
     )
     for size in (BookSize(), BookSize(480.0, 0.07, 0.12)):
         scene = book_page(long, replace(look, size=size, day="Made 27 Nov."), Wording(Units(metric=True)))
-        boxes = [_box(one) for one in scene.items if isinstance(one, Words)]
+        boxes = [where for _, where in boxes_of(scene.items)]
         for i, (left, top, right, foot) in enumerate(boxes):
             assert 0.0 <= left <= right <= scene.width
             assert 0.0 <= top <= foot <= scene.height
@@ -130,7 +130,7 @@ def test_a_book_by_hand_has_nothing_of_an_instrument_or_the_model():
     assert len(book_page(only, BookLook(hand=True), Wording()).items_named("reading")) == 0
     measured = replace(full, chart=replace(full.chart, site=Site("EPSG:25832", 0.0, 0.0)))
     left_out = book_page(measured, BookLook(hand=True), Wording())
-    assert left_out.items_named("edge") == []
+    assert left_out.items_named("edge") == left_out.items_named("size") == []
     assert "Its edge was measured, and is left out." in left_out.says
 
 
@@ -154,10 +154,3 @@ def test_contours_are_drawn_and_printed_in_black_on_white():
     drawn = svg_file(scene, printed=True)
     assert "#edeedd" not in drawn, "no ground under it"
     assert drawn.count(">green 6, Breakwater<") == 1, "no rim under words"
-
-
-def _box(one):
-    size = LARGE if one.large else USUAL
-    wide = text_width(one.text, size)
-    left = one.at.x - {"start": 0.0, "middle": 0.5, "end": 1.0}[one.anchor] * wide
-    return left, one.at.y - CAP * size, left + wide, one.at.y

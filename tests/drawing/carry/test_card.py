@@ -5,13 +5,13 @@ import pytest
 from orthocline.core.calls import USUAL_GOLFER
 from orthocline.core.cards import Conditions, Grid, cards_of
 from orthocline.drawing.carry.card import HEIGHT, WIDTH, card_face
-from orthocline.drawing.lettering import LARGE, USUAL, text_width
-from orthocline.drawing.scene import Line, Words
+from orthocline.drawing.scene import Line
 from orthocline.wording.carry.cards import KINDS, faces_of
 from orthocline.wording.units import Units
 from orthocline.wording.wording import Bend, Wording
+from tests.labels import boxes_of
 
-FOOT, CAP = 0.3048, 0.67
+FOOT = 0.3048
 EXTREMES = {
     "long and fast": (13.0, 0.15, (0.3, 6.0, 9.0, 12.5, 20.0, 30.0), (0.005, 0.025, 0.055, 0.075), 0.045),
     "short and slow": (6.0, 1.5, (0.3, 0.45, 0.75), (0.001, 0.08), 0.08),
@@ -23,14 +23,6 @@ WORDINGS = {
 }
 
 
-def box(words):
-    """Return the box of words: left, top, right, foot."""
-    size = LARGE if words.large else USUAL
-    wide = text_width(words.text, size)
-    left = words.at.x - {"start": 0.0, "middle": 0.5, "end": 1.0}[words.anchor] * wide
-    return left, words.at.y - CAP * size, left + wide, words.at.y
-
-
 @pytest.mark.parametrize("said", WORDINGS)
 @pytest.mark.parametrize("extreme", EXTREMES)
 def test_words_touch_neither_each_other_nor_the_edge_nor_a_rule(extreme, said):
@@ -39,7 +31,7 @@ def test_words_touch_neither_each_other_nor_the_edge_nor_a_rule(extreme, said):
     cards = cards_of(Conditions(speed, past), grid, USUAL_GOLFER)
     for face in faces_of(cards, list(KINDS), WORDINGS[said], "27 Nov"):
         scene = card_face(face)
-        boxes = [box(one) for one in scene.items if isinstance(one, Words)]
+        boxes = [where for _, where in boxes_of(scene.items)]
         rules = [one.spots[0, 1] for one in scene.items if isinstance(one, Line)]
         for i, (left, top, right, foot) in enumerate(boxes):
             assert left >= 2.0, face

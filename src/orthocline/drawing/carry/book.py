@@ -188,8 +188,9 @@ class _Page:
         yield Words(cut(self.green.course, 0.5 * self.room), Spot(MARGIN, COURSE), Sign.QUIET)
         y = COURSE + LINE
         if self.map:
-            size = cut(size_words(self.map.pen.outline, self.wording), 0.48 * self.room)
-            yield Words(size, Spot(self.width - MARGIN, COURSE), Sign.QUIET, "end")
+            if self.chart.outline:
+                size = cut(size_words(self.chart.outline, self.wording), 0.48 * self.room)
+                yield Words(size, Spot(self.width - MARGIN, COURSE), Sign.QUIET, "end", name="size")
             yield from self.map.items()
             y = self.map.foot + BELOW_MAP + LINE
         basis = lines_of(f"{self.basis} {self.look.day}", self.room)

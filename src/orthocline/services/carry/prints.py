@@ -54,7 +54,7 @@ def ask_print(
     if len(prints_of(session, viewer.owner_id)) >= MOST_PRINTS:
         raise InvalidError("print", f"{MOST_PRINTS} prints are kept: delete one that you need no more.")
     if count_of(session, Print, viewer.owner_id) >= MOST_WITH_DELETED:
-        raise InvalidError("print", "You deleted many today, and can bring them back until tomorrow.")
+        raise InvalidError("print", "You deleted many today, which are kept until tomorrow: make more then.")
     made = add_once(session, wanted)
     made.job_id = ask_for(viewer, session, KIND, Task({"print_id": made.id})).id
     return made

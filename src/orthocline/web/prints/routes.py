@@ -1,6 +1,6 @@
 """What a golfer carries: cards and books, read on the phone or taken as files, in Competition too."""
 
-from flask import Blueprint, Response, flash, redirect, render_template, url_for
+from flask import Blueprint, Response, redirect, render_template, url_for
 from flask_login import login_required
 from werkzeug.wrappers import Response as AnyResponse
 
@@ -14,7 +14,7 @@ from orthocline.services.carry.prints import (
 )
 from orthocline.web.database import session
 from orthocline.web.identity import viewer, wording
-from orthocline.web.prints.view import PrintRow, PrintView
+from orthocline.web.prints.view import PrintRow, pages_of
 from orthocline.web.shared.numbers import number_asked
 from orthocline.wording.jobs import JOB_WORDS
 
@@ -34,19 +34,18 @@ def page() -> str:
 @login_required
 def one(print_id: int) -> str:
     """A print page by page, as large as the screen; or how far its making is."""
-    view = PrintView(carried(viewer(), session(), print_id), number_asked("page") or 1)
-    return render_template("prints/one.html", view=view, job=view.carried.job, words=JOB_WORDS["print"])
+    found = carried(viewer(), session(), print_id)
+    pages = pages_of(found)
+    return render_template(
+        "prints/one.html", carried=found, pages=pages, job=found.job, words=JOB_WORDS["print"]
+    )
 
 
 @blueprint.get("/prints/made/<int:job_id>")
 @login_required
 def made(job_id: int) -> AnyResponse:
-    """Lead on from what was made, or say why it was not."""
-    found = print_of_job(viewer(), session(), job_id)
-    if found.made_at is None:
-        flash("It did not work out. Nothing of yours is changed: ask for it once more.")
-        return redirect(url_for(".page"), 303)
-    return redirect(url_for(".one", print_id=found.id), 303)
+    """Lead on to what was made, whose page says why where it was not."""
+    return redirect(url_for(".one", print_id=print_of_job(viewer(), session(), job_id).id), 303)
 
 
 @blueprint.get("/prints/<int:print_id>/<any(pdf, svg, png):kind>")

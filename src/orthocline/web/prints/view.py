@@ -1,6 +1,5 @@
 """The variables of the pages of what is carried."""
 
-from dataclasses import dataclass
 from typing import NamedTuple
 
 from markupsafe import Markup
@@ -31,23 +30,9 @@ class PageView(NamedTuple):
     drawing: Markup
 
 
-@dataclass(frozen=True)
-class PrintView:
-    """A print, and the page that is asked for."""
-
-    carried: Carried
-    asked: int
-
-    @property
-    def pages(self) -> list[PageView]:
-        """Its pages."""
-        return [
-            PageView(number, title, Markup(drawing))  # as the writer of scenes wrote it, who escapes
-            for number, (title, drawing) in enumerate(self.carried.pages, start=1)
-        ]
-
-    @property
-    def here(self) -> PageView | None:
-        """The page that is asked for, or the first."""
-        pages = self.pages
-        return next((one for one in pages if one.number == self.asked), pages[0] if pages else None)
+def pages_of(carried: Carried) -> list[PageView]:
+    """Return the pages of a print; none while it is not made."""
+    return [
+        PageView(number, title, Markup(drawing))  # as the writer of scenes wrote it, who escapes
+        for number, (title, drawing) in enumerate(carried.pages, start=1)
+    ]
