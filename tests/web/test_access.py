@@ -188,11 +188,14 @@ def test_headers_guard_the_page(client):
 
 
 def test_only_marked_files_are_kept_by_browsers(client):
-    """A module that another one imports has no mark: it is asked for again, or two versions could meet."""
-    marked = client.get("/static/js/read.js?v=1").headers["Cache-Control"]
-    plain = client.get("/static/js/sound.js").headers["Cache-Control"]
-    assert "max-age=31536000" in marked
-    assert plain == "no-cache"
+    """Scripts import each other, so their folder has the mark: versions never meet."""
+    script = re.search(r'src="(/static/js~\w+/)page.js"', client.get("/").text)[1]
+    kept = [f"{script}page.js", f"{script}dom.js", "/static/app.css?v=1", "/static/fonts/text.woff2"]
+    for address in kept:
+        assert "max-age=31536000" in client.get(address).headers["Cache-Control"], address
+    for address in ("/static/js/dom.js", "/static/js~0123456789/dom.js", "/static/app.css"):
+        assert client.get(address).headers["Cache-Control"] == "no-cache", address
+    assert client.get(f"{script}dom.js").data == client.get("/static/js/dom.js").data
 
 
 def test_schema_is_served_and_components_only_in_development(client, database_url):

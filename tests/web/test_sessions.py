@@ -81,7 +81,7 @@ def test_nothing_of_the_cookie_before_outlives_signing_in(client, create_golfer)
 def test_private_pages_are_not_kept_by_browsers_and_shipped_files_are(signed_in, app):
     for page in ("/", "/log", "/read", "/speed", "/measures", "/account"):
         assert signed_in.get(page).headers["Cache-Control"] == "no-store", page
-    assert "max-age" in signed_in.get("/static/js/read.js?v=1").headers["Cache-Control"]
+    assert "max-age" in signed_in.get("/static/app.css?v=1").headers["Cache-Control"]
     assert "Cache-Control" not in app.test_client().get("/read").headers
 
 

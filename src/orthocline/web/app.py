@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from typing import Any
 
-from flask import Flask, request
+from flask import Flask, Response
 from flask_compress import Compress
 from flask_talisman import Talisman
 from markupsafe import Markup
@@ -58,6 +58,7 @@ from orthocline.web import (
 from orthocline.web.identity import keep_private, login_manager
 from orthocline.web.page import fill_page
 from orthocline.web.security import CONTENT_SECURITY_POLICY, admit_files, csrf, limiter
+from orthocline.web.shipped import may_be_kept, shipped_name
 from orthocline.wording.figures import speed_text, tidy, unbroken
 
 LEAST_SECRET = 32
@@ -88,10 +89,13 @@ FEATURES = (
 class Application(Flask):
     """Flask, but only what carries its content's mark in its address (see `asset`), and type, may be kept."""
 
-    def get_send_file_max_age(self, filename: str | None) -> int | None:
+    def get_send_file_max_age(self, _filename: str | None) -> int | None:
         """Return for how many seconds a browser may keep a shipped file without asking."""
-        kept = "v" in request.args or (filename or "").endswith(".woff2")
-        return KEPT_S if kept else None
+        return KEPT_S if may_be_kept() else None
+
+    def send_static_file(self, filename: str) -> Response:
+        """Return a shipped file by its marked name."""
+        return super().send_static_file(shipped_name(filename))
 
 
 def create_app(config: Mapping[str, Any]) -> Flask:

@@ -1,14 +1,12 @@
 """What every page needs: who, in which mode, and where in the application."""
 
-import hashlib
-from functools import cache
-from pathlib import Path
 from typing import Any
 
-from flask import Response, current_app, make_response, render_template, request, url_for
+from flask import Response, current_app, make_response, render_template, request
 
 from orthocline.web.identity import signed_in, viewer
 from orthocline.web.once import form_guard
+from orthocline.web.shipped import asset
 from orthocline.wording.cautions import caution
 
 NAVIGATION = (
@@ -51,16 +49,6 @@ def page_or_part(feature: str, view: Any, *, readable: bool, address: str = "", 
     if part and readable and address:
         response.headers["HX-Replace-Url"] = address
     return response
-
-
-@cache
-def _digest(path: Path) -> str:
-    return hashlib.sha256(path.read_bytes()).hexdigest()[:10]
-
-
-def asset(name: str) -> str:
-    """Return the address of a shipped file, which changes with its content and may be kept for a year."""
-    return url_for("static", filename=name, v=_digest(Path(current_app.static_folder or "", name)))
 
 
 def fill_page() -> dict[str, Any]:
