@@ -5,7 +5,7 @@ import math
 
 import pytest
 
-from orthocline.core.chart import Chart, ChartPin, ChartReading
+from orthocline.core.chart import Chart
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.roll import Point, Putt, RollPast, aims
 from orthocline.formats.pack_document import table_of
@@ -14,19 +14,10 @@ from orthocline.services.carry import pack
 from orthocline.services.ground.charts import keep_chart
 from orthocline.services.ground.places import Place
 from orthocline.services.jobs.jobs import carry_out
+from tests.charted import CHART, EDGE
 from tests.page import link, text, value, words_at
 from tests.speeds import kept_speed
 
-EDGE = tuple(
-    (round(8.0 * math.cos(turn), 2), round(8.0 + 8.0 * math.sin(turn), 2))
-    for turn in (2.0 * math.pi * i / 12 for i in range(12))
-)
-FALLS = tuple(
-    ChartReading((float(x), float(y)), "level_averaged", way, size)
-    for x in (-5, 0, 5)
-    for y in (3, 8, 13)
-    for way, size in ((-0.5 * math.pi, 0.02), (0.0, 0.0))
-)
 ASKED = {"course": "Ternholm Links", "speed": "10.2", "past": "12 in"}
 
 
@@ -34,9 +25,8 @@ ASKED = {"course": "Ternholm Links", "speed": "10.2", "past": "12 in"}
 def charted(signed_in, session, monkeypatch):
     """A golfer with one green that falls to its front by two percent, a pin in use and one that is not."""
     monkeypatch.setattr(pack, "READS", 60)
-    pins = (ChartPin((0.0, 8.0), "middle"), ChartPin((2.0, 3.0), "old", retired=True))
     who = Viewer(signed_in.golfer)
-    keep_chart(who, session, Place("Ternholm Links", "green 1"), Chart(EDGE, FALLS, pins), "charted")
+    keep_chart(who, session, Place("Ternholm Links", "green 1"), CHART, "charted")
     keep_chart(who, session, Place("Elsewhere", "9"), Chart(EDGE), "charted")
     session.commit()
     return signed_in

@@ -2,7 +2,7 @@
 
 from orthocline.db.account.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
 from orthocline.db.base import Base
-from orthocline.db.carry.models import Print
+from orthocline.db.carry.models import Arrival, Print
 from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan
 from orthocline.db.jobs.models import FilePiece, GivenFile, Job, JobPiece
 from orthocline.db.log.habits import GolferHabits, ReadCorrection
@@ -44,5 +44,6 @@ TABLES = (
     Job,
     JobPiece,
     Print,
+    Arrival,
     RequestCount,
 )

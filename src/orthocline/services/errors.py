@@ -1,5 +1,7 @@
 """What can go wrong in a use case, in words for the golfer."""
 
+from collections.abc import Mapping
+
 
 class DomainError(Exception):
     """Something a golfer asked for that is not done; the message says why and what to do."""
@@ -19,6 +21,14 @@ class InvalidError(DomainError):
     def __init__(self, field: str, message: str) -> None:
         super().__init__(message)
         self.field = field
+
+
+class ChangedError(DomainError):
+    """What it was entered for has changed meanwhile; `choices` are what may be decided, by name, in words."""
+
+    def __init__(self, message: str, choices: Mapping[str, str]) -> None:
+        super().__init__(message)
+        self.choices = choices
 
 
 class MissingError(InvalidError):

@@ -1,4 +1,4 @@
-"""What golfers print or keep before a round."""
+"""What golfers print or keep before a round, and what came in from their phones."""
 
 from datetime import datetime
 from typing import Any
@@ -18,9 +18,9 @@ from sqlalchemy import (
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, mapped_column
 
-from orthocline.db.base import Base, UndoableEntry
+from orthocline.db.base import Base, Entry, UndoableEntry
 
-TITLE_LENGTH, DIGEST_LENGTH = 120, 64
+TITLE_LENGTH, DIGEST_LENGTH, KIND_LENGTH = 120, 64, 10
 
 
 class Print(UndoableEntry, Base):
@@ -51,3 +51,17 @@ class Print(UndoableEntry, Base):
     pages: Mapped[list[dict[str, str]]] = mapped_column(JSONB, server_default="[]", deferred=True)
     pictures: Mapped[list[bytes]] = mapped_column(ARRAY(LargeBinary), server_default="{}", deferred=True)
     document: Mapped[bytes | None] = mapped_column(LargeBinary, deferred=True)
+
+
+class Arrival(Entry, Base):
+    """Something that was entered on a phone, perhaps without a signal, and has come in: each does so once.
+
+    `key` was made on the phone, at `entered_at` by its clock.
+    """
+
+    __tablename__ = "arrivals"
+    __table_args__ = (UniqueConstraint("golfer_id", "key"),)
+
+    kind: Mapped[str] = mapped_column(String(KIND_LENGTH))
+    entered_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
+    arrived_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

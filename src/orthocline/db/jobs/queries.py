@@ -39,6 +39,12 @@ def drop_job(session: Session, golfer_id: int, job_id: int) -> None:
     session.execute(delete(Job).where(Job.id == job_id, Job.golfer_id == golfer_id))
 
 
+def newest_job(session: Session, golfer_id: int, kind: str, state: str) -> int | None:
+    """Return the number of a golfer's newest job of a kind that is in a state; None for none."""
+    query = select(Job.id).where(Job.golfer_id == golfer_id, Job.kind == kind, Job.state == state)
+    return session.scalar(query.order_by(Job.id.desc()).limit(1))
+
+
 def add_piece(session: Session, job_id: int, number: int, content: bytes) -> None:
     """Keep one piece of what a job makes."""
     session.execute(insert(JobPiece).values(job_id=job_id, number=number, content=content))

@@ -43,6 +43,11 @@ def unended_outing(session: Session, golfer_id: int, since: datetime) -> Outing 
     return session.scalar(query.order_by(Outing.begun_at.desc(), Outing.id.desc()).limit(1))
 
 
+def outing_keyed(session: Session, golfer_id: int, key: UUID) -> int | None:
+    """Return the number of a golfer's round or practice that has a key; None for none that is kept."""
+    return session.scalar(select(Outing.id).where(_kept(golfer_id), Outing.key == key))
+
+
 def outing_counts(session: Session, golfer_id: int, numbers: Sequence[int]) -> dict[int, OutingCounts]:
     """Return what the putts of rounds and practices add up to, by their numbers."""
     putts = (

@@ -11,17 +11,34 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from orthocline.core.cards import Conditions
-from orthocline.core.chart import Known
+from orthocline.core.chart import Chart, Known
 from orthocline.core.constants import MODEL_VERSION
 from orthocline.core.pack import Table, exactness_of, pin_table, plane_table
 from orthocline.core.roll import Point, Putt, PuttError, aims
+from orthocline.db.jobs.queries import newest_job
+from orthocline.drawing.carry.card import card_face
+from orthocline.drawing.ground.green_map import Shown, green_map
+from orthocline.drawing.svg import svg
 from orthocline.formats.pack_document import VERSION, table_document
 from orthocline.services.account.access import Viewer, open_play
-from orthocline.services.account.measures import own_measures, own_senses, wording_of
+from orthocline.services.account.measures import (
+    Measures,
+    golfer_figures,
+    own_measures,
+    own_senses,
+    wording_of,
+)
+from orthocline.services.carry.cards import faces, usual_cards
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.ground.charts import ChartedGreen, find_green, known_of, list_greens
 from orthocline.services.jobs.task import Made, Task
+from orthocline.wording.carry.pack import exact_words
+from orthocline.wording.read.call import past_words
+from orthocline.wording.wording import Wording
 
+KIND: Final = "pack"
+MAP: Final = "sheet-large block w-full"
+"""How maps stand in a page."""
 ROOM: Final = "Taking today along"
 READS: Final = 2000
 """So many reads anywhere are compared with the solver."""
@@ -58,16 +75,19 @@ def packed(viewer: Viewer, session: Session, task: Task) -> Generator[Made]:
     """Yield the pack of a day, green by green; at its end stands how exact it is."""
     asked, own = task.asked, own_measures(viewer, session)
     conditions = Conditions(asked["green_speed_ft"], asked["past_m"])
-    units = wording_of(own).units
+    wording, now = wording_of(own, viewer.owner.time_zone), datetime.now(UTC)
     head = {
         "version": VERSION,
         "model": MODEL_VERSION,
-        "made_at": datetime.now(UTC).isoformat(),
+        "golfer": viewer.owner_id,
+        "made_at": now.isoformat(),
         "course": asked["course"],
         "green_speed_ft": conditions.green_speed_ft,
         "past_m": conditions.past_m,
-        "units": {"metric": units.metric, "degrees": units.degrees},
+        "pace": past_words(conditions.past_m, wording),
+        "units": {"metric": wording.units.metric, "degrees": wording.units.degrees},
         "planes": table_document(plane_table(conditions)),
+        "cards": _cards(viewer, conditions, own, wording, wording.calendar.day(now)),
     }
     yield Made(f'{_text(head)[:-1]},"greens":['.encode(), 0)
     pins: list[Pin] = []
@@ -76,14 +96,21 @@ def packed(viewer: Viewer, session: Session, task: Task) -> Generator[Made]:
         known = known_of(viewer, green.chart, own_senses(own))
         if known is None:
             continue
-        told, solved = _green(green, known, conditions)
+        told, solved = _green(green, known, conditions, wording)
         comma = "," if pins else ""
         pins += solved
         yield Made(f"{comma}{_text(told)}".encode(), count)
     if not pins:
         raise NotFoundError("Nothing of it is charted any more.")
-    exact = exactness_of(_pairs(pins, conditions, np.random.default_rng(len(pins))))
-    yield Made(f'],"exactness":{_text(asdict(exact))}}}'.encode(), len(asked["greens"]) + 1)
+    exact = asdict(exactness_of(_pairs(pins, conditions, np.random.default_rng(len(pins)))))
+    exact["words"] = exact_words(**exact, wording=wording)
+    yield Made(f'],"exactness":{_text(exact)}}}'.encode(), len(asked["greens"]) + 1)
+
+
+@open_play(ROOM)
+def newest_pack(viewer: Viewer, session: Session) -> int | None:
+    """Return the number of the job that made a golfer's newest pack; None where none is kept."""
+    return newest_job(session, viewer.owner_id, KIND, "done")
 
 
 def _takes(green: ChartedGreen) -> bool:
@@ -93,16 +120,29 @@ def _takes(green: ChartedGreen) -> bool:
     return bool(has_ground) and any(not pin.retired for pin in chart.pins)
 
 
-def _green(green: ChartedGreen, known: Known, conditions: Conditions) -> tuple[dict[str, Any], list[Pin]]:
+def _cards(
+    viewer: Viewer, conditions: Conditions, own: Measures | None, wording: Wording, day: str
+) -> list[dict[str, str]]:
+    """Return the usual cards of a day as a pack has them: titles with drawings."""
+    asked = usual_cards((conditions.green_speed_ft,), conditions.past_m, metric=wording.units.metric)
+    made = faces(viewer, asked, golfer_figures(own), wording, day)
+    return [{"title": face.title, "svg": svg(card_face(face), "card")} for face in made]
+
+
+def _green(
+    green: ChartedGreen, known: Known, conditions: Conditions, wording: Wording
+) -> tuple[dict[str, Any], list[Pin]]:
     """Return a green as a pack has it, and its pins with their tables."""
     pins = [one for one in green.chart.pins if not one.retired]
     solved = [(known, one.at_m, pin_table(known.survey, known.outline, one.at_m, conditions)) for one in pins]
-    edge = [[round(x, 2), round(y, 2)] for x, y in known.outline.curve.tolist()]
+    chart, says = Chart(green.chart.corners, pins=tuple(pins)), f"The map of {green.place.green}"
+    drawn = green_map(chart, known, known.outline, wording, says, Shown(named=False)).scene
     told = [
         {"name": one.name, "at_m": list(one.at_m), "table": table_document(table)}
         for one, (_, _, table) in zip(pins, solved, strict=True)
     ]
-    return {"id": green.id, "name": green.place.green, "edge_m": edge, "pins": told}, solved
+    whole = {"id": green.id, "mark": green.mark, "name": green.place.green, "map": svg(drawn, MAP)}
+    return whole | {"pins": told}, solved
 
 
 def _pairs(

@@ -55,6 +55,8 @@ class ChartedGreen:
         What would be undone or done again; empty for nothing.
     note : str
         The golfer's own words on it.
+    mark : str
+        Tells its chart from that of any other edit.
     """
 
     id: int
@@ -65,6 +67,7 @@ class ChartedGreen:
     undoes: str = ""
     redoes: str = ""
     note: str = ""
+    mark: str = ""
 
 
 @open_play(ROOM)
@@ -101,6 +104,7 @@ def find_green(viewer: Viewer, session: Session, green_id: int) -> ChartedGreen:
         held.change if held and before else "",
         after.change if after else "",
         green.note,
+        str(held.key) if held else "",
     )
 
 

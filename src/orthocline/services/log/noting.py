@@ -72,10 +72,17 @@ def save_read(
     uncertainty: Uncertainty = CERTAIN,
     turn: Turn = NO_TURN,
     note: str = "",
+    at: datetime | None = None,
     key: UUID | None = None,
 ) -> LoggedPutt:
-    """Log a read with its intention; the finish is recorded later. The same `key` again is the same putt."""
-    putt = read_row(viewer.owner_id, read, own, uncertainty, note=note, key=key)
+    """Log a read with its intention; the finish is recorded later. The same `key` again is the same putt.
+
+    Raises
+    ------
+    InvalidError
+        For a time to come.
+    """
+    putt = read_row(viewer.owner_id, read, own, uncertainty, note=note, at=at, key=key)
     return _added(viewer, session, putt, place, turn)
 
 

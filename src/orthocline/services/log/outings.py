@@ -73,7 +73,7 @@ def begin_outing(
         set_mode(viewer, Mode.COMPETITION, now)
     going = open_outing(viewer, session, now)
     begun = add_once(session, outing)
-    if going and going is not begun:
+    if going and going is not begun and going.begun_at <= now:
         going.ended_at = now
     return begun
 

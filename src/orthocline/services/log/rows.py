@@ -28,11 +28,18 @@ def read_row(
     uncertainty: Uncertainty,
     *,
     note: str = "",
+    at: datetime | None = None,
     key: UUID | None = None,
 ) -> LoggedPutt:
-    """Return the row of a read with its intention; its result is not known yet."""
+    """Return the row of a read with its intention; its result is not known yet.
+
+    Raises
+    ------
+    InvalidError
+        For a time to come.
+    """
     pace = read.putt.pace
-    return LoggedPutt(
+    putt = LoggedPutt(
         golfer_id=golfer_id,
         key=key,
         length_m=read.putt.length_m,
@@ -51,6 +58,8 @@ def read_row(
         method=own.answer.name if own.answer else "model",
         note=short_text("note", note, NOTE_LENGTH),
     )
+    _played_at(putt, at)
+    return putt
 
 
 def noted_row(
@@ -74,12 +83,17 @@ def noted_row(
     require_length(length_m)
     putt = LoggedPutt(golfer_id=golfer_id, key=key, length_m=length_m, breaks_right=breaks)
     putt.note = short_text("note", note, NOTE_LENGTH)
-    if at is not None:
-        require_past(at)
-        putt.created_at = at
+    _played_at(putt, at)
     take_method(putt, method)
     take_result(putt, result)
     return putt
+
+
+def _played_at(putt: LoggedPutt, at: datetime | None) -> None:
+    """Write down when it was played, where that is not now; raises InvalidError for a time to come."""
+    if at is not None:
+        require_past(at)
+        putt.created_at = at
 
 
 def take_turn(putt: LoggedPutt, turn: Turn) -> None:

@@ -8,7 +8,7 @@ from werkzeug.exceptions import NotFound
 from werkzeug.wrappers import Response
 
 from orthocline.services.account.access import require_open_play
-from orthocline.services.carry.pack import ROOM, pack_task
+from orthocline.services.carry.pack import KIND, ROOM, pack_task
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.charts import list_greens
 from orthocline.services.jobs.jobs import ask_for, find_job, result_of
@@ -22,7 +22,6 @@ from orthocline.web.shared.todays import todays_conditions
 from orthocline.wording.figures import speed_text
 
 blueprint = Blueprint("along", __name__)
-KIND = "pack"
 
 
 @blueprint.get("/along")

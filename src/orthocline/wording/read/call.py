@@ -95,9 +95,12 @@ def _pace(read: Read, wording: Wording) -> str:
         return f"{speed if by_speed else 'Softly'}: it will not stop past the hole."
     if by_speed:
         return f"{speed}, {wording.past(past)} past."
-    if past < STRAIGHT_M:
-        return "Let it die at the hole."
-    return f"Roll it {wording.past(past)} past."
+    return past_words(past, wording)
+
+
+def past_words(past_m: float, wording: Wording) -> str:
+    """Return to roll a ball so far past the hole."""
+    return "Let it die at the hole." if past_m < STRAIGHT_M else f"Roll it {wording.past(past_m)} past."
 
 
 def _details(read: Read, wording: Wording, sure: AimRange | None) -> Iterator[str]:
