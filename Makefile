@@ -44,6 +44,7 @@ screenshots: setup
 	@$(PY) scripts/screenshots.py
 
 assets: setup
+	@$(PY) scripts/icons.py
 	@scripts/assets
 	@$(PY) scripts/letter_widths.py
 

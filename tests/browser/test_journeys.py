@@ -211,6 +211,7 @@ VIEWS = {
     "cards-error": "/cards?lengths=far",
     "prints": "/prints",
     "along": "/along",
+    "course": "/course",
     "book": "/book?shows=contours&scale=300",
     "book-error": "/book?scale=tiny",
     "cautions": "/cautions",
@@ -237,7 +238,7 @@ STRANGERS = (
 ON_A_PHONE = (
     *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
     *("round", "card", "figures", "habits", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
-    *("asked-sheen", "answered", "slopes-guessed", "drill", "cards", "book"),
+    *("asked-sheen", "answered", "slopes-guessed", "drill", "cards", "course", "book"),
 )
 """Views that lie otherwise on a phone, and are looked at there."""
 

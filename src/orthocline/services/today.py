@@ -41,12 +41,14 @@ PRACTICE_STEPS = (
     Step("Roll", "Pick the start spot, roll one ball, watch its last yard.", ""),
     Step("Log", "Tap where it stopped. It takes a second.", "log"),
     Step("Carry", "Pocket cards and a green book for tomorrow's round.", "cards"),
+    Step("Go out", "Read and note where there is no signal, by what you took along.", "course"),
 )
 COMPETITION_STEPS = (
     Step("Look", "The order of looks and the clock, no more.", "look"),
     Step("Play", "Your own eyes and feet. Reading is off until you switch back.", ""),
     Step("Log", "Note the putt and where it finished.", "log"),
     Step("Carry", "The cards and books that you kept before the round.", "prints"),
+    Step("Go out", "Note putts where there is no signal.", "course"),
 )
 
 

@@ -19,6 +19,7 @@ from orthocline.web import (
     beat,
     book,
     cards,
+    course,
     database,
     drills,
     errors,
@@ -29,6 +30,7 @@ from orthocline.web import (
     green_files,
     greens,
     habits,
+    installed,
     jobs,
     laid,
     log,
@@ -79,8 +81,8 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, along, balls, beat, book, cards, drills, eyes, figures, firm, grain),
-    *(green_files, greens, habits, jobs, laid, log, log_files, look, measures, mode, noting),
+    *(about, account, along, balls, beat, book, cards, course, drills, eyes, figures, firm, grain),
+    *(green_files, greens, habits, installed, jobs, laid, log, log_files, look, measures, mode, noting),
     *(other_methods, phone_level, practice, prints, ramp, read, reader, rounds, schools),
     *(slopes, speed, stand_in, straight, today, train, training_record, which_was_it),
 )

@@ -6,6 +6,7 @@ from typing import Any, Final, cast
 from flask import g, request
 from flask import session as cookie
 from flask_login import LoginManager, UserMixin, current_user, login_user, logout_user
+from flask_wtf.csrf import generate_csrf
 from werkzeug.wrappers import Response
 
 from orthocline.services.account.access import Viewer
@@ -42,6 +43,8 @@ def sign_in_as(golfer: Golfer) -> None:
     g.pop("csrf_token", None)  # made for the session before
     g.pop("viewer", None)
     login_user(User(golfer))
+    # From the beginning, so that pages asked for at once make no two of them.
+    generate_csrf()
     live_where_seen(Viewer(golfer), request.form.get("time_zone", ""))
 
 
@@ -59,6 +62,12 @@ def keep_private(response: Response) -> Response:
     """
     if "_login_user" in g and g._login_user.is_authenticated:
         response.headers["Cache-Control"] = "no-store"
+    return response
+
+
+def leave_cookie(response: Response) -> Response:
+    """Let the session's cookie stay as it is: what is asked in the background crosses no signing in."""
+    cookie.modified = False
     return response
 
 

@@ -20,7 +20,7 @@ NAVIGATION = (
 
 SECTIONS = {
     **dict.fromkeys(("ramp", "other_methods"), "speed"),
-    **dict.fromkeys(("along", "cards", "prints"), "today"),
+    **dict.fromkeys(("along", "cards", "course", "prints"), "today"),
     **dict.fromkeys(("book", "green_files"), "greens"),
     **dict.fromkeys(("figures", "habits", "log_files", "noting", "rounds", "which_was_it"), "log"),
     **dict.fromkeys(

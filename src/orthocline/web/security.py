@@ -25,6 +25,8 @@ CONTENT_SECURITY_POLICY = {
 }
 SIGN_IN_LIMIT = "10 per minute"
 EXPORT_LIMIT = "6 per minute"
+ENTRY_LIMIT = "300 per minute"
+"""A phone sends what waits on it one after another."""
 READ_LIMIT = "60 per 6 seconds"
 """Ten a second, and sixty at once: more than a hand can drag."""
 

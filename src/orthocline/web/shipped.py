@@ -10,6 +10,8 @@ from flask import current_app, request, url_for
 
 SCRIPTS: Final = "js"
 """The folder of scripts that import each other: a mark of all of them stands in the name of their folder."""
+APART: Final = ("workbox", "worker.js")
+"""What only the service worker asks for."""
 MARKED: Final = re.compile(rf"^{SCRIPTS}~(\w*)/")
 
 
@@ -19,6 +21,19 @@ def asset(name: str) -> str:
     if folder == SCRIPTS:
         return url_for("static", filename=f"{SCRIPTS}~{_mark(*_scripts())}/{rest}")
     return url_for("static", filename=name, v=_mark(_static(name)))
+
+
+def shipped_addresses() -> list[str]:
+    """Return the addresses of all that pages ask for by themselves, but for licences."""
+    folder = Path(current_app.static_folder or "")
+    found = sorted(path.relative_to(folder) for path in folder.rglob("*.*"))
+    addresses = []
+    for path in found:
+        if path.suffix == ".woff2":
+            addresses.append(url_for("static", filename=str(path)))
+        elif path.parts[0] not in APART:
+            addresses.append(asset(str(path)))
+    return addresses
 
 
 def shipped_name(filename: str) -> str:
@@ -40,7 +55,7 @@ def _static(name: str) -> Path:
 
 
 def _scripts() -> tuple[Path, ...]:
-    return tuple(sorted(_static(SCRIPTS).glob("*.js")))
+    return tuple(sorted(_static(SCRIPTS).rglob("*.js")))
 
 
 @cache

@@ -32,6 +32,10 @@ CAUTIONS: Mapping[str, str] = {
         "Reads solved beforehand are reads: for practice and open play. In a round they may break the"
         " rules in force: ask the committee."
     ),
+    "course.page": (
+        "Reading by what was taken along is for practice and open play: in a round it may break the rules in"
+        " force; ask the committee. Be ready when it is your turn, and keep the phone away while others putt."
+    ),
     "cards.page": (
         "Cards are made before a round. Whether a printed one may be carried in it, and looked at, the rules"
         " in force and the committee say: ask them. A card is as sure as the speed and tilt that go in, and"

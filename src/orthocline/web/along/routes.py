@@ -8,7 +8,7 @@ from werkzeug.exceptions import NotFound
 from werkzeug.wrappers import Response
 
 from orthocline.services.account.access import require_open_play
-from orthocline.services.carry.pack import KIND, ROOM, pack_task
+from orthocline.services.carry.pack import KIND, ROOM, newest_pack, pack_task
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.charts import list_greens
 from orthocline.services.jobs.jobs import ask_for, find_job, result_of
@@ -77,4 +77,4 @@ def _form(*, posted: bool) -> AlongForm:
 
 
 def _page(form: AlongForm) -> str:
-    return render_template("along/page.html", form=form)
+    return render_template("along/page.html", form=form, newest=newest_pack(viewer(), session()))

@@ -1,5 +1,6 @@
 // Every page: say that scripts run, and let forms come back to where the reader is.
 import { fields } from "./dom.js";
+import { anyWaiting } from "./waiting.js";
 import "./keys.js";
 
 document.documentElement.classList.replace("no-js", "js");
@@ -25,6 +26,17 @@ document.body.addEventListener("htmx:afterRequest", ({ detail: { elt, xhr } }) =
   const wait = Number(xhr.getResponseHeader("Retry-After"));
   if (xhr.status < 400) trouble.textContent = "";
   else if (wait) again = setTimeout(() => htmx.trigger(elt, "submit"), 1000 * wait);
+});
+
+// What was entered on the course is sent from any page; who leaves takes along what was kept of them.
+if (anyWaiting()) import("./queue.js").then(async ({ send, state }) => send((await state()) ?? { golfer: null }));
+document.addEventListener("submit", async (event) => {
+  const form = event.target;
+  if (!(form instanceof HTMLFormElement) || !form.matches("[data-leaves]")) return;
+  event.preventDefault();
+  const { leave } = await import("./store.js");
+  await leave();
+  form.submit();
 });
 
 // A page that Back has brought up again sends a form under the key that it was sent with before: one entry,
