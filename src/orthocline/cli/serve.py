@@ -16,7 +16,11 @@ from orthocline.db.server.settings import database_url, var_folder
 from orthocline.db.server.var import mark_application, secret
 from orthocline.services.demo.golfer import load_demo
 
-HOST = "127.0.0.1"
+HOST, EVERYWHERE = "127.0.0.1", "0.0.0.0"
+LOOPBACK = (HOST, "localhost")
+OUTSIDE = ("192.0.2.1", 9)
+"""An address that is nobody's."""
+Readable = click.Path(exists=True, dir_okay=False, readable=True, resolve_path=True)
 SERVING = "python:orthocline.web.serving"
 APPLICATION = "orthocline.web.wsgi:app"
 ACCOUNT = "www-data"
@@ -32,28 +36,64 @@ def demo_command() -> None:
 
 
 @click.command("serve")
-@click.option("--port", default=8000, show_default=True, help="Port on 127.0.0.1.")
-def serve_command(port: int) -> None:
+@click.option("--port", default=8000, show_default=True, help="Port to listen on.")
+@click.option("--host", default=HOST, show_default=True, help="Address to listen on; 0.0.0.0 for all.")
+@click.option("--tls-cert", type=Readable, help="Certificate (PEM): phones keep a page only over TLS.")
+@click.option("--tls-key", type=Readable, help="Its private key (PEM).")
+def serve_command(port: int, host: str, tls_cert: str | None, tls_key: str | None) -> None:
     """Start the database, migrate, load the demo data once, and serve."""
-    if _taken(port):
+    if (tls_cert is None) != (tls_key is None):
+        raise click.UsageError("--tls-cert and --tls-key go together")
+    if _taken(host, port):
         raise click.ClickException(
-            f"port {port} on {HOST} is taken: stop what uses it, or give another --port"
+            f"port {port} on {host} is taken: stop what uses it, or give another --port"
         )
     url = database_url()
     upgrade(url)
     _load(url)
+    seen = _seen_as(host)
+    address = f"{'https' if tls_cert else 'http'}://{seen}:{port}"
     os.environ |= {
         "DATABASE_URL": url,
         "ORTHOCLINE_SECRET": os.environ.get("ORTHOCLINE_SECRET") or secret(var_folder()),
-        "ORTHOCLINE_DEMO": os.environ.get("ORTHOCLINE_DEMO", "1"),
+        **_reached(host, seen, address, secure=tls_cert is not None),
         # Each of its processes works on one thread, or they wait for each other.
         "OPENBLAS_NUM_THREADS": os.environ.get("OPENBLAS_NUM_THREADS", "1"),
     }
     mark_application(var_folder())
-    click.echo(f"Orthocline is on http://{HOST}:{port} (Ctrl-C stops it; `make stop` stops its database)")
+    click.echo(f"Orthocline is on {address} (Ctrl-C stops it; `make stop` stops its database)")
+    if seen not in LOOPBACK and not tls_cert:
+        click.echo("without TLS passwords travel in the clear: see docs/running.md", err=True)
     sys.stdout.flush()
-    command = [sys.executable, "-m", "gunicorn", "--config", SERVING, "--bind", f"{HOST}:{port}"]
+    command = [sys.executable, "-m", "gunicorn", "--config", SERVING, "--bind", f"{host}:{port}"]
+    if tls_cert and tls_key:
+        command += ["--certfile", tls_cert, "--keyfile", tls_key]
     os.execv(sys.executable, [*command, *_as_nobody_much(), APPLICATION])
+
+
+def _seen_as(host: str) -> str:
+    """Return by which address others reach a host: of all, the one that leads out. Nothing is sent."""
+    if host != EVERYWHERE:
+        return host
+    with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as probe:
+        try:
+            probe.connect(OUTSIDE)
+        except OSError:
+            return HOST
+        return str(probe.getsockname()[0])
+
+
+def _reached(host: str, seen: str, address: str, *, secure: bool) -> dict[str, str]:
+    """Return what the application is told of how it is reached, unless the environment says it."""
+    named = os.environ.get("ORTHOCLINE_HOSTS") or ",".join(LOOPBACK)
+    told = {
+        "ORTHOCLINE_HOSTS": named if seen in LOOPBACK else f"{named},{seen}",
+        "ORTHOCLINE_SECURE": "1" if secure else os.environ.get("ORTHOCLINE_SECURE", "0"),
+        "ORTHOCLINE_DEMO": os.environ.get("ORTHOCLINE_DEMO", "1" if host in LOOPBACK else "0"),
+    }
+    if seen not in LOOPBACK:
+        told["ORTHOCLINE_ADDRESS"] = os.environ.get("ORTHOCLINE_ADDRESS", address)
+    return told
 
 
 def _load(url: str) -> bool:
@@ -78,12 +118,12 @@ def _as_nobody_much() -> list[str]:
     return ["--user", ACCOUNT, "--group", ACCOUNT]
 
 
-def _taken(port: int) -> bool:
+def _taken(host: str, port: int) -> bool:
     """Return whether a port is in use, and stays so while the workers of a killed server end."""
     patience = time.monotonic() + PORT_PATIENCE_S
     while True:
         with socket.socket() as probe:
-            if probe.connect_ex((HOST, port)) != 0:
+            if probe.connect_ex((host, port)) != 0:
                 return False
         if time.monotonic() > patience:
             return True

@@ -70,6 +70,7 @@ DEFAULTS: Mapping[str, Any] = {
     "DEMO": False,
     "SECURE": False,
     "PROXIES": 0,
+    "ADDRESS": "",
     "TRUSTED_HOSTS": ["127.0.0.1", "localhost"],
     "MAX_CONTENT_LENGTH": 128 * 1024,
     "SESSION_COOKIE_SAMESITE": "Lax",
@@ -108,7 +109,8 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     config : mapping
         ``SECRET_KEY`` (32 characters or more), ``DATABASE_URL``; ``DEMO`` (whether the demo golfer may be
         signed in by one button), ``PROXIES`` (how many stand in front and name the client), ``TRUSTED_HOSTS``
-        (names that it is reached by) and ``SECURE`` (cookies over TLS alone). Others override `DEFAULTS`.
+        (names that it is reached by), ``SECURE`` (cookies over TLS alone) and ``ADDRESS`` (where phones reach
+        it). Others override `DEFAULTS`.
 
     Raises
     ------

@@ -10,12 +10,15 @@ import errno
 import os
 import signal
 import socket
+import ssl
 import subprocess
 import sys
 import threading
 import time
+from collections.abc import Callable
 from typing import Any
 
+import gunicorn.sock
 from gunicorn.http.errors import LimitRequestHeaders, LimitRequestLine
 from gunicorn.util import write_nonblock
 from gunicorn.workers.gthread import ThreadWorker
@@ -48,7 +51,7 @@ class TimedSocket:
     """A client's socket that ends, as if it had been closed, when a request takes too long to arrive."""
 
     def __init__(self, plain: socket.socket) -> None:
-        self._plain = plain
+        self._plain: Any = plain
         self.await_request()
 
     def await_request(self) -> None:
@@ -66,7 +69,8 @@ class TimedSocket:
             return b""
         self._plain.settimeout(left)
         try:
-            return self._plain.recv(size)
+            received: bytes = self._plain.recv(size)
+            return received
         except TimeoutError:
             return b""
         finally:
@@ -79,6 +83,19 @@ class TimedSocket:
         except TimeoutError as error:
             raise ConnectionResetError(errno.ECONNRESET, "the client took too long") from error
 
+    def secure(self, context: ssl.SSLContext, **more: Any) -> "TimedSocket":
+        """Go on over TLS; the handshake, which the server asks for later, has its time too."""
+        self._plain = context.wrap_socket(self._plain, **more)
+        return self
+
+    def do_handshake(self) -> None:
+        """Agree on TLS; a client that takes too long is one that has gone."""
+        self._plain.settimeout(max(self._until - time.monotonic(), LINGER_S))
+        try:
+            self._plain.do_handshake()
+        except TimeoutError as error:
+            raise ConnectionResetError(errno.ECONNRESET, "the client took too long") from error
+
     def shutdown(self, how: int) -> None:
         """Begin to close, and wait no longer than a moment for the client to do so."""
         self._plain.shutdown(how)
@@ -86,6 +103,27 @@ class TimedSocket:
 
     def __getattr__(self, name: str) -> Any:
         return getattr(self._plain, name)
+
+
+class TimedContext:
+    """What gunicorn secures a client's socket with."""
+
+    def __init__(self, context: ssl.SSLContext) -> None:
+        self._context = context
+
+    def wrap_socket(self, client: TimedSocket, **more: Any) -> TimedSocket:
+        """Return a client's socket, secured."""
+        return client.secure(self._context, **more)
+
+
+_contexts: list[TimedContext] = []
+
+
+def ssl_context(_config: Any, usual: Callable[[], ssl.SSLContext]) -> TimedContext:
+    """Return the one context of all clients, made while the key can still be read."""
+    if not _contexts:
+        _contexts.append(TimedContext(usual()))
+    return _contexts[0]
 
 
 class Worker(ThreadWorker):
@@ -138,7 +176,9 @@ class Companion:
 
 
 def when_ready(server: Any) -> None:
-    """Begin to work in the background, as the account that answers."""
+    """Read certificate and key, and begin to work in the background, as the account that answers."""
+    if server.cfg.is_ssl:
+        gunicorn.sock.ssl_context(server.cfg)
     drop = os.geteuid() == 0 and server.cfg.uid != 0
     server.companion = Companion(*((server.cfg.uid, server.cfg.gid) if drop else (None, None)))
 

@@ -23,6 +23,7 @@ def settings(environment: Mapping[str, str]) -> dict[str, Any]:
         "DEMO": _switch(environment, "ORTHOCLINE_DEMO"),
         "SECURE": _switch(environment, "ORTHOCLINE_SECURE"),
         "PROXIES": _count(environment, "ORTHOCLINE_PROXIES"),
+        "ADDRESS": environment.get("ORTHOCLINE_ADDRESS", ""),
     }
     names = [name.strip() for name in hosts.split(",") if name.strip()]
     return settings | ({"TRUSTED_HOSTS": names} if names else {})

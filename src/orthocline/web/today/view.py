@@ -4,6 +4,9 @@ import math
 from dataclasses import dataclass
 from datetime import datetime
 
+import segno
+from markupsafe import Markup
+
 from orthocline.core.survey import Survey
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.scene import Scene
@@ -41,6 +44,8 @@ class TodayView:
         By whose clock Competition ends.
     course : str
         Where the last putt was.
+    phone : str
+        The address at which a phone reaches this, empty where none can.
     """
 
     day: Today
@@ -52,9 +57,17 @@ class TodayView:
     speed: str = ""
     place: str = ""
     course: str = ""
+    phone: str = ""
+
+    @property
+    def code(self) -> Markup:
+        """That address as a code for a phone's camera: black on white, whatever the page's colours are."""
+        made = segno.make(self.phone, error="m", micro=False)
+        drawn = made.svg_inline(border=4, dark="#000", light="#fff", omitsize=True, svgclass="block w-36")
+        return Markup(drawn)
 
 
-def view(viewer: Viewer, day: Today, wording: Wording, now: datetime) -> TodayView:
+def view(viewer: Viewer, day: Today, wording: Wording, now: datetime, phone: str = "") -> TodayView:
     """Return the start page of a day: the golfer's last read drawn, or else the demo putt."""
     rows = tuple(row(shown(viewer, putt), wording) for putt in day.last)
     last = next((putt for putt in day.last if putt.read_document), None)
@@ -74,7 +87,7 @@ def view(viewer: Viewer, day: Today, wording: Wording, now: datetime) -> TodayVi
     # What was read is asked for exactly; the demo putt is as round as it is shown.
     values = {**read.exact, **_lie(shown(viewer, last))} if last else read.shown
     course = next((putt.course.name for putt in day.last if putt.course), "")
-    return TodayView(day, rows, title, values, scene, words, speed, wording.calendar.place, course)
+    return TodayView(day, rows, title, values, scene, words, speed, wording.calendar.place, course, phone)
 
 
 def _lie(last: Entry) -> dict[str, str]:

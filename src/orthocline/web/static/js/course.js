@@ -209,6 +209,7 @@ async function begin(kind, competition) {
   const round = { id: newKey(), kind, course, competition };
   const competitionUntil = competition ? midnight() : known.competitionUntil;
   const after = { round, turn: firstTurn(kind === "round"), competitionUntil };
+  field("#length").value = "";
   await entered({ id: round.id, kind: "round", outing: kind, course, competition }, after);
 }
 
