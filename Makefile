@@ -36,6 +36,7 @@ bench: setup
 
 chaos: setup
 	@$(PY) benchmarks/chaos.py
+	@PYTHONPATH=. $(PY) benchmarks/phone.py
 
 mutants: setup
 	@$(PY) benchmarks/mutants.py

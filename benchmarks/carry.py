@@ -1,5 +1,7 @@
-"""What is carried: how long cards and a book take to solve, draw and print, and how large they are."""
+"""What is carried: how long cards, a book and a pack take, and how large they are."""
 
+import gzip
+import json
 import time
 
 from sqlalchemy import NullPool, create_engine, select
@@ -17,6 +19,7 @@ from orthocline.formats.printed import pdf_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.carry.book import BookAsked, book_pages
 from orthocline.services.carry.cards import cards_pages, faces, usual_cards
+from orthocline.services.carry.pack import pack_task, packed
 from orthocline.services.demo.golfer import load_demo
 from orthocline.services.ground.charts import list_greens
 from orthocline.wording.wording import USUAL_WORDING
@@ -42,6 +45,23 @@ def bench_carry(url):
         greens = tuple(one.id for one in list_greens(viewer, session))[:NINE]
         book = BookAsked(greens, BookSize()).document | {"day": "1 May"}
         printed(f"book of {NINE} greens", lambda: book_pages(viewer, session, book))
+        taken_along(viewer, session)
+
+
+def taken_along(viewer, session):
+    """Print how long the pack of nine greens takes, how large it is, and how exact."""
+    course = list_greens(viewer, session)[0].place.course
+    task = pack_task(viewer, session, course, 10.2, 0.23)
+    task.asked["greens"] = task.asked["greens"][:NINE]
+    begun = time.perf_counter()
+    whole = b"".join(one.content for one in packed(viewer, session, task))
+    took = time.perf_counter() - begun
+    pack, small = json.loads(whole), len(gzip.compress(whole, 6))
+    pins, exact = sum(len(green["pins"]) for green in pack["greens"]), pack["exactness"]
+    print(f"  pack of {len(pack['greens'])} greens, {pins} pins: {took:.1f} s (bar 60)")
+    print(f"    {len(whole) / 1e3:.0f} kB, {small / 1e3:.0f} kB compressed (bar 1,500)")
+    near, missing = 100.0 * exact["near"], 100.0 * exact["missing"]
+    print(f"    of {exact['reads']} reads {near:.1f} % near (bar 95), {missing:.1f} % missing")
 
 
 def said(what, solving, drawing, size):

@@ -6,6 +6,7 @@ from pathlib import Path
 from urllib.parse import urlencode
 
 from selenium import webdriver
+from selenium.webdriver import ActionChains
 from selenium.webdriver.chrome.options import Options
 from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.by import By
@@ -17,6 +18,7 @@ from werkzeug.serving import make_server
 from orthocline.db.server.cluster import ensure_running
 from orthocline.db.server.migrate import upgrade
 from orthocline.db.server.settings import var_folder
+from orthocline.jobs.worker import worker_of
 from orthocline.services.demo.golfer import load_demo
 from orthocline.web.app import create_app
 from orthocline.web.shared.demo_looks import demo_looks
@@ -57,7 +59,6 @@ PICTURES = (
     ("ramp", RAMP, DESK),
     ("look-phone", LOOK, PHONE),
     ("firm", FIRM, DESK),
-    ("note-phone", "/log/note?after={putt}", PHONE),
     ("figures", "/figures", DESK),
     ("which", "/log/{read}/which", DESK),
     ("habits", "/habits", DESK),
@@ -113,9 +114,6 @@ def take(driver: webdriver.Chrome, base: str) -> None:
     links = driver.find_elements(By.CSS_SELECTOR, "main li a")
     greens = {one.text.split("\n")[0].split(", ")[-1]: one.get_attribute("href") for one in links}
     numbers = {name: address.rpartition("/")[2] for name, address in greens.items()}
-    driver.get(base + "/log?only=first,missed,stopped")
-    putt = driver.find_element(By.CSS_SELECTOR, "#putts a[href$='/edit']").get_attribute("href")
-    numbers["putt"] = putt.split("/")[-2]
     numbers["read"] = misread(driver, base)
     for name, path, size in PICTURES:
         driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
@@ -124,6 +122,36 @@ def take(driver: webdriver.Chrome, base: str) -> None:
         WebDriverWait(driver, 20).until(lambda _: driver.execute_script(ADVISED))
         driver.save_screenshot(str(FOLDER / f"{name}.png"))
         print(f"docs/screenshots/{name}.png")
+
+
+def take_along(driver: webdriver.Chrome, base: str, url: str) -> None:
+    """Have today solved, and kept on a phone."""
+    driver.get(base + "/along")
+    driver.find_element(By.XPATH, "//button[.='Solve it']").click()
+    worker_of(url).run_worker(wait=False, install_signal_handlers=False)
+    driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", PHONE)
+    driver.get(base + "/course")
+    for part, words in (("#ready", "opens without"), ("#age", "Ternholm")):
+        WebDriverWait(driver, 30).until(lambda _, part=part, words=words: words in text_of(driver, part))
+
+
+def text_of(driver: webdriver.Chrome, part: str) -> str:
+    """Return what can be read in a part of the page."""
+    return str(driver.find_element(By.CSS_SELECTOR, part).get_attribute("innerText"))
+
+
+def take_without_signal(driver: webdriver.Chrome, base: str) -> None:
+    """Take the picture of the phone that has no signal: one putt noted, another one read."""
+    driver.get(base + "/course")
+    WebDriverWait(driver, 30).until(lambda _: "No signal" in text_of(driver, "#signal"))
+    drawn = driver.find_element(By.CSS_SELECTOR, "#map svg")
+    ActionChains(driver).move_to_element_with_offset(drawn, 30, 60).click().perform()
+    driver.find_element(By.CSS_SELECTOR, "[data-does=missed]").click()
+    WebDriverWait(driver, 30).until(lambda _: "missed" in text_of(driver, "#noted"))
+    ActionChains(driver).move_to_element_with_offset(drawn, -60, -40).click().perform()
+    driver.execute_script("scrollTo(0, 0)")
+    driver.save_screenshot(str(FOLDER / "course-phone.png"))
+    print("docs/screenshots/course-phone.png")
 
 
 def main() -> None:
@@ -141,8 +169,13 @@ def main() -> None:
     thread = threading.Thread(target=server.serve_forever)
     thread.start()
     driver = chromium()
+    base = f"http://127.0.0.1:{server.server_port}"
     try:
-        take(driver, f"http://127.0.0.1:{server.server_port}")
+        take(driver, base)
+        take_along(driver, base, url)
+        server.shutdown()
+        server.server_close()
+        take_without_signal(driver, base)
     finally:
         driver.quit()
         server.shutdown()

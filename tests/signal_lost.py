@@ -12,13 +12,13 @@ HOP = {"connection", "keep-alive", "transfer-encoding"}
 class Air:
     """A signal between a phone and a server.
 
-    `there` says whether there is one. `cut` names where entries are lost, as often as `cuts` says: "sending",
-    before the server has heard of it; "answering", after it has kept it.
+    `there` says whether there is one. `deeds` are done with entries: "sending", before the server has heard
+    of one; "answering", after it has kept it; both lose it where they return true; and "answered".
     """
 
     def __init__(self, address):
         self.to = urlsplit(address).netloc
-        self.there, self.cut, self.cuts = True, "", 0
+        self.there, self.deeds = True, {}
         self.server = _Many(("127.0.0.1", 0), type("Way", (_Way,), {"air": self}))
         threading.Thread(target=self.server.serve_forever, args=(0.05,), daemon=True).start()
 
@@ -26,12 +26,14 @@ class Air:
     def address(self):
         return f"http://127.0.0.1:{self.server.server_address[1]}"
 
-    def cuts_at(self, point):
-        """Return whether this one is lost at that point, and count it."""
-        if self.cut != point or self.cuts <= 0:
-            return False
-        self.cuts -= 1
-        return True
+    def lose(self, point, times):
+        """Lose so many entries at a point."""
+        left = iter(range(times))
+        self.deeds = {point: lambda: next(left, None) is not None}
+
+    def done_at(self, point):
+        """Do what is done with an entry at a point, and return what that says."""
+        return self.deeds[point]() if point in self.deeds else False
 
     def end(self):
         self.server.shutdown()
@@ -43,6 +45,9 @@ class _Many(ThreadingHTTPServer):
 
     daemon_threads = True
     request_queue_size = 128
+
+    def handle_error(self, *_args):
+        """A browser that was killed takes no answer."""
 
 
 class _Way(BaseHTTPRequestHandler):
@@ -61,7 +66,7 @@ class _Way(BaseHTTPRequestHandler):
     def _forward(self):
         body = self.rfile.read(int(self.headers.get("Content-Length") or 0))
         entry = self.path == CUT
-        if entry and self.air.cuts_at("sending"):
+        if entry and self.air.done_at("sending"):
             return
         connection = http.client.HTTPConnection(self.air.to, timeout=20)
         headers = {name: value for name, value in self.headers.items() if name.lower() not in HOP}
@@ -69,7 +74,7 @@ class _Way(BaseHTTPRequestHandler):
         answer = connection.getresponse()
         content = answer.read()
         connection.close()
-        if not self.air.there or (entry and self.air.cuts_at("answering")):
+        if not self.air.there or (entry and self.air.done_at("answering")):
             return
         self.send_response_only(answer.status)
         for name, value in answer.getheaders():
@@ -78,6 +83,8 @@ class _Way(BaseHTTPRequestHandler):
         self.send_header("Content-Length", str(len(content)))
         self.end_headers()
         self.wfile.write(content)
+        if entry:
+            self.air.done_at("answered")
 
     def log_message(self, *_args):
         """Say nothing."""

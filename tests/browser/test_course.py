@@ -1,26 +1,21 @@
 """On the course without a signal: what was taken along is read, what is noted comes in once."""
 
-import json
 import math
 import re
 from datetime import UTC, datetime, timedelta
 from types import SimpleNamespace
 
-import numpy as np
 import pytest
 from selenium.webdriver import ActionChains, Keys
 from sqlalchemy import delete, select
 
-from orthocline.core.cards import Conditions
 from orthocline.core.chart import ChartReading
 from orthocline.core.ground import plane_from_grade
-from orthocline.core.pack import Axis, Table, plane_table
 from orthocline.core.roll import Point, Putt, RollPast, aims
 from orthocline.db.account.models import Golfer
 from orthocline.db.account.queries import golfer_named
 from orthocline.db.carry.models import Arrival
 from orthocline.db.log.models import LoggedPutt, Outing
-from orthocline.formats.pack_document import table_document
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import sign_up
 from orthocline.services.carry import pack
@@ -129,7 +124,8 @@ def out(chromium, live, packed):
     seen.see("This page opens without a signal.")
     seen.see("Ternholm Links, speed 10.0", "#age")
     yield seen
-    air.there, air.cuts = True, 0
+    air.there = True
+    air.deeds.clear()
     seen.go("/course/state")
     chromium.execute_async_script(FORGET)
     chromium.get("about:blank")
@@ -284,7 +280,7 @@ def test_a_slope_that_is_read_without_a_signal_comes_onto_the_chart(out):
 
 @pytest.mark.parametrize("point", ["sending", "answering"])
 def test_a_cut_on_the_way_loses_and_doubles_nothing(out, point):
-    out.air.cut, out.air.cuts = point, 3
+    out.air.lose(point, 3)
     for feet in (5, 6, 7):
         out.find("#length").send_keys(str(feet))
         out.press("Holed")
@@ -292,7 +288,7 @@ def test_a_cut_on_the_way_loses_and_doubles_nothing(out, point):
     for _ in range(4):
         out.press("Send now")
     out.see("Nothing waits", "#queue-head")
-    assert out.air.cuts == 0
+    assert not out.air.done_at(point)
     assert [round(one.length_m / 0.3048) for one in out.putts()] == [5, 6, 7]
 
 
@@ -326,7 +322,8 @@ def test_who_leaves_takes_their_pack_along_and_what_waits_stays_theirs(out):
     out.find("#length").send_keys("9")
     out.press("Holed")
     out.see("1 thing", "#queue-head")
-    out.air.cut, out.air.cuts, out.air.there = "sending", 99, True
+    out.air.lose("sending", 99)
+    out.air.there = True
     out.go("/account")
     out.press("Sign out")
     out.see("Read it. Roll it. Note it.")
@@ -336,7 +333,7 @@ def test_who_leaves_takes_their_pack_along_and_what_waits_stays_theirs(out):
     with out.sessions() as session, session.begin():
         session.execute(delete(Golfer).where(Golfer.name == "Idris Outwith"))
         sign_up(session, "Idris Outwith", PASSWORD)
-    out.air.cuts = 0
+    out.air.deeds.clear()
     out.sign_in("Idris Outwith")
     out.see("1 more of another golfer", "#queue-others")
     assert out.putts() == []
@@ -347,46 +344,22 @@ def test_who_leaves_takes_their_pack_along_and_what_waits_stays_theirs(out):
     out.until(lambda: len(out.putts()) == 1)
 
 
+def test_a_session_that_ends_keeps_nobody_from_noting(out):
+    out.driver.execute_cdp_cmd("Network.clearBrowserCookies", {})
+    out.go("/course")
+    out.see("Your session has ended.", "#out")
+    out.find("#length").send_keys("11")
+    out.press("Holed")
+    out.see("1 thing waits", "#queue-head")
+    out.press("sign in")
+    out.find("#name").send_keys("Tove Outwith")
+    out.find("#password").send_keys(PASSWORD, Keys.ENTER)
+    out.see("Nothing waits", "#queue-head")
+    assert len(out.putts()) == 1
+
+
 def test_the_page_needs_scripts_and_says_where_else_one_notes(page):
     page.without_scripts()
     page.go("/course")
     assert "needs scripts" in page.text()
     page.press("note a putt")
-
-
-TABLE_AT = """
-const [table, points, done] = arguments;
-import('/static/js/tables.js').then(({ tableAt }) => done(points.map((point) => tableAt(table, point))));
-"""
-
-
-def gappy_table():
-    rng = np.random.default_rng(5)
-    values = rng.normal(size=(7, 9, 3))
-    values[2, 3] = values[5, 8] = values[0, 0] = np.nan
-    return Table((Axis(0.5, 4.0, 7), Axis(0.0, 2.0 * math.pi, 9, is_round=True)), values)
-
-
-@pytest.mark.parametrize(
-    ("table", "least", "most"),
-    [
-        (gappy_table(), (0.3, -7.0), (4.2, 7.0)),
-        (plane_table(Conditions(10.0, 0.3)), (0.6, 0.0, -0.065), (5.2, 0.062, 0.065)),
-    ],
-    ids=["round-with-gaps", "planes"],
-)
-def test_the_phone_finds_between_the_places_what_the_core_finds(page, table, least, most):
-    page.go("/course")
-    document = table_document(table)
-    steps = np.array(document["steps"])
-    rounded = Table(table.axes, np.round(table.values / steps) * steps)
-    points = np.random.default_rng(3).uniform(least, most, size=(300, len(least))).tolist()
-    found = page.driver.execute_async_script(TABLE_AT, json.loads(json.dumps(document)), points)
-    missing = 0
-    for point, told in zip(points, found, strict=True):
-        true = rounded.at(*point)
-        missing += true is None
-        assert (told is None) == (true is None), point
-        if told is not None:
-            assert told == pytest.approx(true.tolist(), rel=1e-9, abs=1e-12), point
-    assert 10 < missing < 250

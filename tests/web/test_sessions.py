@@ -78,6 +78,17 @@ def test_nothing_of_the_cookie_before_outlives_signing_in(client, create_golfer)
         assert dict(cookie) == {}
 
 
+def test_a_session_ends_with_the_browser_unless_it_stays(client, create_golfer):
+    create_golfer()
+    form = {"name": "Tove", "password": PASSWORD}
+    assert "Expires" not in client.post("/sign-in", data=form).headers["Set-Cookie"]
+    client.post("/sign-out")
+    assert "Expires" in client.post("/sign-in", data=form | {"stays": "y"}).headers["Set-Cookie"]
+    assert "Set-Cookie" not in client.get("/log").headers
+    change = {"password": PASSWORD, "new_password": "another good password"}
+    assert "Expires" in client.post("/account/password", data=change).headers["Set-Cookie"]
+
+
 def test_private_pages_are_not_kept_by_browsers_and_shipped_files_are(signed_in, app):
     for page in ("/", "/log", "/read", "/speed", "/measures", "/account"):
         assert signed_in.get(page).headers["Cache-Control"] == "no-store", page

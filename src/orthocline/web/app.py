@@ -1,6 +1,7 @@
 """The application factory."""
 
 from collections.abc import Mapping
+from datetime import timedelta
 from typing import Any
 
 from flask import Flask, Response
@@ -75,6 +76,9 @@ DEFAULTS: Mapping[str, Any] = {
     "MAX_CONTENT_LENGTH": 128 * 1024,
     "SESSION_COOKIE_SAMESITE": "Lax",
     "SESSION_COOKIE_HTTPONLY": True,
+    # A session that stays is told so once: later answers could cross another signing in.
+    "SESSION_REFRESH_EACH_REQUEST": False,
+    "PERMANENT_SESSION_LIFETIME": timedelta(days=30),
     "WTF_CSRF_TIME_LIMIT": None,
     "RATELIMIT_STORAGE_URI": "database://",
     "COMPRESS_ALGORITHM": ["br", "gzip"],

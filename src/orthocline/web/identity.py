@@ -37,9 +37,14 @@ def _load(user_id: str) -> User | None:
     return User(golfer) if golfer else None
 
 
-def sign_in_as(golfer: Golfer) -> None:
-    """Begin a session of a golfer's own: nothing that was in the cookie before stays."""
+def sign_in_as(golfer: Golfer, *, stays: bool = False) -> None:
+    """Begin a session of a golfer's own: nothing that was in the cookie before stays.
+
+    It ends with the browser, or where it `stays` after a month: a phone closes its browser by itself.
+    """
     cookie.clear()
+    if stays:
+        cookie.permanent = True
     g.pop("csrf_token", None)  # made for the session before
     g.pop("viewer", None)
     login_user(User(golfer))

@@ -1,7 +1,7 @@
 """Forms of an account."""
 
 from flask_wtf import FlaskForm
-from wtforms import PasswordField, StringField
+from wtforms import BooleanField, PasswordField, StringField
 from wtforms.validators import InputRequired, Length
 
 from orthocline.services.account.accounts import NAME_LENGTH, PASSWORD_LENGTHS, TIME_ZONE_LENGTH
@@ -21,6 +21,11 @@ def _new_password(label: str) -> PasswordField:
     )
 
 
+def _stays() -> BooleanField:
+    label = "Stay signed in on this device, for 30 days"
+    return BooleanField(label, render_kw={"class": "size-5 accent-ink"})
+
+
 class SignUpForm(FlaskForm):
     """A new golfer."""
 
@@ -30,6 +35,7 @@ class SignUpForm(FlaskForm):
         render_kw={"autocomplete": "username"},
     )
     password = _new_password("Password")
+    stays = _stays()
 
 
 class SignInForm(FlaskForm):
@@ -39,6 +45,7 @@ class SignInForm(FlaskForm):
         "Name", validators=[InputRequired("Enter your name.")], render_kw={"autocomplete": "username"}
     )
     password = PasswordField("Password", validators=PASSWORD_NEEDED, render_kw=CURRENT)
+    stays = _stays()
 
 
 class TimeZoneForm(FlaskForm):

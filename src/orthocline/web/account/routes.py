@@ -13,6 +13,7 @@ from flask import (
     request,
     url_for,
 )
+from flask import session as cookie
 from flask_login import login_required
 from flask_wtf import FlaskForm
 from werkzeug.wrappers import Response as AnyResponse
@@ -99,7 +100,7 @@ def password() -> Page:
     try:
         if form.validate():
             change_password(who, form.password.data, form.new_password.data)
-            sign_in_as(who.owner)
+            sign_in_as(who.owner, stays=cookie.permanent)
             flash("Your password is changed, and every other browser is signed out.")
             return redirect(url_for("account.page"), 303)
     except InvalidError as error:
@@ -180,7 +181,7 @@ def _enter(form: FlaskForm, title: str, enter: Callable[[str, str], Golfer]) -> 
     typed = carried_form(request.form.get("typed", ""))
     if form.is_submitted() and form.validate():
         try:
-            sign_in_as(enter(form.name.data, form.password.data))
+            sign_in_as(enter(form.name.data, form.password.data), stays=form.stays.data)
             if typed:
                 return render_template("account/resend.html", typed=typed)
             return redirect(local_path(onward), 303)

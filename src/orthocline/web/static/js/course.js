@@ -11,7 +11,7 @@ const EVERY_MS = 5000;
 const SELDOM = 6;
 const USUAL_UNITS = { metric: false, degrees: false };
 
-const known = { state: null, round: null, turn: firstTurn(false), competitionUntil: null, signal: false, last: null };
+const known = { state: null, round: null, turn: firstTurn(false), competitionUntil: null, signal: false, out: false, last: null };
 const reader = new Reader(() => showLength(), () => otherGreen());
 
 const units = () => known.state?.units ?? USUAL_UNITS;
@@ -57,6 +57,7 @@ function showWho() {
   part("#off").hidden = !off;
   part("#reader").hidden = off || !reader.pack;
   part("#nobody").hidden = Boolean(golfer());
+  part("#out").hidden = !known.out;
   part("#work").hidden = !golfer();
   for (const one of parts("[data-far]")) one.textContent = farUnit(units()).name;
   for (const one of parts("[data-near]")) one.textContent = nearUnit(units()).name;
@@ -87,12 +88,8 @@ async function showAll() {
 
 const midnight = () => new Date(new Date().setHours(24, 0, 0, 0)).toISOString();
 
-async function takeState(told) {
-  known.state = told;
-  await keep("state", told);
-  const waits = (await entries()).some(({ sent }) => ["round", "end"].includes(sent.kind));
-  // What the phone began or ended itself holds until it has come in.
-  if (waits) return;
+// The round that goes on, and the mode, as the server has them.
+function takeRound(told) {
   known.competitionUntil = told.competition_until ?? null;
   const going = told.round;
   if (going?.id !== known.round?.id) {
@@ -100,6 +97,18 @@ async function takeState(told) {
     const turn = firstTurn(going?.kind === "round");
     known.turn = going ? { hole: going.hole, number: going.number, visit: going.visit ?? turn.visit } : turn;
   }
+}
+
+async function takeState(told) {
+  // A session that ended leaves the phone the golfer's: only who signs out there takes all along.
+  known.out = !told.golfer && Boolean(golfer());
+  if (known.out) return;
+  known.state = told;
+  await keep("state", told);
+  const waits = (await entries()).some(({ sent }) => ["round", "end"].includes(sent.kind));
+  // What the phone began or ended itself holds until it has come in.
+  if (waits) return;
+  takeRound(told);
   await keep("playing", playing());
 }
 
@@ -107,7 +116,7 @@ const playing = () => ({ round: known.round, turn: known.turn, competitionUntil:
 
 async function takePack(told) {
   const here = await kept("pack");
-  if (here && here.pack.golfer !== told.golfer?.id) await forget("pack");
+  if (here && told.golfer && here.pack.golfer !== told.golfer.id) await forget("pack");
   const wanted = told.pack;
   if (!wanted || (here && here.job === wanted && here.pack.golfer === told.golfer.id)) return;
   const answer = await fetch(`/jobs/${wanted}/result`).catch(() => null);
