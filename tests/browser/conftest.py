@@ -3,6 +3,7 @@
 import json
 import os
 import threading
+from pathlib import Path
 from urllib.parse import urlencode, urlsplit
 
 import pytest
@@ -24,6 +25,7 @@ from orthocline.services.account.accounts import end_sessions
 from orthocline.web.app import create_app
 from tests.conftest import app_config
 
+AXE = Path(__file__).with_name("axe.min.js")
 DESK = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
 PATIENCE_S = 20
 """So long a person waits for what a page is to show, on a machine that is busy."""
@@ -180,6 +182,16 @@ class Page:
 
     def run(self, script, *arguments):
         return self.driver.execute_script(script, *arguments)
+
+    def violations(self):
+        """Return what axe finds wrong with the page.
+
+        What a drawing says it says as a whole: its parts are looked at by the tests of labels.
+        """
+        self.run(AXE.read_text())
+        look = "axe.run({exclude: ['svg *']}, {resultTypes: ['violations']}).then(arguments[0])"
+        found = self.driver.execute_async_script(look)["violations"]
+        return [(one["id"], one["nodes"][0]["html"]) for one in found]
 
     def value(self, name):
         return self.run(f"return document.getElementById('{name}').value")

@@ -177,6 +177,7 @@ def test_what_is_noted_without_a_signal_is_sent_from_any_page(out):
     out.air.there = True
     out.go("/account")
     out.until(lambda: len(out.putts()) == 1)
+    assert not out.find("#from-course").is_displayed()
     assert out.putts()[0].length_m == pytest.approx(12 * 0.3048)
     out.until(lambda: out.run("return localStorage.getItem('waiting')") is None)
 
@@ -189,6 +190,7 @@ def test_a_call_is_what_the_pack_says_in_words_and_on_the_map(out):
     assert "of the solver's" in out.text("#plays")
     assert "Of 40 reads anywhere" in out.text("#exact")
     before = out.text("#plays")
+    assert out.violations() == []
     out.find("#map").send_keys(Keys.ARROW_RIGHT)
     out.until(lambda: out.text("#plays") != before)
     assert out.run(f"return {NAME}.checkVisibility()")
@@ -246,6 +248,9 @@ def test_a_green_that_changed_meanwhile_is_asked_about(out):
     out.press("Send now")
     out.see("green 1 was charted anew since it was taken along. You read", "#queue")
     assert out.putts() == []
+    out.go("/account")
+    out.see("not all in", "#from-course")
+    out.press("See what waits")
     out.press("Throw it away")
     out.see("Sure?", "#queue")
     out.press("Keep it without the read")
@@ -304,6 +309,12 @@ def test_what_is_noted_can_be_taken_back_until_it_is_sent(out):
     out.press("Holed")
     out.see("A figure, such as 12", "#length-message")
     assert out.value("length") == "nine"
+    out.find("#length").clear()
+    out.find("#hole").send_keys("19")
+    out.press("Missed")
+    out.see("From 1 to 18.", "#hole-message")
+    out.press("Send now")
+    assert out.value("hole") == "19"
 
 
 def test_a_pack_from_yesterday_says_so(out):

@@ -1,17 +1,17 @@
 // On the course, with a signal or without: read by what was taken along, note putts, see what waits to be sent.
 import { clock, far, farUnit, moment, ago, daysAgo, nearUnit, slopeUnit } from "./figures.js";
 import { field, part, parts } from "./dom.js";
-import { changes, decide, enter, newKey, send, state } from "./queue.js";
+import { changes, decide, enter, newKey, send, state, takeBack } from "./queue.js";
 import { Reader } from "./course_reader.js";
 import { showQueue } from "./course_queue.js";
-import { entries, forget, keep, kept, remove } from "./store.js";
-import { firstTurn, following } from "./turns.js";
+import { entries, forget, keep, kept } from "./store.js";
+import { MOST_HOLES, MOST_PUTTS, firstTurn, following } from "./turns.js";
 
 const EVERY_MS = 5000;
 const SELDOM = 6;
 const USUAL_UNITS = { metric: false, degrees: false };
 
-const known = { state: null, round: null, turn: firstTurn(false), competitionUntil: null, signal: false, out: false, last: null };
+const known = { state: null, round: null, turn: firstTurn(false), competitionUntil: null, signal: false, out: false, undo: null };
 const reader = new Reader(() => showLength(), () => otherGreen());
 
 const units = () => known.state?.units ?? USUAL_UNITS;
@@ -38,11 +38,16 @@ function showAge() {
 }
 
 function showRound() {
-  const { round, turn } = known;
+  const { round } = known;
   part("#begin").hidden = Boolean(round);
   part("#going").hidden = !round;
   const what = round?.kind === "practice" ? "Practice" : "Round";
   if (round) show("#going-words", `${what}${round.course ? `, ${round.course}` : ""}${round.competition ? ", in Competition" : ""}.`);
+}
+
+// Only where another putt comes next: what is being typed stays.
+function showTurn() {
+  const { turn } = known;
   field("#hole").value = turn.hole === null ? "" : String(turn.hole);
   field("#number").value = String(turn.number);
 }
@@ -75,7 +80,7 @@ function showCards() {
 function otherGreen() {
   if (known.round?.kind === "round") return;
   known.turn = firstTurn(false);
-  showRound();
+  showTurn();
 }
 
 async function showAll() {
@@ -96,6 +101,7 @@ function takeRound(told) {
     known.round = going && { id: going.id, kind: going.kind, course: going.course, competition: going.competition };
     const turn = firstTurn(going?.kind === "round");
     known.turn = going ? { hole: going.hole, number: going.number, visit: going.visit ?? turn.visit } : turn;
+    showTurn();
   }
 }
 
@@ -154,9 +160,11 @@ async function refresh() {
 async function entered(members, after = {}) {
   const id = members.id ?? newKey();
   await enter({ ...members, id, golfer: golfer().id }, { ...playing(), ...after });
-  Object.assign(known, after, { last: id });
+  Object.assign(known, after);
+  showTurn();
   await showAll();
   refresh();
+  return id;
 }
 
 const number = (id) => Number(field(id).value.replace(",", "."));
@@ -197,7 +205,21 @@ function putt(holed) {
   };
 }
 
-const turnTyped = () => ({ ...known.turn, hole: number("#hole") || null, number: number("#number") || 1 });
+// A count of the form; the usual where none is typed. Raises where no round has it.
+function counted(id, most, usual) {
+  const given = field(id).value.trim();
+  const count = given ? number(id) : usual;
+  const right = count === null || (Number.isInteger(count) && count >= 1 && count <= most);
+  show(`${id}-message`, right ? "" : `From 1 to ${most}.`);
+  if (!right) throw new RangeError(id);
+  return count;
+}
+
+const turnTyped = () => ({
+  ...known.turn,
+  hole: counted("#hole", MOST_HOLES, null),
+  number: counted("#number", MOST_PUTTS, 1),
+});
 
 function say(words) {
   show("#noted", words);
@@ -206,10 +228,12 @@ function say(words) {
 
 async function note(holed) {
   const members = putt(holed);
-  await entered(members, { turn: following(turnTyped(), holed) });
+  const before = turnTyped();
+  const id = await entered(members, { turn: following(before, holed) });
+  known.undo = { id, turn: before };
   const length = members.length_m ? far(members.length_m, units()) : "a putt";
   say(`Noted ${clock(Date.now())}: ${length}, ${holed ? "holed" : "missed"}.`);
-  for (const id of ["#length", "#along", "#across", "#note"]) field(id).value = "";
+  for (const used of ["#length", "#along", "#across", "#note"]) field(used).value = "";
   if (reader.pack) reader.clear();
 }
 
@@ -232,16 +256,21 @@ async function keepSlope() {
   const told = reader.slopeTold;
   show("#slope-message", told ? "" : "Tap its place and the way it falls, and type how much.");
   if (!told) return;
-  await entered({ kind: "slope", ...told });
+  known.undo = { id: await entered({ kind: "slope", ...told }), turn: known.turn };
   say(`Slope kept ${clock(Date.now())}.`);
   field("#slope-size").value = "";
   reader.clear();
 }
 
 async function undo() {
-  const waiting = (await entries()).find(({ sent }) => sent.id === known.last);
-  if (waiting) await remove(waiting.seq);
-  show("#noted", waiting ? "Taken back." : "It has been sent: change it in the log.");
+  const { id, turn } = known.undo;
+  const was = await takeBack(id);
+  show("#noted", was ? "Taken back." : "It has been sent: change it in the log.");
+  if (was) {
+    known.turn = turn;
+    showTurn();
+    await keep("playing", playing());
+  }
   await showAll();
 }
 
@@ -261,6 +290,7 @@ const DEEDS = {
 known.state = (await kept("state")) ?? null;
 Object.assign(known, (await kept("playing")) ?? {});
 await showPack();
+showTurn();
 await showAll();
 part("#course").classList.remove("invisible");
 

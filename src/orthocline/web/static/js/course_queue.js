@@ -63,6 +63,8 @@ function head(count, signal, golfer) {
   return signal ? `${things}.` : `${things} for a signal.`;
 }
 
+let shown = "";
+
 /**
  * Show what waits.
  * @param {{id: number} | null} golfer
@@ -76,5 +78,9 @@ export async function showQueue(golfer, signal, units) {
   part("#queue-head").textContent = head(own.length || (golfer ? 0 : all.length), signal, golfer);
   part("#queue-others").textContent = golfer && others ? `${others} more of another golfer, until they sign in.` : "";
   part("#queue-count").textContent = own.length ? String(own.length) : "";
+  // What has not changed stays as it is, under the finger.
+  const now = JSON.stringify([own, units]);
+  if (now === shown) return;
+  shown = now;
   part("#queue").replaceChildren(...own.map((entry) => row(entry, units)));
 }

@@ -29,7 +29,13 @@ document.body.addEventListener("htmx:afterRequest", ({ detail: { elt, xhr } }) =
 });
 
 // What was entered on the course is sent from any page; who leaves takes along what was kept of them.
-if (anyWaiting()) import("./queue.js").then(async ({ send, state }) => send((await state()) ?? { golfer: null }));
+async function sendWaiting() {
+  const { send, state } = await import("./queue.js");
+  await send((await state()) ?? { golfer: null });
+  const word = document.getElementById("from-course");
+  if (word) word.hidden = !anyWaiting();
+}
+if (anyWaiting()) sendWaiting();
 document.addEventListener("submit", async (event) => {
   const form = event.target;
   if (!(form instanceof HTMLFormElement) || !form.matches("[data-leaves]")) return;

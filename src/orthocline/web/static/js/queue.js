@@ -25,18 +25,36 @@ export async function enter(members, playing) {
 }
 
 /**
+ * Do something with what waits while nothing of it is on its way, from this tab or another.
+ * @param {() => Promise<any>} deed
+ * @returns {Promise<any>}
+ */
+const alone = (deed) => (navigator.locks ? navigator.locks.request(LOCK, deed) : deed());
+
+/**
  * Decide what becomes of an entry that was asked about; without a choice it is thrown away.
  * @param {{seq: number, sent: {decided?: string[]}}} entry
  * @param {string} [choice]
  */
 export async function decide(entry, choice) {
-  if (choice) {
-    const decided = [...(entry.sent.decided ?? []), choice];
-    await change({ ...entry, sent: { ...entry.sent, decided }, why: "", choices: {} });
-  } else {
-    await remove(entry.seq);
-  }
+  const decided = [...(entry.sent.decided ?? []), choice];
+  const kept = { ...entry, sent: { ...entry.sent, decided }, why: "", choices: {} };
+  await alone(() => (choice ? change(kept) : remove(entry.seq)));
   changed();
+}
+
+/**
+ * Take back what was entered under a key; return whether it had not been sent.
+ * @param {string} id
+ */
+export async function takeBack(id) {
+  const was = await alone(async () => {
+    const waiting = (await entries()).find(({ sent: { id: key } }) => key === id);
+    if (waiting) await remove(waiting.seq);
+    return Boolean(waiting);
+  });
+  changed();
+  return was;
 }
 
 // An answer of the server, null where none comes.
@@ -91,8 +109,6 @@ async function all(token, golfer) {
  */
 export async function send(known) {
   if (!known.golfer) return;
-  const deed = () => all(known.token, known.golfer.id);
-  if (navigator.locks) await navigator.locks.request(LOCK, deed);
-  else await deed();
+  await alone(() => all(known.token, known.golfer.id));
   changed();
 }

@@ -1,8 +1,8 @@
 // Which putt of which hole comes next.
 import { newKey } from "./queue.js";
 
-const MOST_HOLES = 18;
-const MOST_PUTTS = 9;
+export const MOST_HOLES = 18;
+export const MOST_PUTTS = 9;
 
 /** @typedef {{hole: number | null, number: number, visit: string}} Turn */
 
