@@ -268,6 +268,10 @@ def test_a_slope_that_is_read_without_a_signal_comes_onto_the_chart(out):
     out.tap(-3.0, 6.0)
     out.see("Tap the way it falls.", "#call-lead")
     out.tap(-3.0, 3.0)
+    assert out.run("return document.querySelectorAll('[data-part=over] .solid').length") == 1
+    out.find("#map").send_keys(Keys.ARROW_LEFT)
+    out.see("Tap the way it falls.", "#call-lead")
+    out.find("#map").send_keys(Keys.SHIFT + Keys.ARROW_DOWN)
     out.find("#slope-size").send_keys("2.5")
     out.press("Keep the slope")
     out.see("1 thing", "#queue-head")

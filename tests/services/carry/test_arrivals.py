@@ -123,6 +123,16 @@ def test_a_green_that_was_charted_anew_is_asked_about(session, tove, green):
     assert (plain.method, plain.breaks_right, plain.finish_along_m) == ("model", -1, 0.4)
 
 
+def test_a_chart_that_changes_no_read_is_not_asked_about(session, tove, green):
+    across = Putt(Point(*BALL), Point(*HOLE), plane_from_grade(0.02, 0.0, 0.5 * math.pi), 10.2, RollPast(0.3))
+    aim_m = aims(across)[0].spot_right_m(math.dist(BALL, HOLE))
+    read = pin_read(session, tove, green, aim_right_m=aim_m)
+    as_charted = ChartReading((-5.0, 3.0), "level_averaged", -0.5 * math.pi, 0.02)
+    edit_chart(tove, session, green, lambda chart: chart.added("readings", as_charted), "the same again")
+    take_in(tove, session, sent(tove, "putt", holed=True, read=read))
+    assert [putt.read_document is None for putt in putts(session)] == [False]
+
+
 def test_an_edit_that_was_undone_changed_nothing(session, tove, green):
     one = read_putt(session, tove, green)
     another_slope(session, tove, green)
@@ -194,11 +204,13 @@ def test_a_slope_comes_onto_the_chart_that_it_was_read_on(session, tove, green):
     readings = find_green(tove, session, green).chart.readings
     assert len(readings) == len(CHART.readings) + 1
     assert (readings[-1].at_m, readings[-1].size, readings[-1].by) == ((1.0, 4.0), 0.03, "feet")
+    take_in(tove, session, sent(tove, "slope", **told))
+    another_slope(session, tove, green)
     with pytest.raises(ChangedError, match="may lie elsewhere") as asked:
         take_in(tove, session, other)
     assert set(asked.value.choices) == {"anyway"}
     take_in(tove, session, other.model_copy(update={"decided": ["anyway"]}))
-    assert len(find_green(tove, session, green).chart.readings) == len(CHART.readings) + 2
+    assert len(find_green(tove, session, green).chart.readings) == len(CHART.readings) + 4
 
 
 def test_what_another_golfer_entered_does_not_come_in(session, tove, create_golfer):

@@ -1,6 +1,6 @@
 """What is taken along where there is no signal: reads solved beforehand, and how exact it is between them."""
 
-from orthocline.core.pack.exactness import Exactness, exactness_of
+from orthocline.core.pack.exactness import Exactness, exactness_of, near_enough
 from orthocline.core.pack.pins import pin_table
 from orthocline.core.pack.planes import plane_table
 from orthocline.core.pack.table import Axis, Table
@@ -10,6 +10,7 @@ __all__ = [
     "Exactness",
     "Table",
     "exactness_of",
+    "near_enough",
     "pin_table",
     "plane_table",
 ]

@@ -39,6 +39,22 @@ class Exactness:
         return self.near >= LEAST_SHARE
 
 
+def near_enough(said_m: float, true_m: float) -> bool:
+    """Return whether an aim that was told is as good as the solver's.
+
+    Parameters
+    ----------
+    said_m, true_m : float
+        Aims from the hole's centre to the right [m]: as it was told, and as the solver has it.
+
+    Returns
+    -------
+    bool
+        Whether they lie within half an inch, or five percent of the break.
+    """
+    return abs(said_m - true_m) <= max(NEAR_M, NEAR_SHARE * abs(true_m))
+
+
 def exactness_of(pairs: Iterable[tuple[float | None, float]]) -> Exactness:
     """Return how exact a pack is.
 
@@ -56,6 +72,6 @@ def exactness_of(pairs: Iterable[tuple[float | None, float]]) -> Exactness:
     told = list(pairs)
     known = [(said, true) for said, true in told if said is not None]
     off = sorted(abs(said - true) for said, true in known)
-    near = sum(abs(said - true) <= max(NEAR_M, NEAR_SHARE * abs(true)) for said, true in known)
+    near = sum(near_enough(said, true) for said, true in known)
     within = off[math.ceil(LEAST_SHARE * len(off)) - 1] if off else 0.0
     return Exactness(len(told), near / max(len(told), 1), within, 1.0 - len(known) / max(len(told), 1))

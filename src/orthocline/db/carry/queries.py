@@ -1,11 +1,12 @@
 """A golfer's prints."""
 
 from collections.abc import Sequence
+from uuid import UUID
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session, undefer
 
-from orthocline.db.carry.models import Print
+from orthocline.db.carry.models import Arrival, Print
 
 
 def prints_of(session: Session, golfer_id: int) -> Sequence[Print]:
@@ -26,3 +27,9 @@ def print_like(session: Session, golfer_id: int, digest: str) -> Print | None:
         Print.golfer_id == golfer_id, Print.digest == digest, Print.deleted_at.is_(None)
     )
     return session.scalars(query.order_by(Print.id.desc())).first()
+
+
+def arrivals_among(session: Session, golfer_id: int, keys: Sequence[UUID]) -> set[UUID]:
+    """Return those of some keys under which something of a golfer's has come in."""
+    query = select(Arrival.key).where(Arrival.golfer_id == golfer_id, Arrival.key.in_(keys))
+    return set(session.scalars(query))

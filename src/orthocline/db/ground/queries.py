@@ -69,6 +69,14 @@ def charted_greens(session: Session, golfer_id: int) -> Sequence[tuple[Course, G
     return [(row[0], row[1], row[2]) for row in found]
 
 
+def edits_since(session: Session, green: Green, mark: str) -> Sequence[UUID] | None:
+    """Return the keys of the edits of a green's chart since one of them; None where that one is gone."""
+    holding = (GreenChart.green_id == green.id) & (GreenChart.number <= green.chart_number)
+    keys = session.scalars(select(GreenChart.key).where(holding).order_by(GreenChart.number.desc())).all()
+    marks = [str(key) for key in keys]
+    return keys[: marks.index(mark)] if mark in marks else None
+
+
 def charts_near(session: Session, green: Green) -> dict[int, GreenChart]:
     """Return the chart of a green that holds, the one before it and the one after, by their numbers."""
     near = [green.chart_number - 1, green.chart_number, green.chart_number + 1]

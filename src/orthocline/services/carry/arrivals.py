@@ -8,10 +8,12 @@ from sqlalchemy.orm import Session
 from orthocline.core.chart import Chart, ChartReading
 from orthocline.core.ground import Surface, plane_from_grade
 from orthocline.core.log import Finish, breaks_right
+from orthocline.core.pack import near_enough
 from orthocline.core.roll import Point, Putt, PuttError, Read, RollPast
 from orthocline.core.sure import CERTAIN, Sources, Uncertainty
 from orthocline.core.units import wrap_rad
 from orthocline.db.carry.models import Arrival
+from orthocline.db.carry.queries import arrivals_among
 from orthocline.db.entries import one_at_a_time, with_same_key
 from orthocline.db.log.outings import outing_keyed
 from orthocline.formats.phone_document import (
@@ -26,7 +28,7 @@ from orthocline.formats.phone_document import (
 from orthocline.services.account.access import Viewer, own_data
 from orthocline.services.account.measures import own_measures, own_senses, wording_of
 from orthocline.services.errors import ChangedError, InvalidError, NotAllowedError, NotFoundError
-from orthocline.services.ground.charts import ChartedGreen, edit_chart, find_green, known_of
+from orthocline.services.ground.charts import ChartedGreen, edit_chart, edited_since, find_green, known_of
 from orthocline.services.ground.places import Place
 from orthocline.services.log.entries import Result, Turn
 from orthocline.services.log.noting import note_putt, record_result, save_read
@@ -113,11 +115,16 @@ def _read(viewer: Viewer, session: Session, sent: SentPutt) -> Read:
         read = read_putt(viewer, _on_green(viewer, session, green, said))
     except (NotFoundError, InvalidError) as error:
         raise ChangedError(GONE, {BARE: PUTT_CHOICES[BARE]}) from error
-    if green.mark != said.mark and ANEW not in sent.decided:
+    if green.mark != said.mark and ANEW not in sent.decided and not _same(said, read):
         wording = wording_of(own_measures(viewer, session))
         words = changed_words(green.place.green, said.aim_right_m, read.aim_right_m, wording)
         raise ChangedError(words, PUTT_CHOICES)
     return read
+
+
+def _same(said: PinRead, read: Read) -> bool:
+    """Return whether a chart that changed leaves a read as good as it was."""
+    return read.aim_right_m is not None and near_enough(said.aim_right_m, read.aim_right_m)
 
 
 def _putt_of(said: PinRead | PlaneRead, ball: Point, hole: Point, surface: Surface) -> Putt:
@@ -156,9 +163,12 @@ def _end(viewer: Viewer, session: Session, sent: SentEnd) -> None:
 
 
 def _slope(viewer: Viewer, session: Session, sent: SentSlope) -> None:
-    green = find_green(viewer, session, sent.green)
-    if green.mark != sent.mark and ANYWAY not in sent.decided:
-        raise ChangedError(slope_changed_words(green.place.green), SLOPE_CHOICES)
+    edits = edited_since(viewer, session, sent.green, sent.mark)
+    # What came from the phone itself moved nothing on the chart.
+    own = edits is not None and arrivals_among(session, viewer.owner_id, edits) == set(edits)
+    if not own and ANYWAY not in sent.decided:
+        name = find_green(viewer, session, sent.green).place.green
+        raise ChangedError(slope_changed_words(name), SLOPE_CHOICES)
     x, y = sent.at_m
     reading = ChartReading((x, y), sent.by, wrap_rad(sent.toward_rad), sent.slope)
 

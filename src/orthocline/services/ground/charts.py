@@ -1,6 +1,6 @@
 """A golfer's greens and their charts: listed, made, edited, undone and done again."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from uuid import UUID
@@ -21,6 +21,7 @@ from orthocline.db.ground.queries import (
     add_scan,
     charted_greens,
     charts_near,
+    edits_since,
     green_named,
     kept_course,
     kept_green,
@@ -210,6 +211,18 @@ def undo_edit(viewer: Viewer, session: Session, green_id: int) -> None:
 def redo_edit(viewer: Viewer, session: Session, green_id: int) -> None:
     """Let the chart hold that was undone last, if there is one."""
     _step(viewer, session, green_id, 1)
+
+
+@open_play(ROOM)
+def edited_since(viewer: Viewer, session: Session, green_id: int, mark: str) -> Sequence[UUID] | None:
+    """Return the keys of the edits since a chart of that mark; None where it holds no more.
+
+    Raises
+    ------
+    NotFoundError
+        Where the green is not theirs.
+    """
+    return edits_since(session, _own(viewer, session, green_id), mark)
 
 
 @open_play(ROOM)

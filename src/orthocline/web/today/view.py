@@ -63,7 +63,7 @@ class TodayView:
     def code(self) -> Markup:
         """That address as a code for a phone's camera: black on white, whatever the page's colours are."""
         made = segno.make(self.phone, error="m", micro=False)
-        drawn = made.svg_inline(border=4, dark="#000", light="#fff", omitsize=True, svgclass="block w-36")
+        drawn = made.svg_inline(border=4, dark="#000", light="#fff", omitsize=True, svgclass="block w-full")
         return Markup(drawn)
 
 

@@ -56,8 +56,7 @@ export class Reader {
       const step = STEPS[event.key];
       if (!step || !this.pin) return;
       event.preventDefault();
-      const from = this.ball ?? this.pin.at_m;
-      this.tapped([from[0] + step[0], from[1] + step[1]]);
+      this.nudged(step, event.shiftKey);
     });
   }
 
@@ -112,6 +111,16 @@ export class Reader {
     } else {
       this.ball = place;
     }
+    this.draw();
+  }
+
+  // By keys what lies on the map moves; with Shift they say which way a slope falls.
+  nudged([right, up], turns) {
+    const { foot } = this.slope;
+    const [x, y] = (this.way === "slope" ? foot : this.ball) ?? this.pin.at_m;
+    if (this.way !== "slope") this.ball = [x + right, y + up];
+    else if (turns && foot) this.slope = { foot, toward: Math.atan2(up, right) };
+    else this.slope = { foot: [x + right, y + up], toward: null };
     this.draw();
   }
 
