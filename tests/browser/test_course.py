@@ -189,6 +189,7 @@ def test_a_call_is_what_the_pack_says_in_words_and_on_the_map(out):
     assert "plays like" in out.text("#plays")
     assert "of the solver's" in out.text("#plays")
     assert "Of 40 reads anywhere" in out.text("#exact")
+    assert out.text("#whose") == "Tove Outwith's."
     before = out.text("#plays")
     assert out.violations() == []
     out.find("#map").send_keys(Keys.ARROW_RIGHT)
@@ -311,7 +312,7 @@ def test_what_is_noted_can_be_taken_back_until_it_is_sent(out):
     out.see("Nothing waits", "#queue-head")
     out.find("#length").send_keys("nine")
     out.press("Holed")
-    out.see("A figure, such as 12", "#length-message")
+    out.see("A figure up to 328, such as 12", "#length-message")
     assert out.value("length") == "nine"
     out.find("#length").clear()
     out.find("#hole").send_keys("19")

@@ -78,6 +78,12 @@ def test_nothing_of_the_cookie_before_outlives_signing_in(client, create_golfer)
         assert dict(cookie) == {}
 
 
+def test_without_tls_no_browser_is_asked_to_stay_on_it(client):
+    answer = client.get("/sign-in")
+    assert "Strict-Transport-Security" not in answer.headers
+    assert "Secure" not in answer.headers["Set-Cookie"]
+
+
 def test_a_session_ends_with_the_browser_unless_it_stays(client, create_golfer):
     create_golfer()
     form = {"name": "Tove", "password": PASSWORD}

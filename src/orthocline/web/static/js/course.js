@@ -9,6 +9,8 @@ import { MOST_HOLES, MOST_PUTTS, firstTurn, following } from "./turns.js";
 
 const EVERY_MS = 5000;
 const SELDOM = 6;
+const LONGEST_M = 100;
+const FARTHEST_M = 30;
 const USUAL_UNITS = { metric: false, degrees: false };
 
 const known = { state: null, round: null, turn: firstTurn(false), competitionUntil: null, signal: false, out: false, undo: null };
@@ -62,6 +64,7 @@ function showWho() {
   part("#off").hidden = !off;
   part("#reader").hidden = off || !reader.pack;
   part("#nobody").hidden = Boolean(golfer());
+  show("#whose", golfer() ? `${golfer().name}'s.` : "");
   part("#out").hidden = !known.out;
   part("#work").hidden = !golfer();
   for (const one of parts("[data-far]")) one.textContent = farUnit(units()).name;
@@ -169,18 +172,18 @@ async function entered(members, after = {}) {
 
 const number = (id) => Number(field(id).value.replace(",", "."));
 
-// A figure of the form in metres; null where none is typed. Raises where it is no figure.
-function typed(id, unit) {
+// A figure of the form in metres; null where none is typed. Raises where no putt has it.
+function typed(id, unit, mostM) {
   const given = field(id).value.trim();
-  if (!given) return null;
   const figure = number(id);
-  part(`${id}-message`).textContent = figure >= 0 ? "" : "A figure, such as 12 or 4.5.";
-  if (!(figure >= 0)) throw new RangeError(id);
-  return figure * unit.m;
+  const right = !given || (figure >= 0 && figure * unit.m <= mostM);
+  show(`${id}-message`, right ? "" : `A figure up to ${Math.floor(mostM / unit.m)}, such as 12 or 4.5.`);
+  if (!right) throw new RangeError(id);
+  return given ? figure * unit.m : null;
 }
 
 function finish() {
-  const [along, across] = [typed("#along", nearUnit(units())), typed("#across", nearUnit(units()))];
+  const [along, across] = ["#along", "#across"].map((id) => typed(id, nearUnit(units()), FARTHEST_M));
   if (along === null && across === null) return null;
   const past = field("[name=along_way]:checked").value === "past";
   const right = field("[name=across_way]:checked").value === "right";
@@ -191,11 +194,13 @@ function finish() {
 function putt(holed) {
   const { round } = known;
   const told = reader.told;
-  const length = reader.read?.lengthM ?? typed("#length", farUnit(units()));
+  // Nought is no length: as if none were typed.
+  const length = reader.read?.lengthM ?? (typed("#length", farUnit(units()), LONGEST_M) || null);
   return {
     kind: "putt",
     ...told,
-    course: round?.course || told.course,
+    // A read was on the pack's course, whatever round goes on.
+    course: told.read ? told.course : round?.course || told.course,
     length_m: length,
     holed,
     finish_m: holed ? null : finish(),
@@ -254,7 +259,7 @@ async function end() {
 
 async function keepSlope() {
   const told = reader.slopeTold;
-  show("#slope-message", told ? "" : "Tap its place and the way it falls, and type how much.");
+  show("#slope-message", told ? "" : "Tap its place and the way it falls, and type how much: up to a quarter.");
   if (!told) return;
   known.undo = { id: await entered({ kind: "slope", ...told }), turn: known.turn };
   say(`Slope kept ${clock(Date.now())}.`);

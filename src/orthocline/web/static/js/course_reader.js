@@ -7,6 +7,7 @@ import { pinRead, planeRead } from "./taken.js";
 
 const CENTRE_M = 0.011;
 const STEP_M = 0.25;
+const STEEPEST = 0.25;
 const STEPS = { ArrowLeft: [-STEP_M, 0], ArrowRight: [STEP_M, 0], ArrowUp: [0, STEP_M], ArrowDown: [0, -STEP_M] };
 
 /** The call in three pieces, the middle one what the eye must catch, and the pace. */
@@ -150,7 +151,10 @@ export class Reader {
     return typed.lengthM > 0 ? planeRead(this.pack.planes, typed.lengthM, typed.side, typed.rise) : null;
   }
 
-  /** What an entry says of that read, and where it was; empty for none. */
+  /**
+   * What an entry says of that read, and where it was; empty for none.
+   * @returns {{course: string, green: string, read?: object}}
+   */
   get told() {
     const { read, pack } = this;
     const place = { course: pack?.course ?? "", green: "" };
@@ -169,10 +173,11 @@ export class Reader {
   get slopeTold() {
     const { foot, toward } = this.slope;
     const figure = Number(field("#slope-size").value.replace(",", "."));
-    if (!foot || toward === null || !(figure >= 0) || field("#slope-size").value === "") return null;
+    const slope = slopeOf(figure, this.pack.units);
+    if (!foot || toward === null || !(slope >= 0 && slope <= STEEPEST) || field("#slope-size").value === "") return null;
     const by = /** @type {HTMLSelectElement} */ (part("#slope-by")).value;
     const { id, mark } = this.green;
-    return { green: id, mark, at_m: foot, toward_rad: toward, slope: slopeOf(figure, this.pack.units), by };
+    return { green: id, mark, at_m: foot, toward_rad: toward, slope, by };
   }
 
   draw() {
