@@ -19,7 +19,7 @@ def asset(name: str) -> str:
     """Return the address of a shipped file."""
     folder, _, rest = name.partition("/")
     if folder == SCRIPTS:
-        return url_for("static", filename=f"{SCRIPTS}~{_mark(*_scripts())}/{rest}")
+        return url_for("static", filename=f"{SCRIPTS}~{_scripts_mark()}/{rest}")
     return url_for("static", filename=name, v=_mark(_static(name)))
 
 
@@ -46,7 +46,7 @@ def may_be_kept() -> bool:
     _, _, filename = request.path.partition("/static/")
     marked = MARKED.match(filename)
     if marked:
-        return marked[1] == _mark(*_scripts())
+        return marked[1] == _scripts_mark()
     return "v" in request.args or filename.endswith(".woff2")
 
 
@@ -54,10 +54,12 @@ def _static(name: str) -> Path:
     return Path(current_app.static_folder or "", name)
 
 
-def _scripts() -> tuple[Path, ...]:
-    return tuple(sorted(_static(SCRIPTS).rglob("*.js")))
+def _scripts_mark() -> str:
+    return _mark(_static(SCRIPTS))
 
 
 @cache
-def _mark(*paths: Path) -> str:
-    return hashlib.sha256(b"".join(path.read_bytes() for path in paths)).hexdigest()[:10]
+def _mark(path: Path) -> str:
+    """Return the mark of a file, or of all scripts in a folder; neither changes while it is served."""
+    files = sorted(path.rglob("*.js")) if path.is_dir() else [path]
+    return hashlib.sha256(b"".join(one.read_bytes() for one in files)).hexdigest()[:10]
