@@ -274,6 +274,7 @@ def test_demo_is_loaded_once(demo_session):
         "",
         "log",
         "prints",
+        "course",
     ]
 
 
