@@ -40,9 +40,13 @@ document.addEventListener("submit", async (event) => {
   const form = event.target;
   if (!(form instanceof HTMLFormElement) || !form.matches("[data-leaves]")) return;
   event.preventDefault();
-  const { leave } = await import("./store.js");
-  await leave();
-  form.submit();
+  try {
+    const { leave } = await import("./store.js");
+    await leave();
+  } finally {
+    // A browser that keeps nothing lets nobody stay.
+    form.submit();
+  }
 });
 
 // A page that Back has brought up again sends a form under the key that it was sent with before: one entry,
