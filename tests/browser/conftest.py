@@ -126,6 +126,13 @@ class Page:
     def go(self, path, **query):
         self.driver.get(self.live.address + path + ("?" + urlencode(query) if query else ""))
 
+    def forget(self):
+        """Be as on a first visit: nothing kept of what was shipped, no service worker, nobody signed in."""
+        self.driver.get("about:blank")
+        everything = {"origin": self.live.address, "storageTypes": "all"}
+        self.driver.execute_cdp_cmd("Storage.clearDataForOrigin", everything)
+        self.driver.execute_cdp_cmd("Network.clearBrowserCache", {})
+
     def find(self, selector):
         return self.driver.find_element(By.CSS_SELECTOR, selector)
 

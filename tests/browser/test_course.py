@@ -35,15 +35,6 @@ const [x, y] = [(box.x + box.width / 2 - holeX) / scale, (holeY - box.y - box.he
 return [2 * x, 8 + 2 * (y - 8)];
 """
 """From the hole twice as far as the name of the pin."""
-FORGET = """
-const done = arguments[arguments.length - 1];
-navigator.serviceWorker.getRegistrations().then(async (all) => {
-  for (const one of all) await one.unregister();
-  for (const name of await caches.keys()) await caches.delete(name);
-  localStorage.clear();
-  indexedDB.deleteDatabase('orthocline').onsuccess = () => done();
-});
-"""
 
 
 class Out(Page):
@@ -126,9 +117,7 @@ def out(chromium, live, packed):
     yield seen
     air.there = True
     air.deeds.clear()
-    seen.go("/course/state")
-    chromium.execute_async_script(FORGET)
-    chromium.get("about:blank")
+    seen.forget()
     seen.size(DESK)
     chromium.get_log("browser")
     air.end()

@@ -306,7 +306,7 @@ def test_on_a_phone_the_call_comes_first_and_targets_fit_a_thumb(page):
 
 def test_page_weight(page):
     """Under 200 kB over the wire, fonts included, on a first visit."""
-    page.driver.execute_cdp_cmd("Network.clearBrowserCache", {})
+    page.forget()
     page.go("/read", **SPINDRIFT)
     page.run("return document.fonts.ready.then(() => 0)")
     weight = page.run(
