@@ -32,6 +32,7 @@ PATIENCE_S = 20
 PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
 FLAGS = (
     "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-shm-usage"
+    " --disable-features=SpareRendererForSitePerProcess --process-per-site"
     " --disable-background-networking --disable-component-update --disable-sync --no-first-run"
 )
 
