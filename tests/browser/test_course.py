@@ -277,6 +277,26 @@ def test_a_slope_that_is_read_without_a_signal_comes_onto_the_chart(out):
         undo_edit(Viewer(golfer_named(session, "Tove Outwith")), session, out.green)
 
 
+def test_a_speed_that_is_posted_is_noted_without_a_signal(out):
+    out.air.there = False
+    out.press("green speed")
+    assert out.value("speed-course") == "Ternholm Links"
+    out.press("Keep the speed")
+    out.see("How fast?", "#speed-message")
+    out.find("#speed").send_keys("40", Keys.TAB)
+    out.press("Keep the speed")
+    out.see("From 3 to 20.", "#speed-message")
+    out.find("#speed").clear()
+    out.find("#speed").send_keys("10,4")
+    out.press("Keep the speed")
+    out.see("Speed 10.4 at Ternholm Links", "#queue")
+    out.air.there = True
+    out.press("Send now")
+    out.see("Nothing waits", "#queue-head")
+    out.go("/speed")
+    out.see("10.4")
+
+
 @pytest.mark.parametrize("point", ["sending", "answering"])
 def test_a_cut_on_the_way_loses_and_doubles_nothing(out, point):
     out.air.lose(point, 3)

@@ -6,7 +6,7 @@ from uuid import UUID
 from pydantic import AwareDatetime, Field, TypeAdapter, ValidationError
 
 from orthocline.core.chart import FARTHEST_M
-from orthocline.core.log import FARTHEST_FINISH_M, MOST_HOLES, MOST_PUTTS
+from orthocline.core.log import FARTHEST_FINISH_M, LONGEST_PUTT_M, MOST_HOLES, MOST_PUTTS
 from orthocline.core.roll import RANGES
 from orthocline.formats.chart_document import CHARTED
 from orthocline.formats.part import Part
@@ -71,7 +71,7 @@ class SentPutt(_Sent):
     """A putt: how it ended, which one it is, and by what it was read; lengths in metres."""
 
     kind: Literal["putt"]
-    length_m: Annotated[float, Field(gt=0.0, le=100.0)] | None = None
+    length_m: Annotated[float, Field(gt=0.0, le=LONGEST_PUTT_M)] | None = None
     course: Name = ""
     green: Name = ""
     outing: UUID | None = None
@@ -112,7 +112,15 @@ class SentSlope(_Sent):
     by: Annotated[str, Field(pattern="|".join(f"^{name}$" for name in CHARTED))]
 
 
-Sent = SentPutt | SentRound | SentEnd | SentSlope
+class SentSpeed(_Sent):
+    """The green speed [ft] that a course posts."""
+
+    kind: Literal["speed"]
+    course: Annotated[str, Field(min_length=1, max_length=NAME_LENGTH)]
+    green_speed_ft: Speed
+
+
+Sent = SentPutt | SentRound | SentEnd | SentSlope | SentSpeed
 _SENT: TypeAdapter[Sent] = TypeAdapter(Annotated[Sent, Field(discriminator="kind")])
 
 

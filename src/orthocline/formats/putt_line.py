@@ -7,7 +7,7 @@ from typing import Annotated, Any, Final, Literal
 
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field, ValidationError, model_validator
 
-from orthocline.core.log import FARTHEST_FINISH_M, MOST_HOLES, MOST_PUTTS
+from orthocline.core.log import FARTHEST_FINISH_M, LONGEST_PUTT_M, MOST_HOLES, MOST_PUTTS
 from orthocline.core.roll import Putt, RollPast
 from orthocline.core.units import FOOT_M, INCH_M, YARD_M
 from orthocline.formats.putt_document import DocumentError, question_of
@@ -16,12 +16,11 @@ LENGTH_UNITS: Final[Mapping[str, float]] = {"m": 1.0, "cm": 0.01, "ft": FOOT_M, 
 """A column of lengths may be in any of these: its name ends in the unit."""
 NESTED: Final = ("finish", "seen", "after", "own")
 """Objects of a JSON line; as columns their members are written behind their name."""
-LONGEST_M, WIDEST_M = 100.0, 30.0
 LEVEL: Final = 0.0005
 """A putt across less tilt [ratio] is straight."""
 Label = Annotated[str, Field(max_length=80)]
 Place = Annotated[str, Field(max_length=80)]
-Aside = Annotated[float, Field(ge=-WIDEST_M, le=WIDEST_M)]
+Aside = Annotated[float, Field(ge=-FARTHEST_FINISH_M, le=FARTHEST_FINISH_M)]
 Finished = Annotated[float, Field(ge=-FARTHEST_FINISH_M, le=FARTHEST_FINISH_M)]
 Side = Literal["left", "on", "right"]
 
@@ -52,10 +51,12 @@ class PuttLine(BaseModel):
     hole: Annotated[int, Field(ge=1, le=MOST_HOLES)] | None = Field(None, description="The hole of the round")
     number: Annotated[int, Field(ge=1, le=MOST_PUTTS)] = Field(1, description="Which putt on this green")
     visit: Label = Field("", description="What names the visit to the green, the same for all its putts")
-    length_m: Annotated[float, Field(gt=0.0, le=LONGEST_M)] | None = Field(None, description="Ball to hole")
+    length_m: Annotated[float, Field(gt=0.0, le=LONGEST_PUTT_M)] | None = Field(
+        None, description="Ball to hole"
+    )
     breaks: Literal["", "left", "straight", "right"] = Field("", description="The way it breaks")
     green_speed_ft: Annotated[float, Field(ge=3.0, le=20.0)] | None = Field(None, description="Green speed")
-    past_m: Annotated[float, Field(ge=0.0, le=WIDEST_M)] | None = Field(
+    past_m: Annotated[float, Field(ge=0.0, le=FARTHEST_FINISH_M)] | None = Field(
         None, description="How far past the hole it was meant to roll"
     )
     read_aim_right_m: Aside | None = Field(None, description="The aim of the model's read, at the hole")

@@ -25,6 +25,7 @@ from orthocline.services.ground.places import Place
 from orthocline.services.log.entries import Result
 from orthocline.services.log.noting import record_result
 from orthocline.services.log.outings import delete_outing
+from orthocline.services.speed.book import list_speeds
 from tests.charted import CHART
 
 AT = datetime.now(UTC).replace(microsecond=0) - timedelta(hours=2)
@@ -193,6 +194,22 @@ def test_in_competition_what_was_read_waits_and_what_was_noted_comes_in(session,
     take_in(playing, session, sent(tove, "putt", length_m=2.0, holed=True, outing=str(now.id)))
     take_in(tove, session, read)
     assert [putt.read_document is None for putt in putts(session)] == [True, False]
+
+
+def test_a_posted_speed_is_in_the_book_once_and_off_in_competition(session, tove):
+    one = sent(tove, "speed", course="Ternholm Links", green_speed_ft=10.4)
+    with pytest.raises(NotAllowedError):
+        take_in(replace(tove, mode=Mode.COMPETITION), session, one)
+    take_in(tove, session, one)
+    take_in(tove, session, one)
+    (kept,) = list_speeds(tove, session)
+    assert (kept.method, kept.measured_at, kept.place) == ("posted", AT, Place("Ternholm Links"))
+    assert kept.speed_ft.value == 10.4
+    assert kept.speed_ft.sd > 0.0
+    with pytest.raises(UnreadableError, match="green_speed_ft"):
+        sent(tove, "speed", course="Ternholm Links", green_speed_ft=40.0)
+    with pytest.raises(UnreadableError, match="course"):
+        sent(tove, "speed", course="", green_speed_ft=10.4)
 
 
 def test_a_slope_comes_onto_the_chart_that_it_was_read_on(session, tove, green):

@@ -2,8 +2,8 @@
 
 from dataclasses import dataclass
 
-FARTHEST_FINISH_M = 30.0
-"""No putt finishes further from the hole, along or across."""
+LONGEST_PUTT_M, FARTHEST_FINISH_M = 100.0, 30.0
+"""No putt is longer, and none finishes further from the hole, along or across."""
 
 
 @dataclass(frozen=True)

@@ -10,6 +10,7 @@ from orthocline.core.ground import Surface, plane_from_grade
 from orthocline.core.log import Finish, breaks_right
 from orthocline.core.pack import near_enough
 from orthocline.core.roll import Point, Putt, PuttError, Read, RollPast
+from orthocline.core.speed import posted_speed
 from orthocline.core.sure import CERTAIN, Sources, Uncertainty
 from orthocline.core.units import wrap_rad
 from orthocline.db.carry.models import Arrival
@@ -24,6 +25,7 @@ from orthocline.formats.phone_document import (
     SentPutt,
     SentRound,
     SentSlope,
+    SentSpeed,
 )
 from orthocline.services.account.access import Viewer, own_data
 from orthocline.services.account.measures import own_measures, own_senses, wording_of
@@ -34,7 +36,7 @@ from orthocline.services.log.entries import Result, Turn
 from orthocline.services.log.noting import note_putt, record_result, save_read
 from orthocline.services.log.outings import begin_outing, end_outing
 from orthocline.services.read.reading import read_putt
-from orthocline.services.speed.book import day_speed
+from orthocline.services.speed.book import day_speed, keep_speed
 from orthocline.wording.carry.phone import GONE, NO_ROUND, changed_words, slope_changed_words
 
 ANEW, BARE, ALONE, ANYWAY = "anew", "bare", "alone", "anyway"
@@ -178,9 +180,22 @@ def _slope(viewer: Viewer, session: Session, sent: SentSlope) -> None:
     edit_chart(viewer, session, sent.green, added, "a slope read on the green", sent.id)
 
 
+def _speed(viewer: Viewer, session: Session, sent: SentSpeed) -> None:
+    keep_speed(
+        viewer,
+        session,
+        speed_ft=posted_speed(sent.green_speed_ft),
+        method="posted",
+        place=Place(sent.course, ""),
+        measured_at=sent.at,
+        key=sent.id,
+    )
+
+
 _KEPT: Final[Mapping[str, Callable[[Viewer, Session, Any], None]]] = {
     "putt": _putt,
     "round": _round,
     "end": _end,
     "slope": _slope,
+    "speed": _speed,
 }

@@ -5,7 +5,7 @@ from datetime import datetime
 from uuid import UUID
 
 from orthocline.core.constants import MODEL_VERSION
-from orthocline.core.log import FARTHEST_FINISH_M, Judged, breaks_right
+from orthocline.core.log import FARTHEST_FINISH_M, LONGEST_PUTT_M, Judged, breaks_right
 from orthocline.core.roll import Launch, PuttError, Read, RollPast, launch_to
 from orthocline.core.sure import Sureness, Uncertainty
 from orthocline.db.log.models import NOTE_LENGTH, LoggedPutt
@@ -17,8 +17,6 @@ from orthocline.services.log.outings import require_past
 from orthocline.services.log.played import aimed_m
 from orthocline.services.text import short_text
 from orthocline.wording.read.warnings import warning_words
-
-LONGEST_M = 100.0
 
 
 def read_row(
@@ -124,8 +122,8 @@ def take_method(putt: LoggedPutt, method: str) -> None:
 
 def require_length(length_m: float | None) -> None:
     """Refuse a length that no putt has; raises InvalidError."""
-    if length_m is not None and not 0.0 < length_m <= LONGEST_M:
-        raise InvalidError("length", f"A putt is up to {LONGEST_M:g} metres long.")
+    if length_m is not None and not 0.0 < length_m <= LONGEST_PUTT_M:
+        raise InvalidError("length", f"A putt is up to {LONGEST_PUTT_M:g} metres long.")
 
 
 def take_result(putt: LoggedPutt, result: Result) -> None:

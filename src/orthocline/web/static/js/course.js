@@ -2,15 +2,14 @@
 import { clock, far, farUnit, moment, ago, daysAgo, nearUnit, slopeUnit } from "./figures.js";
 import { field, part, parts } from "./dom.js";
 import { changes, decide, enter, newKey, send, state, takeBack } from "./queue.js";
-import { Reader } from "./course_reader.js";
+import { emptied, finish, mostOf, turnTyped, typed } from "./course_form.js";
 import { showQueue } from "./course_queue.js";
+import { Reader } from "./course_reader.js";
 import { entries, forget, keep, kept } from "./store.js";
-import { MOST_HOLES, MOST_PUTTS, firstTurn, following } from "./turns.js";
+import { firstTurn, following } from "./turns.js";
 
 const EVERY_MS = 5000;
 const SELDOM = 6;
-const LONGEST_M = 100;
-const FARTHEST_M = 30;
 const USUAL_UNITS = { metric: false, degrees: false };
 
 const known = { state: null, round: null, turn: firstTurn(false), competitionUntil: null, signal: false, out: false, undo: null };
@@ -39,8 +38,11 @@ function showAge() {
   show("#age", old ? `Not from today: ${since} Speed, pins and greens may have changed since.` : since);
 }
 
+const courseHere = () => known.round?.course || reader.pack?.course || "";
+
 function showRound() {
   const { round } = known;
+  field("#speed-course").value ||= courseHere();
   part("#begin").hidden = Boolean(round);
   part("#going").hidden = !round;
   const what = round?.kind === "practice" ? "Practice" : "Round";
@@ -63,6 +65,7 @@ function showWho() {
   const off = inCompetition();
   part("#off").hidden = !off;
   part("#reader").hidden = off || !reader.pack;
+  part("#speed-fold").hidden = off;
   part("#nobody").hidden = Boolean(golfer());
   show("#whose", golfer() ? `${golfer().name}'s.` : "");
   part("#out").hidden = !known.out;
@@ -170,32 +173,12 @@ async function entered(members, after = {}) {
   return id;
 }
 
-const number = (id) => Number(field(id).value.replace(",", "."));
-
-// A figure of the form in metres; null where none is typed. Raises where no putt has it.
-function typed(id, unit, mostM) {
-  const given = field(id).value.trim();
-  const figure = number(id);
-  const right = !given || (figure >= 0 && figure * unit.m <= mostM);
-  show(`${id}-message`, right ? "" : `A figure up to ${Math.floor(mostM / unit.m)}, such as 12 or 4.5.`);
-  if (!right) throw new RangeError(id);
-  return given ? figure * unit.m : null;
-}
-
-function finish() {
-  const [along, across] = ["#along", "#across"].map((id) => typed(id, nearUnit(units()), FARTHEST_M));
-  if (along === null && across === null) return null;
-  const past = field("[name=along_way]:checked").value === "past";
-  const right = field("[name=across_way]:checked").value === "right";
-  return [(past ? 1 : -1) * (along ?? 0), (right ? 1 : -1) * (across ?? 0)];
-}
-
 // The putt on the page, as an entry says it.
 function putt(holed) {
   const { round } = known;
   const told = reader.told;
   // Nought is no length: as if none were typed.
-  const length = reader.read?.lengthM ?? (typed("#length", farUnit(units()), LONGEST_M) || null);
+  const length = reader.read?.lengthM ?? (typed("#length", { per: farUnit(units()).m }) || null);
   return {
     kind: "putt",
     ...told,
@@ -203,28 +186,13 @@ function putt(holed) {
     course: told.read ? told.course : round?.course || told.course,
     length_m: length,
     holed,
-    finish_m: holed ? null : finish(),
+    finish_m: holed ? null : finish(nearUnit(units()).m),
     note: field("#note").value,
+    ...known.turn,
     ...turnTyped(),
     outing: round?.id ?? null,
   };
 }
-
-// A count of the form; the usual where none is typed. Raises where no round has it.
-function counted(id, most, usual) {
-  const given = field(id).value.trim();
-  const count = given ? number(id) : usual;
-  const right = count === null || (Number.isInteger(count) && count >= 1 && count <= most);
-  show(`${id}-message`, right ? "" : `From 1 to ${most}.`);
-  if (!right) throw new RangeError(id);
-  return count;
-}
-
-const turnTyped = () => ({
-  ...known.turn,
-  hole: counted("#hole", MOST_HOLES, null),
-  number: counted("#number", MOST_PUTTS, 1),
-});
 
 function say(words) {
   show("#noted", words);
@@ -233,21 +201,21 @@ function say(words) {
 
 async function note(holed) {
   const members = putt(holed);
-  const before = turnTyped();
-  const id = await entered(members, { turn: following(before, holed) });
+  const before = { ...known.turn, ...turnTyped() };
+  const id = await entered(members, { turn: following(before, holed, mostOf()) });
   known.undo = { id, turn: before };
   const length = members.length_m ? far(members.length_m, units()) : "a putt";
   say(`Noted ${clock(Date.now())}: ${length}, ${holed ? "holed" : "missed"}.`);
-  for (const used of ["#length", "#along", "#across", "#note"]) field(used).value = "";
+  emptied("#length", "#along", "#across", "#note");
   if (reader.pack) reader.clear();
 }
 
 async function begin(kind, competition) {
-  const course = field("#course-name").value.trim() || reader.pack?.course || "";
+  const course = field("#course-name").value.trim() || courseHere();
   const round = { id: newKey(), kind, course, competition };
   const competitionUntil = competition ? midnight() : known.competitionUntil;
   const after = { round, turn: firstTurn(kind === "round"), competitionUntil };
-  field("#length").value = "";
+  emptied("#length");
   await entered({ id: round.id, kind: "round", outing: kind, course, competition }, after);
 }
 
@@ -263,8 +231,19 @@ async function keepSlope() {
   if (!told) return;
   known.undo = { id: await entered({ kind: "slope", ...told }), turn: known.turn };
   say(`Slope kept ${clock(Date.now())}.`);
-  field("#slope-size").value = "";
+  emptied("#slope-size");
   reader.clear();
+}
+
+async function keepSpeed() {
+  const course = field("#speed-course").value.trim();
+  const speed = typed("#speed");
+  show("#speed-course-message", course ? "" : "Which course posts it?");
+  if (speed === null) show("#speed-message", "How fast?");
+  if (!course || speed === null) return;
+  known.undo = { id: await entered({ kind: "speed", course, green_speed_ft: speed }), turn: known.turn };
+  say(`Speed ${speed.toFixed(1)} kept ${clock(Date.now())}.`);
+  emptied("#speed");
 }
 
 async function undo() {
@@ -287,6 +266,7 @@ const DEEDS = {
   practice: () => begin("practice", false),
   end,
   slope: keepSlope,
+  speed: keepSpeed,
   undo,
   send: refresh,
 };

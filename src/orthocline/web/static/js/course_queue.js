@@ -19,6 +19,7 @@ function words(sent, units) {
   if (sent.kind === "round") return `${ROUNDS[sent.outing]}${sent.competition ? " in Competition" : ""}`;
   if (sent.kind === "end") return "Round or practice ended";
   if (sent.kind === "slope") return "Slope read on a green";
+  if (sent.kind === "speed") return `Speed ${sent.green_speed_ft.toFixed(1)} at ${sent.course}`;
   const length = sent.length_m ? far(sent.length_m, units) : "Putt";
   return `${length}, ${sent.holed ? "holed" : "missed"}${sent.hole ? `, hole ${sent.hole}` : ""}`;
 }

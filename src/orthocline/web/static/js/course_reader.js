@@ -1,13 +1,12 @@
 // Reads on the course: which green and pin, where the ball lies, what the call is.
 import { field, part, parts } from "./dom.js";
 import { CourseMap } from "./course_map.js";
-import { far, farUnit, near, nearUnit, side, slopeOf } from "./figures.js";
+import { far, farUnit, near, nearUnit, numberOf, side, slopeOf } from "./figures.js";
 import { keep } from "./store.js";
 import { pinRead, planeRead } from "./taken.js";
 
 const CENTRE_M = 0.011;
 const STEP_M = 0.25;
-const STEEPEST = 0.25;
 const STEPS = { ArrowLeft: [-STEP_M, 0], ArrowRight: [STEP_M, 0], ArrowUp: [0, STEP_M], ArrowDown: [0, -STEP_M] };
 
 /** The call in three pieces, the middle one what the eye must catch, and the pace. */
@@ -135,7 +134,7 @@ export class Reader {
 
   planeTyped() {
     const { units } = this.pack;
-    const number = (id) => Number(field(`#${id}`).value.replace(",", ".") || "0");
+    const number = (id) => numberOf(field(`#${id}`).value);
     const lengthM = number("plane-length") * farUnit(units).m;
     const right = field("[name=falls]:checked").value === "right";
     const up = field("[name=climbs]:checked").value === "up";
@@ -172,9 +171,10 @@ export class Reader {
   /** The slope that was read at a place, as an entry says it; null while something of it is missing. */
   get slopeTold() {
     const { foot, toward } = this.slope;
-    const figure = Number(field("#slope-size").value.replace(",", "."));
-    const slope = slopeOf(figure, this.pack.units);
-    if (!foot || toward === null || !(slope >= 0 && slope <= STEEPEST) || field("#slope-size").value === "") return null;
+    const { value, dataset } = field("#slope-size");
+    const slope = slopeOf(numberOf(value), this.pack.units);
+    const right = value.trim() && slope >= 0 && slope <= Number(dataset.most);
+    if (!foot || toward === null || !right) return null;
     const by = /** @type {HTMLSelectElement} */ (part("#slope-by")).value;
     const { id, mark } = this.green;
     return { green: id, mark, at_m: foot, toward_rad: toward, slope, by };

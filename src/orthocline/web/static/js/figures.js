@@ -7,6 +7,9 @@ export const nearUnit = (units) => (units.metric ? { name: "cm", m: 0.01 } : { n
 export const farUnit = (units) => (units.metric ? { name: "m", m: 1 } : { name: "ft", m: 12 * INCH_M });
 export const slopeUnit = (units) => (units.degrees ? "°" : "%");
 
+/** The number that is typed, with a point or a comma; not a number for what is none. */
+export const numberOf = (words) => Number(words.trim().replace(",", "."));
+
 /** A slope as a ratio, from a figure in the golfer's unit. */
 export const slopeOf = (figure, units) => (units.degrees ? Math.tan((figure * Math.PI) / 180) : figure / 100);
 

@@ -1,9 +1,6 @@
 // Which putt of which hole comes next.
 import { newKey } from "./queue.js";
 
-export const MOST_HOLES = 18;
-export const MOST_PUTTS = 9;
-
 /** @typedef {{hole: number | null, number: number, visit: string}} Turn */
 
 /** @param {boolean} ofRound @returns {Turn} */
@@ -13,10 +10,11 @@ export const firstTurn = (ofRound) => ({ hole: ofRound ? 1 : null, number: 1, vi
  * The putt after one: the next hole's first after a ball that dropped, else the next on the same green.
  * @param {Turn} turn
  * @param {boolean} holed
+ * @param {{holes: number, putts: number}} most
  * @returns {Turn}
  */
-export function following(turn, holed) {
-  if (!holed && turn.number < MOST_PUTTS) return { ...turn, number: turn.number + 1 };
-  const hole = turn.hole === null || turn.hole >= MOST_HOLES ? null : turn.hole + 1;
+export function following(turn, holed, most) {
+  if (!holed && turn.number < most.putts) return { ...turn, number: turn.number + 1 };
+  const hole = turn.hole === null || turn.hole >= most.holes ? null : turn.hole + 1;
   return { hole, number: 1, visit: newKey() };
 }
