@@ -11,7 +11,7 @@ run:
 	@scripts/setup run
 	@exec $(RUN) serve
 
-# In the order of the folders: the browser's long files come first, so that neither process waits for the other.
+# In the order of tests/conftest.py.
 test:
 	@scripts/setup test
 	@$(PY) -m pytest -n 2 --dist loadfile --no-loadscope-reorder -q $(ARGS)

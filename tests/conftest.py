@@ -34,6 +34,20 @@ TEMPLATE, LOADING = "orthocline_demo_template", 7_501_004
 SECRET = "tests only, forty characters of no value"
 
 
+def pytest_collection_modifyitems(items):
+    """Begin with the browser's first file, then the core, then the browser's other files.
+
+    While one process of a run loads the demo, another has work without it; what is short fills up the end.
+    """
+    first = next((item.path for item in items if "browser" in item.path.parts), None)
+
+    def turn(item):
+        kinds = [item.path == first, "core" in item.path.parts, "browser" in item.path.parts]
+        return kinds.index(True) if any(kinds) else len(kinds)
+
+    items.sort(key=turn)
+
+
 @pytest.fixture(scope="session")
 def cluster():
     return ensure_running(var_folder())

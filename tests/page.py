@@ -13,7 +13,8 @@ def parsed(response):
 
 @lru_cache(8)
 def _parsed(page):
-    return BeautifulSoup(page, "html.parser")
+    # The quick parser makes a whole page of a part of one.
+    return BeautifulSoup(page, "lxml" if page.lstrip()[:9].lower() == "<!doctype" else "html.parser")
 
 
 def words_of(element):
