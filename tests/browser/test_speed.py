@@ -254,7 +254,8 @@ def test_the_pulse_shows_each_sound_in_the_frame_in_which_it_is_due(page, metric
 @pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])
 def test_three_putts_are_timed_by_a_tap_at_the_strike_and_one_at_rest(page, metrics):
     page.size(metrics)
-    page.go("/speed/without-a-ramp", by="timed", length="15 in")
+    # So long a putt may take from 0.9 to 2.3 s: a busy machine taps late.
+    page.go("/speed/without-a-ramp", by="timed", length="30 in")
     watch = page.find("#stopwatch")
     for i in (1, 2, 3):
         started = time.monotonic()
