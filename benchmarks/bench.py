@@ -34,6 +34,7 @@ from scipy.integrate import solve_ivp
 from scipy.optimize import root
 from sqlalchemy import NullPool, create_engine, text
 
+from archive import bench_bringing_in
 from calls import bench_calls
 from carry import bench_carry
 from client import enter, fetch, fetch_archive, some_address
@@ -370,8 +371,9 @@ def bench_long_log(base, url, pid):
     seconds, archive = fetch_archive(base, cookie)
     grown = (resident_kb(pid) - before) / 1e3
     print(
-        f"  archive      {len(archive) / 1e6:.0f} MB in {seconds:.1f} s; the workers grew by {grown:.0f} MB"
+        f"  archive      {len(archive) / 1e6:.1f} MB in {seconds:.1f} s; the workers grew by {grown:.0f} MB"
     )
+    bench_bringing_in(url, archive)
 
 
 if __name__ == "__main__":

@@ -9,6 +9,7 @@ from orthocline.db.carry.models import Print
 from orthocline.services.carry import prints
 from orthocline.services.jobs.jobs import carry_out
 from orthocline.wording.cautions import CAUTIONS
+from tests.archived import rows_in
 from tests.page import holds, link, links, parsed, text, value, words_at
 from tests.reads import SPINDRIFT
 from tests.speeds import kept_speed
@@ -115,7 +116,7 @@ def test_kept_cards_are_made_by_a_job_once_and_taken_as_files(signed_in, session
 
 def test_what_is_carried_is_in_the_archive(signed_in, sessions, take_along):
     keep(signed_in, sessions)
-    (kept,) = take_along(signed_in).get_json()["prints"]
+    (kept,) = rows_in(take_along(signed_in).data, "prints")
     assert (kept["kind"], kept["title"], kept["asked"]["speeds_ft"]) == ("cards", "Cards for 10.2", [10.2])
     assert [one["title"] for one in kept["pages"]][-1] == "10.2: Dial, 6 uphill"
 

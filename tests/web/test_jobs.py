@@ -13,6 +13,7 @@ from orthocline.jobs.worker import worker_of
 from orthocline.services.errors import InvalidError
 from orthocline.services.jobs import jobs, registry
 from orthocline.services.jobs.task import Made
+from tests.archived import manifest_of, rows_in
 from tests.conftest import PASSWORD
 from tests.page import link, parsed, text
 
@@ -137,7 +138,7 @@ def test_what_a_killed_worker_left_is_begun_again(at_work):
         connection.execute(sql("INSERT INTO job_pieces SELECT id, 0, 'half' FROM jobs"))
     at_work.work()
     whole = at_work.get(link(at_work.get(asked), "Take the file"), buffered=True)
-    assert len(whole.get_json()["putts"]) == 1
+    assert len(rows_in(whole.data, "logged_putts")) == 1
     with Session(at_work.engine) as session:
         assert session.scalar(select(func.count()).select_from(LoggedPutt)) == 1
 
@@ -148,4 +149,5 @@ def test_one_that_was_done_as_its_worker_was_killed_keeps_what_it_made(at_work):
     with at_work.engine.begin() as connection:
         (number,) = connection.execute(sql("SELECT id FROM jobs")).one()
     jobs.carry_out(sessionmaker(at_work.engine), number)
-    assert at_work.get(f"{asked}/result", buffered=True).get_json()["golfer"] == "Tove"
+    made = at_work.get(f"{asked}/result", buffered=True).data
+    assert manifest_of(made)["golfer"]["name"] == "Tove"

@@ -3,9 +3,10 @@
 import math
 from collections.abc import Sequence
 from dataclasses import replace
-from typing import Any
+from typing import Annotated, Any
 
 import numpy as np
+from pydantic import BaseModel, ConfigDict, Field
 
 from orthocline.core.calls import SCHOOLS, USUAL_GOLFER
 from orthocline.core.constants import MODEL_VERSION
@@ -17,6 +18,24 @@ from orthocline.core.sure import AimRange, NextReading, Sureness
 LONGEST_WAY = 3.0
 """A ball's way to the hole is no longer than so many times the straight one."""
 PATH_COLUMN = 4
+Angle = Annotated[float, Field(ge=-360.0, le=360.0)]
+Ends = Annotated[list[float], Field(min_length=2, max_length=2)]
+
+
+class KeptRead(BaseModel):
+    """What must be in the document of a read that was kept, for it to be had again; there may be more."""
+
+    model_config = ConfigDict(extra="allow", strict=True, allow_inf_nan=False)
+
+    aim_right_m: float | None
+    launch_angle_right_deg: Angle
+    launch_speed_mps: Annotated[float, Field(gt=0.0, le=30.0)]
+    speed_at_hole_mps: Annotated[float, Field(ge=0.0, le=30.0)]
+    time_to_hole_s: Annotated[float, Field(ge=0.0, le=120.0)]
+    entry_angle_right_deg: Angle
+    past_m: Annotated[float, Field(ge=0.0, le=100.0)]
+    asked_pace_met: bool
+    aim_range_right_m: Ends | None = None
 
 
 def read_document(

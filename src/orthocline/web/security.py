@@ -34,7 +34,7 @@ csrf = CSRFProtect()
 limiter = Limiter(get_remote_address, in_memory_fallback_enabled=True)
 file_limit = limiter.shared_limit("12 per minute", scope="files")
 """Decorates whatever reads a file."""
-FILE_ENDPOINTS = ("green_files.give", "green_files.give_to", "log_files.give")
+FILE_ENDPOINTS = ("account.bring", "green_files.give", "green_files.give_to", "log_files.give")
 FILE_ARRIVAL_S = 600.0
 """A file has so long to arrive."""
 FRAME_BYTES = 100_000

@@ -24,10 +24,19 @@ class JobWords:
 JOB_WORDS: Mapping[str, JobWords] = {
     "archive": JobWords(
         "Your data",
-        "Your measures, speeds and putts are written into one file.",
+        "All that is kept of you is written into one file.",
         "Everything that is kept of you is in one file. It lies here for a day.",
         "Take the file",
         ("Back to your account", "account.page"),
+    ),
+    "archive_in": JobWords(
+        "Your archive",
+        "The archive is looked through, line by line. All of it is brought in, or nothing.",
+        "It is brought in.",
+        "See it",
+        ("Back to your account", "account.page"),
+        "account.brought_in",
+        in_percent=True,
     ),
     "pack": JobWords(
         "Today, taken along",

@@ -1,7 +1,6 @@
 """Greens and their charts, on real PostgreSQL."""
 
 import functools
-import json
 import math
 from uuid import uuid4
 
@@ -13,10 +12,10 @@ from orthocline.core.chart import ChartPin, ChartReading, with_heights
 from orthocline.db.ground.models import GreenScan
 from orthocline.formats.chart_document import chart_of
 from orthocline.services.account.access import Mode, Viewer
-from orthocline.services.carry.archive import archive
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground import charts
 from orthocline.services.ground.places import Place
+from tests.archived import archive_of, rows_in
 
 PLACE = Place("Ternholm Links", "green 6, Breakwater")
 ARROW = ChartReading((1.0, 5.0), "arrow", -0.5 * math.pi, 0.02)
@@ -129,12 +128,9 @@ def test_a_green_is_named_once_on_its_course(session, wren):
     assert charts.find_green(wren, session, other).character == "Flat and quick."
 
 
-def test_charts_go_with_the_archive_but_not_in_competition(session, wren, green_id):
+def test_charts_go_with_the_archive(session, wren, green_id):
     add(wren, session, green_id)
-    told = json.loads("".join(archive(wren, session)))["courses"][0]["greens"][0]
-    assert told["chart"]["readings"][0]["percent"] == 2.0
-    hidden = "".join(archive(Viewer(wren.golfer, Mode.COMPETITION), session))
-    assert "outline_m" not in hidden
+    assert rows_in(archive_of(wren, session), "green_charts")[-1]["chart"]["readings"][0]["percent"] == 2.0
 
 
 def test_what_is_known_is_worked_out_once(session, wren, green_id):
@@ -184,7 +180,8 @@ def test_a_scanned_green_is_known_without_a_reading(session, wren, green_id):
 
 def test_a_scan_goes_with_the_archive(session, wren, green_id):
     scanned(wren, session, green_id)
-    told = json.loads("".join(archive(wren, session)))["courses"][0]["greens"][0]["chart"]
-    again = chart_of(told)
+    archive = archive_of(wren, session)
+    (scan,) = rows_in(archive, "green_scans")
+    again = chart_of(rows_in(archive, "green_charts")[-1]["chart"] | {"scan": scan["scan"]})
     assert again.scan.steepest == pytest.approx(0.02, abs=1e-3)
     assert again.corners

@@ -1,6 +1,5 @@
 """What the log teaches its golfer: worked out from the rows, moved on with each, used where figures are."""
 
-import json
 import math
 
 import pytest
@@ -13,13 +12,13 @@ from orthocline.db.log.habits import ReadCorrection, corrections_rows, habits_ro
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.accounts import delete_account
 from orthocline.services.account.measures import golfer_of, keep_measures, own_measures
-from orthocline.services.carry.archive import archive
 from orthocline.services.errors import NotAllowedError, NotFoundError
 from orthocline.services.ground.places import Place
 from orthocline.services.jobs.task import Task
 from orthocline.services.log import habits, learning, noting
 from orthocline.services.log.entries import NOTHING_OWN, OwnKept, Result
 from orthocline.services.log.putts import delete_putt
+from tests.archived import archive_of, rows_in
 from tests.conftest import PASSWORD
 from tests.putts import plane_putt
 from tests.teaching import keep_log
@@ -135,8 +134,7 @@ def test_a_correction_is_switched_on_by_the_golfer_alone_and_off_again(session, 
     assert habits.correction_meant([one], breaks_right, "aim_spot") == one
     assert habits.correction_meant([one], breaks_left, "aim_spot") is None
     assert habits.correction_meant([one], breaks_right, "hand_gauge") is None
-    told = json.loads("".join(archive(tove, session)))
-    assert [row["factor"] for row in told["corrections"]] == [1.5]
+    assert [row["factor"] for row in rows_in(archive_of(tove, session), "read_corrections")] == [1.5]
     habits.switch_off(tove, session, "aim_spot", 1)
     assert habits.corrections_on(tove, session) == ()
 
@@ -165,7 +163,6 @@ def test_in_competition_nothing_of_it_is_said_or_used(session, tove):
     ):
         with pytest.raises(NotAllowedError):
             refused()
-    assert "corrections" not in json.loads("".join(archive(playing, session)))
 
 
 def test_it_goes_with_its_golfer(session, tove):

@@ -1,6 +1,5 @@
 """The log, accounts, the mode and the demo, on real PostgreSQL."""
 
-import json
 from datetime import UTC, datetime, timedelta
 from uuid import uuid4
 
@@ -21,7 +20,6 @@ from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.accounts import delete_account, sign_in, sign_up
-from orthocline.services.carry.archive import archive
 from orthocline.services.demo.drills import DONE
 from orthocline.services.demo.golfer import DEMO_GOLFER, PLAYERS, PUTTS_LOGGED, SPINDRIFT, load_demo
 from orthocline.services.demo.speeds import WEEKS
@@ -39,6 +37,7 @@ from orthocline.services.today import today
 from orthocline.wording.read.call import call
 from orthocline.wording.read.rolled import fate_words
 from orthocline.wording.wording import USUAL_WORDING
+from tests.archived import archive_of, manifest_of, rows_in
 from tests.conftest import PASSWORD
 from tests.putts import plane_putt
 
@@ -170,11 +169,12 @@ def test_export_and_delete_take_everything(session, saved):
     round_of = begin_outing(Viewer(golfer), session, "round", "Links", datetime.now(UTC), uuid4())
     putt.outing_id = round_of.id
     session.flush()
-    document = json.loads("".join(archive(Viewer(golfer), session)))
-    assert document["golfer"] == "Tove"
-    assert document["putts"][0]["putt"]["green_speed_ft"] == 10.2
-    assert document["putts"][0]["finish_along_m"] == 0.2
-    assert document["putts"][0]["outing"] == document["outings"][0]["name"]
+    archive = archive_of(Viewer(golfer), session)
+    assert manifest_of(archive)["golfer"]["name"] == "Tove"
+    (told,), (outing,) = rows_in(archive, "logged_putts"), rows_in(archive, "outings")
+    assert told["putt_document"]["green_speed_ft"] == 10.2
+    assert told["finish_along_m"] == 0.2
+    assert told["outing_id"] == outing["key"]
     with pytest.raises(InvalidError):
         delete_account(Viewer(golfer), session, "not the password")
     delete_account(Viewer(golfer), session, PASSWORD)

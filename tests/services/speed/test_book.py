@@ -1,6 +1,5 @@
 """The speed book: which speed a read uses, how sure and how old; and measuring it, refused in Competition."""
 
-import json
 from datetime import UTC, datetime, timedelta
 
 import numpy as np
@@ -11,7 +10,6 @@ from orthocline.core.speed import STANDARD_RAMP, Findings, HiddenGreen, Tempo, a
 from orthocline.core.units import FOOT_M
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.accounts import delete_account
-from orthocline.services.carry.archive import archive
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground.places import NOWHERE, Place
 from orthocline.services.speed import measuring
@@ -27,6 +25,7 @@ from orthocline.services.speed.book import (
     restore_speed,
 )
 from orthocline.services.speed.measuring import SimulatedRamp, hidden_green, level_reading, ramp_speed
+from tests.archived import archive_of, rows_in
 from tests.conftest import PASSWORD
 from tests.speeds import COURSE, kept_speed
 
@@ -153,10 +152,10 @@ def test_the_archive_holds_the_book_and_the_measures_and_deleting_takes_them(ses
     kept_speed(
         session, golfer, 10.4, green="practice green", condition=Condition(firmness="firm", trueness=4)
     )
-    document = json.loads("".join(archive(Viewer(golfer), session)))
-    assert document["speeds"][0]["speed_ft"] == 10.4
-    assert (document["speeds"][0]["firmness"], document["speeds"][0]["trueness"]) == ("firm", 4)
-    assert document["measures"] is None
+    archive = archive_of(Viewer(golfer), session)
+    (told,) = rows_in(archive, "speed_notes")
+    assert (told["speed_ft"], told["firmness"], told["trueness"]) == (10.4, "firm", 4)
+    assert rows_in(archive, "own_measures") == []
     delete_account(Viewer(golfer), session, PASSWORD)
     assert list_speeds(Viewer(golfer), session) == []
 

@@ -1,6 +1,5 @@
 """Sessions of questions: taken up where they were, answered once, in time or late, and what is kept."""
 
-import json
 from datetime import UTC, datetime, timedelta
 from uuid import uuid4
 
@@ -12,7 +11,6 @@ from orthocline.core.calls import USUAL_GOLFER
 from orthocline.core.train import TWELVE, Asks, Given
 from orthocline.db.train.models import TrainedQuestion, TrainingLevel, TrainingMemory, TrainingSession
 from orthocline.services.account.access import Mode, Viewer
-from orthocline.services.carry.archive import archive
 from orthocline.services.demo.greens import DEMO_GREENS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground.charts import keep_chart, new_green
@@ -28,6 +26,7 @@ from orthocline.services.train.sessions import (
     question_of,
     stop,
 )
+from tests.archived import archive_of, rows_in
 
 NOW = datetime(2026, 11, 27, 9, 0, tzinfo=UTC)
 
@@ -213,11 +212,13 @@ def _aim(viewer, asked):
     return mark(viewer, asked, from_zero, USUAL_GOLFER).truth
 
 
-def test_all_of_it_is_taken_along_and_withheld_in_competition(viewer, session):
+def test_all_of_it_is_taken_along(viewer, session):
     begin(viewer, session, "card", "made", 5, NOW)
     answer_next(viewer, session, (0.03,))
-    told = json.loads("".join(archive(viewer, session)))["training"]
-    assert told[0]["session"]["asks"] == "card"
-    assert told[0]["questions"][0]["given"] == {"figures": [0.03]}
-    assert {name for one in told for name in one} == {"session", "questions", "level", "comes_back"}
-    assert json.loads("".join(archive(Viewer(viewer.golfer, Mode.COMPETITION), session)))["training"] == []
+    archive = archive_of(viewer, session)
+    (held,), questions = rows_in(archive, "training_sessions"), rows_in(archive, "trained_questions")
+    assert held["asks"] == "card"
+    assert questions[0]["given"]["figures"] == [0.03]
+    assert {one["session_id"] for one in questions} == {held["key"]}
+    assert rows_in(archive, "training_levels")
+    assert rows_in(archive, "training_memories")

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from uuid import UUID
 
 from sqlalchemy import select
-from sqlalchemy.orm import Session, undefer
+from sqlalchemy.orm import Session
 
 from orthocline.db.carry.models import Arrival, Print
 
@@ -13,12 +13,6 @@ def prints_of(session: Session, golfer_id: int) -> Sequence[Print]:
     """Return a golfer's prints, newest first, without their pages."""
     query = select(Print).where(Print.golfer_id == golfer_id, Print.deleted_at.is_(None))
     return session.scalars(query.order_by(Print.asked_at.desc(), Print.id.desc())).all()
-
-
-def prints_with_pages(session: Session, golfer_id: int) -> Sequence[Print]:
-    """Return all of a golfer's prints, oldest first, with their pages."""
-    query = select(Print).where(Print.golfer_id == golfer_id).options(undefer(Print.pages))
-    return session.scalars(query.order_by(Print.id)).all()
 
 
 def print_like(session: Session, golfer_id: int, digest: str) -> Print | None:

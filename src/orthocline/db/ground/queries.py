@@ -31,11 +31,6 @@ def green_named(session: Session, course_id: int, name: str) -> Green | None:
     return session.scalar(select(Green).where(Green.course_id == course_id, same(Green.name, name)))
 
 
-def courses_of(session: Session, golfer_id: int) -> Sequence[Course]:
-    """Return a golfer's courses, in the order in which they came."""
-    return session.scalars(select(Course).where(Course.golfer_id == golfer_id).order_by(Course.id)).all()
-
-
 def kept_course(session: Session, golfer_id: int, name: str) -> Course:
     """Return a golfer's course of that name, new if there is none; it is written as it was last."""
     one_at_a_time(session, golfer_id)

@@ -1,12 +1,11 @@
 """A golfer's green speeds."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from datetime import datetime
 
 from sqlalchemy import Select, func, select
 from sqlalchemy.orm import Session
 
-from orthocline.db.entries import FETCHED
 from orthocline.db.ground.models import Course
 from orthocline.db.speed.models import SpeedNote
 
@@ -53,12 +52,6 @@ def measured_courses(session: Session, golfer_id: int) -> Sequence[Course]:
     return session.scalars(
         select(Course).where(Course.id.in_(measured)).order_by(func.folded(Course.name))
     ).all()
-
-
-def all_speeds(session: Session, golfer_id: int) -> Iterator[SpeedNote]:
-    """Return all speeds of a golfer, newest first, fetched as they are taken."""
-    query = _speeds(golfer_id).order_by(SpeedNote.measured_at.desc(), SpeedNote.id.desc())
-    return iter(session.scalars(query.execution_options(yield_per=FETCHED)))
 
 
 def _speeds(golfer_id: int) -> Select[SpeedNote]:

@@ -1,12 +1,11 @@
 """A golfer's training sessions, questions, levels and what comes back."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from datetime import datetime
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from orthocline.db.entries import FETCHED
 from orthocline.db.train.models import TrainedQuestion, TrainingLevel, TrainingMemory, TrainingSession
 
 
@@ -17,12 +16,6 @@ def open_session(session: Session, golfer_id: int) -> TrainingSession | None:
             TrainingSession.golfer_id == golfer_id, TrainingSession.ended_at.is_(None)
         )
     )
-
-
-def sessions_of(session: Session, golfer_id: int) -> Sequence[TrainingSession]:
-    """Return all sessions of a golfer, oldest first."""
-    query = select(TrainingSession).where(TrainingSession.golfer_id == golfer_id)
-    return session.scalars(query.order_by(TrainingSession.id)).all()
 
 
 def newest_of(session: Session, golfer_id: int, asks: str) -> TrainingSession | None:
@@ -37,12 +30,6 @@ def questions_in(session: Session, session_id: int) -> Sequence[TrainedQuestion]
     """Return the questions of a session in their order."""
     query = select(TrainedQuestion).where(TrainedQuestion.session_id == session_id)
     return session.scalars(query.order_by(TrainedQuestion.number)).all()
-
-
-def all_questions(session: Session, golfer_id: int) -> Iterator[TrainedQuestion]:
-    """Yield all questions of a golfer, in the order in which they were asked."""
-    query = select(TrainedQuestion).where(TrainedQuestion.golfer_id == golfer_id)
-    return session.scalars(query.order_by(TrainedQuestion.id).execution_options(yield_per=FETCHED))
 
 
 def answered_of(

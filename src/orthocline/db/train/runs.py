@@ -34,12 +34,6 @@ def last_runs(session: Session, golfer_id: int) -> dict[str, DrillRun]:
     return {row.drill: row for row in rows}
 
 
-def all_runs(session: Session, golfer_id: int) -> Sequence[DrillRun]:
-    """Return all runs of a golfer, oldest first."""
-    query = select(DrillRun).where(DrillRun.golfer_id == golfer_id)
-    return session.scalars(query.order_by(DrillRun.id)).all()
-
-
 def figures_of(session: Session, golfer_id: int, drill: str, limit: int) -> list[float]:
     """Return the newest figures that a golfer measured with a drill, newest first."""
     query = select(DrillRun.figures).where(
@@ -60,9 +54,3 @@ def open_plan(session: Session, golfer_id: int) -> PracticePlan | None:
     return session.scalar(
         select(PracticePlan).where(PracticePlan.golfer_id == golfer_id, PracticePlan.ended_at.is_(None))
     )
-
-
-def all_plans(session: Session, golfer_id: int) -> Sequence[PracticePlan]:
-    """Return all practice sessions of a golfer, oldest first."""
-    query = select(PracticePlan).where(PracticePlan.golfer_id == golfer_id)
-    return session.scalars(query.order_by(PracticePlan.id)).all()

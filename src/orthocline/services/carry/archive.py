@@ -1,191 +1,245 @@
-"""Everything that is kept of a golfer, as one JSON file, made piece by piece: a log may be long."""
+"""Everything that is kept of a golfer, as one archive; and in again, whole or not at all."""
 
 import json
-from collections.abc import Generator, Iterator, Mapping
-from datetime import datetime
-from typing import Any
+from collections.abc import Generator, Iterator
+from contextlib import contextmanager
+from datetime import UTC, datetime
+from tempfile import TemporaryFile
+from typing import Any, Final, NamedTuple
+from uuid import UUID
 
+from sqlalchemy import Table
 from sqlalchemy.orm import Session
 
-from orthocline.db.account.models import OwnMeasures
-from orthocline.db.account.queries import measures_of
-from orthocline.db.base import Base
-from orthocline.db.carry.models import Print
-from orthocline.db.carry.queries import prints_with_pages
-from orthocline.db.entries import count_of
-from orthocline.db.ground.models import Placed
-from orthocline.db.ground.queries import charted_greens, courses_of, scan_document
-from orthocline.db.log.habits import corrections_rows
-from orthocline.db.log.models import LoggedPutt, Outing
-from orthocline.db.log.outings import outings_of
-from orthocline.db.log.queries import all_putts
-from orthocline.db.speed.models import SpeedNote
-from orthocline.db.speed.queries import all_speeds
-from orthocline.db.train.queries import all_questions, levels_of, memories_of, sessions_of
-from orthocline.db.train.runs import all_plans, all_runs
-from orthocline.services.account.access import Viewer, own_data
+from orthocline.db.account.queries import golfer_by_id
+from orthocline.db.carry.archive import (
+    ARCHIVED,
+    NAMED,
+    REFUSED,
+    Numbers,
+    copy_in,
+    count_of_rows,
+    natural,
+    referred,
+    rows_of,
+    same_named,
+    schema_version,
+    take_chart_number,
+    there,
+)
+from orthocline.db.entries import one_at_a_time
+from orthocline.formats.archive_file import (
+    LARGEST_BYTES,
+    Archive,
+    ArchiveError,
+    GolferPart,
+    file_name,
+    written,
+)
+from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.carry.archive_rows import line_of, rows_in
+from orthocline.services.errors import DomainError
+from orthocline.services.jobs.files import file_bytes, given_file, keep_file, let_go
 from orthocline.services.jobs.task import Made, Task
+from orthocline.wording.dates import is_zone
 
-OWN_COLUMNS = ("id", "golfer_id", "key", "deleted_at", "course_id", "green_id", "outing_id", "session_id")
-"""Columns that are the program's own: an archive holds all others."""
-OF_READS = ("read_aim_right_m", "past_m", "breaks_right", "start_right_rad")
-NOTED = (
-    *("hole", "number", "method", "by_device", "started_right", "passed_right", "gate_touched"),
-    *("struck_centre", "read_was_right", "line_was_right", "pace_was_right", "committed"),
+Row = dict[str, Any]
+OUT: Final = "Taking an archive along, which holds what was read and measured,"
+IN: Final = "Bringing in an archive, which holds what was read and measured,"
+TOO_LARGE: Final = f"An archive has at most {LARGEST_BYTES // 1_000_000} MB."
+OTHER_VERSION: Final = (
+    "This archive was made by another version of this program than runs here: bring both to the same one,"
+    " and take it along again."
 )
-WITHHELD = (
-    "In Competition reads, speeds, strokes, training and charts of greens are left out."
-    " They are here again when it ends."
-)
+NOTHING_KEPT: Final = "Nothing was brought in."
+CLASHES: Final = {
+    "uq_training_sessions_open": "it goes on, and another session of training goes on here: end one of them.",
+    "uq_drill_runs_open": "it goes on, and another drill goes on here: end one of them.",
+    "uq_practice_plans_open": "it goes on, and another practice goes on here: end one of them.",
+    "uq_green_charts_green_id_number": "a green of that name is charted here too: delete one of the charts.",
+    "uq_read_corrections_golfer_id_method_breaks": "such reads are corrected here too: switch one off.",
+}
+"""Where what is brought in and what is here cannot both be, by the rule that says so."""
 
 
-@own_data
+class Brought(NamedTuple):
+    """What an archive brings: whose it is, how many rows are new, and how many are there."""
+
+    golfer: str
+    new: int
+    there: int
+
+
+@open_play(OUT)
 def archive_size(viewer: Viewer, session: Session, _task: Task) -> int:
-    """Return about how many things an archive has: speeds and putts, those on their way out too."""
-    return count_of(session, SpeedNote, viewer.owner_id) + count_of(session, LoggedPutt, viewer.owner_id)
+    """Return how many rows an archive has."""
+    return count_of_rows(session, viewer.owner_id)
 
 
-@own_data
+@open_play(OUT)
 def archived(viewer: Viewer, session: Session, _task: Task) -> Generator[Made]:
-    """Return the archive as a job makes it."""
-    for count, piece in enumerate(archive(viewer, session), start=1):
-        yield Made(piece.encode(), count)
+    """Make the archive, piece by piece: a log may be long."""
+    golfer = viewer.owner
+    told = GolferPart(name=golfer.name, signed_up=golfer.created_at, time_zone=golfer.time_zone)
+    tables = {name: _lines(session, golfer.id, table) for name, table in ARCHIVED.items()}
+    for piece in written(told, schema_version(session), datetime.now(UTC), tables):
+        yield Made(piece.content, piece.rows)
 
 
-@own_data
-def archive(viewer: Viewer, session: Session) -> Iterator[str]:
-    """Return the archive in pieces, each speed and each putt one of its own.
+def _lines(session: Session, golfer_id: int, table: Table) -> Iterator[bytes]:
+    return (line_of(table, row) for row in rows_of(session, golfer_id, table))
 
-    In Competition reads and speeds are left out, and the file says so.
+
+@open_play(IN)
+def give_archive(
+    viewer: Viewer, session: Session, name: str, pieces: Iterator[bytes], key: UUID | None = None
+) -> Task:
+    """Keep an archive for a day, and return what a job is asked; raises InvalidError where too large."""
+    return Task({}, keep_file(viewer, session, name, pieces, LARGEST_BYTES, TOO_LARGE, key).id)
+
+
+@open_play(IN)
+def brought_size(viewer: Viewer, session: Session, task: Task) -> int:
+    """Return how large the file is [bytes]; raises NotFoundError where it is gone."""
+    return given_file(viewer, session, task).size
+
+
+@open_play(IN)
+def looked_through(viewer: Viewer, session: Session, task: Task) -> Generator[Made]:
+    """Look an archive through: yield how far that is, and at last what it brings.
+
+    Raises
+    ------
+    DomainError
+        For a file that is no archive, or whose lines are not all right; it says which.
     """
-    golfer, hidden = viewer.owner, viewer.in_competition
-    whole = {
-        "version": 1,
-        "golfer": golfer.name,
-        "signed_up": golfer.created_at.isoformat(),
-        "time_zone": golfer.time_zone,
-        "measures": _measures_document(measures_of(session, viewer.owner_id), hidden=hidden),
-    }
-    if hidden:
-        whole["withheld"] = WITHHELD
-    else:
-        whole["corrections"] = [_columns(one) for one in corrections_rows(session, viewer.owner_id)]
-    yield f"{json.dumps(whole, indent=1)[:-2]},\n"
-    yield from _listed("courses", _course_documents(session, viewer.owner_id, hidden=hidden))
-    yield ",\n"
-    outings = {one.id: one for one in outings_of(session, viewer.owner_id)}
-    yield from _listed("outings", (_outing_document(one) for one in outings.values()))
-    yield ",\n"
-    yield from _listed("training", iter(()) if hidden else _training_documents(session, viewer.owner_id))
-    yield ",\n"
-    runs = () if hidden else all_runs(session, viewer.owner_id)
-    yield from _listed("drills", (_columns(run) for run in runs))
-    yield ",\n"
-    plans = () if hidden else all_plans(session, viewer.owner_id)
-    yield from _listed("practice_plans", (_columns(plan) for plan in plans))
-    yield ",\n"
-    carried = prints_with_pages(session, viewer.owner_id)
-    yield from _listed("prints", (_print_document(one) for one in carried))
-    yield ",\n"
-    speeds = () if hidden else all_speeds(session, viewer.owner_id)
-    yield from _listed("speeds", (_where(note) | _columns(note) for note in speeds))
-    yield ",\n"
-    yield from _listed(
-        "putts",
-        (_putt_document(putt, outings, hidden=hidden) for putt in all_putts(session, viewer.owner_id)),
-    )
-    yield "\n}\n"
+    size, read = given_file(viewer, session, task).size, 0
+    fresh = known = 0
+    with _opened(viewer, session, task) as archive:
+        rows = sum(told.rows for told in archive.manifest.tables.values())
+        for name, table in ARCHIVED.items():
+            here = there(session, viewer.owner_id, table)
+            for batch in rows_in(archive, name):
+                old = sum(_told_apart(table, row) in here for _, row in batch)
+                fresh, known, read = fresh + len(batch) - old, known + old, read + len(batch)
+                yield Made(b"", min(size * read // max(rows, 1), size - 1))
+        brings = Brought(archive.manifest.golfer.name, fresh, known)
+    yield Made(json.dumps(brings._asdict()).encode(), size)
 
 
-def _listed(name: str, rows: Iterator[dict[str, Any]]) -> Iterator[str]:
-    yield f' "{name}": ['
-    for i, row in enumerate(rows):
-        yield f"{',' if i else ''}\n  {json.dumps(row)}"
-    yield "\n ]"
+def brought_of(result: bytes) -> Brought:
+    """Return what an archive brought, as a job has written it."""
+    return Brought(**json.loads(result))
 
 
-def _measures_document(measures: OwnMeasures | None, *, hidden: bool) -> dict[str, Any] | None:
-    if measures is None:
-        return None
-    told = _columns(measures)
-    for name in ("stride_trials", "slope_pairs"):
-        told[name] = [_columns(trial) for trial in getattr(measures, name)]
-    if hidden:
+@open_play(IN)
+def bring_in(viewer: Viewer, session: Session, task: Task) -> None:
+    """Bring in all of an archive that is not here yet, and let its file go; what is here stays as it is.
+
+    Raises
+    ------
+    DomainError
+        Where a line cannot be kept; then nothing is.
+    """
+    one_at_a_time(session, viewer.owner_id)
+    with _opened(viewer, session, task) as archive:
+        numbers = Numbers(session, viewer.owner_id)
+        for name in ARCHIVED:
+            _Taking(viewer.owner_id, session, numbers, name).take(archive)
+        _take_golfer(session, viewer.owner_id, archive.manifest.golfer)
+    let_go(viewer, session, task)
+
+
+@contextmanager
+def _opened(viewer: Viewer, session: Session, task: Task) -> Iterator[Archive]:
+    """Open an archive; what is wrong with it is told to the golfer."""
+    with TemporaryFile() as held:
+        for piece in file_bytes(viewer, session, task):
+            held.write(piece)
+        held.seek(0)
+        try:
+            archive = Archive(held, ARCHIVED)
+            if archive.manifest.schema_version != schema_version(session):
+                raise DomainError(OTHER_VERSION)
+            yield archive
+        except ArchiveError as error:
+            raise DomainError(f"{error} {NOTHING_KEPT}") from error
+
+
+def _take_golfer(session: Session, golfer_id: int, told: GolferPart) -> None:
+    """Take over since when there is an account, and by whose clock it lives if nobody has said so here."""
+    golfer = golfer_by_id(session, golfer_id)
+    assert golfer is not None, "who brings it in is there"
+    if golfer.time_zone is None and is_zone(told.time_zone or ""):
+        golfer.time_zone = told.time_zone
+    golfer.created_at = min(golfer.created_at, told.signed_up)
+
+
+def _told_apart(table: Table, row: Row) -> tuple[Any, ...]:
+    return tuple(row[name] for name in natural(table))
+
+
+class _Taking:
+    """One table of an archive on its way in."""
+
+    def __init__(self, golfer_id: int, session: Session, numbers: Numbers, name: str) -> None:
+        self.golfer_id, self.session, self.numbers = golfer_id, session, numbers
+        self.name, self.table = name, ARCHIVED[name]
+        self.refers = {
+            column.name: target for column in self.table.columns if (target := referred(column)) is not None
+        }
+
+    def take(self, archive: Archive) -> None:
+        """Add what is not here yet; raises ArchiveError for a line that cannot be kept."""
+        here = there(self.session, self.golfer_id, self.table)
+        for batch in rows_in(archive, self.name):
+            fresh = [(number, row) for number, row in batch if _told_apart(self.table, row) not in here]
+            here |= {_told_apart(self.table, row) for _, row in batch}
+            numbered = [(number, self._numbered(number, row)) for number, row in fresh]
+            if self.name in NAMED:
+                numbered = [one for one in numbered if not self._is_here(one[1])]
+            self._add(numbered)
+        self.numbers.forget(self.table)
+
+    def _numbered(self, line: int, row: Row) -> Row:
+        """Return a row with the numbers of what it refers to."""
+        told = dict(row)
+        for name, target in self.refers.items():
+            if row[name] is not None:
+                told[name] = self.numbers.of(target, row[name])
+                if told[name] is None:
+                    raise ArchiveError(
+                        f"{file_name(self.name)}, line {line}: {name} names nothing that is there."
+                    )
         return told
-    return told | {"stroke_putts": [_columns(trial) for trial in measures.stroke_trials]}
+
+    def _is_here(self, row: Row) -> bool:
+        """Return whether there is a course or a green of that name, which then stands for the archive's."""
+        number = same_named(self.session, self.golfer_id, self.table, row)
+        if number is None:
+            return False
+        self.numbers.alias(self.table, row["key"], number)
+        if row.get("chart_number"):
+            take_chart_number(self.session, number, row["chart_number"])
+        return True
+
+    def _add(self, numbered: list[tuple[int, Row]]) -> None:
+        """Add rows at once; where that cannot be, one after another, to say which of them it is."""
+        try:
+            with self.session.begin_nested():
+                copy_in(self.session, self.golfer_id, self.table, [row for _, row in numbered])
+        except REFUSED:
+            for line, row in numbered:
+                try:
+                    with self.session.begin_nested():
+                        copy_in(self.session, self.golfer_id, self.table, [row])
+                except REFUSED as error:
+                    raise ArchiveError(f"{file_name(self.name)}, line {line}: {_clash(error)}") from error
 
 
-def _columns(row: Base) -> dict[str, Any]:
-    """Return a row's columns as JSON data, times as ISO text."""
-    names = [column.key for column in row.__table__.columns if column.key not in OWN_COLUMNS]
-    values = {name: getattr(row, name) for name in names}
-    return {name: v.isoformat() if isinstance(v, datetime) else v for name, v in values.items()}
-
-
-def _course_documents(session: Session, golfer_id: int, *, hidden: bool) -> Iterator[dict[str, Any]]:
-    greens: dict[str, list[dict[str, Any]]] = {course.name: [] for course in courses_of(session, golfer_id)}
-    for course, green, charted in charted_greens(session, golfer_id):
-        told: dict[str, Any] = {"green": green.name, "character": green.character, "note": green.note}
-        if charted and not hidden:
-            scan = {"scan": scan_document(session, charted.scan_id)} if charted.scan_id else {}
-            told["chart"] = charted.chart | scan
-        greens[course.name].append(told)
-    for name, told_of in greens.items():
-        yield {"course": name, "greens": told_of}
-
-
-def _training_documents(session: Session, golfer_id: int) -> Iterator[dict[str, Any]]:
-    """Yield sessions with their questions, then how far each question has come, and what comes back when."""
-    asked: dict[int, list[dict[str, Any]]] = {}
-    for row in all_questions(session, golfer_id):
-        asked.setdefault(row.session_id, []).append(_columns(row))
-    for one in sessions_of(session, golfer_id):
-        yield {"session": _columns(one), "questions": asked.get(one.id, [])}
-    for level in levels_of(session, golfer_id).values():
-        yield {"level": _columns(level)}
-    for memory in memories_of(session, golfer_id).values():
-        yield {"comes_back": _columns(memory)}
-
-
-def _print_document(one: Print) -> dict[str, Any]:
-    """Return what is carried with its pages, but for the files that are made of them."""
-    made_at = one.made_at.isoformat() if one.made_at else None
-    return {"kind": one.kind, "title": one.title, "asked": one.asked, "made_at": made_at, "pages": one.pages}
-
-
-def _where(row: Placed) -> dict[str, str]:
-    return dict(zip(("course", "green"), row.names, strict=True))
-
-
-def _outing_document(outing: Outing) -> dict[str, Any]:
-    course = outing.course.name if outing.course else ""
-    return {"name": str(outing.key), "course": course} | _columns(outing)
-
-
-def _putt_document(putt: LoggedPutt, outings: Mapping[int, Outing], *, hidden: bool) -> dict[str, Any]:
-    read = {
-        "green_speed_ft": putt.green_speed_ft,
-        "putt": putt.putt_document,
-        "read": putt.read_document,
-        "model": putt.model_version,
-        "own_aim_right_m": putt.own_aim_right_m,
-        "own_school": putt.own_school,
-        "own_figures": putt.own_figures,
-        "corrected_by": putt.corrected_by,
-        "impression_right_m": putt.impression_right_m,
-        **{name: getattr(putt, name) for name in OF_READS},
-    }
-    outing = outings.get(putt.outing_id or 0)
-    return {
-        "logged_at": putt.created_at.isoformat(),
-        **_where(putt),
-        "length_m": putt.length_m,
-        **({} if hidden else read),
-        "note": putt.note,
-        "holed": putt.holed,
-        "finish_along_m": putt.finish_along_m,
-        "finish_across_m": putt.finish_across_m,
-        "outing": str(outing.key) if outing else None,
-        "visit": str(putt.visit),
-        **{name: getattr(putt, name) for name in NOTED},
-    }
+def _clash(error: Exception) -> str:
+    """Return in words why a row cannot be kept beside what is here."""
+    rule = getattr(getattr(error, "diag", None), "constraint_name", None) or ""
+    if rule in CLASHES:
+        return CLASHES[rule]
+    return f"it does not fit what a row may be ({rule})." if rule else "it does not fit what a row may be."

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from sqlalchemy.orm import Session
 
 from orthocline.services.account.access import Viewer
-from orthocline.services.carry.archive import archive_size, archived
+from orthocline.services.carry.archive import archive_size, archived, bring_in, brought_size, looked_through
 from orthocline.services.carry.making import make_print, print_size
 from orthocline.services.carry.pack import pack_size, packed
 from orthocline.services.ground.green_export import export_size, exported, file_asked
@@ -39,11 +39,12 @@ class Kind:
 
 
 def _report(_task: Task) -> tuple[str, str]:
-    return "orthocline-putts.json", "application/json"
+    return "orthocline-report.json", "application/json"
 
 
 KINDS: Mapping[str, Kind] = {
-    "archive": Kind(archive_size, archived, lambda _task: ("orthocline-account.json", "application/json")),
+    "archive": Kind(archive_size, archived, lambda _task: ("orthocline-account.zip", "application/zip")),
+    "archive_in": Kind(brought_size, looked_through, _report, bring_in),
     "green_export": Kind(export_size, exported, file_asked),
     "habits": Kind(putts_to_learn, nothing_made, _report, work_out_habits),
     "pack": Kind(pack_size, packed, lambda _task: ("orthocline-today.json", "application/json")),

@@ -16,6 +16,7 @@ from flask import (
 from flask import session as cookie
 from flask_login import login_required
 from flask_wtf import FlaskForm
+from werkzeug.exceptions import NotFound
 from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.services.account.accounts import (
@@ -27,18 +28,22 @@ from orthocline.services.account.accounts import (
     sign_in,
     sign_up,
 )
+from orthocline.services.carry.archive import brought_of, give_archive
 from orthocline.services.demo.golfer import COPY_LIFE, DEMO_GOLFER, PUPILS, demo_copy
 from orthocline.services.errors import InvalidError
-from orthocline.services.jobs.jobs import ask_for
+from orthocline.services.jobs.jobs import ask_for, find_job, result_of
 from orthocline.web.account.forms import DeleteForm, PasswordForm, SignInForm, SignUpForm, TimeZoneForm
 from orthocline.web.database import session
 from orthocline.web.identity import login_manager, sign_in_as, sign_out_here, viewer
 from orthocline.web.local import local_path
 from orthocline.web.once import Typed, carried_form, entry_key, typed_form
-from orthocline.web.security import EXPORT_LIMIT, SIGN_IN_LIMIT, limiter
+from orthocline.web.security import EXPORT_LIMIT, SIGN_IN_LIMIT, file_limit, limiter
+from orthocline.web.shared.uploads import pieces_of
+from orthocline.wording.carry.archive import brought_words
 from orthocline.wording.dates import time_zones
 
 blueprint = Blueprint("account", __name__)
+BRINGING = "archive_in"
 Page = str | AnyResponse | tuple[str, int]
 
 
@@ -127,9 +132,41 @@ def time_zone() -> Page:
 @limiter.limit(EXPORT_LIMIT)
 @login_required
 def export() -> AnyResponse:
-    """Ask for everything that is kept of the golfer, as one JSON file."""
+    """Ask for everything that is kept of the golfer, as one archive."""
     job = ask_for(viewer(), session(), "archive", key=entry_key())
     return redirect(url_for("jobs.page", job_id=job.id), 303)
+
+
+@blueprint.post("/account/archive")
+@file_limit
+@login_required
+def bring() -> Page:
+    """Take in an archive, to be looked through and brought in."""
+    file = request.files.get("file")
+    if file is None or not file.filename or not FlaskForm().validate_on_submit():
+        return _page(file_error="Choose a file.")
+    try:
+        task = give_archive(viewer(), session(), file.filename, pieces_of(file.stream), entry_key())
+    except InvalidError as refused:
+        return _page(file_error=str(refused))
+    finally:
+        file.close()
+    job = ask_for(viewer(), session(), BRINGING, task, entry_key())
+    return redirect(url_for("jobs.page", job_id=job.id), 303)
+
+
+@blueprint.get("/account/archive/<int:job_id>")
+@login_required
+def brought_in(job_id: int) -> AnyResponse:
+    """Say what an archive brought, or why it did not."""
+    job = find_job(viewer(), session(), job_id)
+    if job.kind != BRINGING or job.is_open:
+        raise NotFound
+    if job.state == "done":
+        flash(brought_words(*brought_of(b"".join(result_of(viewer(), session(), job_id)))))
+    else:
+        flash(job.why or "Nothing was brought in.")
+    return redirect(url_for(".page"), 303)
 
 
 @blueprint.post("/account/delete")
@@ -153,6 +190,7 @@ def _page(
     password_form: FlaskForm | None = None,
     delete_form: FlaskForm | None = None,
     zone_form: FlaskForm | None = None,
+    file_error: str = "",
 ) -> Page:
     page = render_template(
         "account/page.html",
@@ -160,6 +198,7 @@ def _page(
         password_form=password_form or PasswordForm(formdata=None),
         zone_form=zone_form or TimeZoneForm(formdata=None, data={"time_zone": viewer().owner.time_zone}),
         zones=time_zones(),
+        file_error=file_error,
         copy_ends=viewer().owner.created_at + COPY_LIFE if viewer().owner.demo else None,
     )
     return page, 422 if request.method == "POST" else 200
