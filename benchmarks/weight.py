@@ -2,21 +2,42 @@
 
 import gzip
 import json
+import re
 from pathlib import Path
 
 from client import fetch
+
+STATIC = Path(__file__).parents[1] / "src/orthocline/web/static"
+NAMED = re.compile(r'(?:src|href)="/static/([^"?]+\.(?:js|css))')
+MARKED = re.compile(r"^js~[0-9a-f]+/")
+TYPE = re.compile(r"url\(([^)]+\.woff2)\)")
+IMPORTED = re.compile(r'from "\./([^"]+)"')
 
 
 def bench_weight(redraw):
     """Print the weight of a first visit and of a redraw, by the address of one."""
     page = fetch(redraw)[1]
-    static = Path(__file__).parents[1] / "src/orthocline/web/static"
     sizes = {"page": len(gzip.compress(page))}
-    for path in sorted(static.rglob("*")):
-        if path.suffix in (".css", ".js"):
-            sizes[path.name] = len(gzip.compress(path.read_bytes()))
-        elif path.suffix == ".woff2":
-            sizes[path.name] = path.stat().st_size
+    for name in sorted(needed(page.decode())):
+        held = (STATIC / name).read_bytes()
+        sizes[name] = len(held) if name.endswith(".woff2") else len(gzip.compress(held))
     part = len(gzip.compress(fetch(redraw, {"HX-Request": "true"})[1]))
     print(f"weight: first visit {sum(sizes.values()) / 1e3:.0f} kB, a redraw {part / 1e3:.1f} kB (gzip)")
     print("  " + json.dumps(sizes))
+
+
+def needed(page):
+    """Return what a page names, the type of its styles, and what its modules import."""
+    names = {MARKED.sub("js/", name) for name in NAMED.findall(page)}
+    waiting = set(names)
+    while waiting:
+        name = waiting.pop()
+        found = set()
+        if name.endswith(".js"):
+            folder = name.rpartition("/")[0]
+            found = {f"{folder}/{one}" for one in IMPORTED.findall((STATIC / name).read_text())}
+        elif name.endswith(".css"):
+            found = set(TYPE.findall((STATIC / name).read_text()))
+        waiting |= found - names
+        names |= found
+    return names

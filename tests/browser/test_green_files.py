@@ -37,6 +37,7 @@ def test_a_file_is_given_looked_at_corrected_and_kept(page, work, tmp_path):
     page.find("#up").clear()
     page.find("#up").send_keys("90 deg")
     page.press("Look again")
+    page.see("It waits for its turn", "#job")
     work()
     page.until(lambda: page.all("#up") and page.value("up") == "90 deg")
     page.press("Keep it as Ternholm Links, 9, by laser")

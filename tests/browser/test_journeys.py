@@ -272,7 +272,7 @@ def test_axe_finds_nothing(page, metrics, who):
 def test_work_in_the_background_is_waited_for_without_losing_ones_place_and_cancelled(page):
     page.as_wren()
     page.go("/account")
-    page.press("Take it along (JSON)")
+    page.press("Take it along")
     page.see("It waits for its turn", "#job")
     page.run("document.querySelector('#job button').focus()")
     page.run("return new Promise(done => setTimeout(done, 2500))")  # two answers, or three

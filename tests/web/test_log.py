@@ -5,6 +5,7 @@ from sqlalchemy import event, select
 
 from orthocline.db.log.models import LoggedPutt
 from orthocline.services.ground.places import place_of
+from tests.archived import rows_in
 from tests.conftest import PASSWORD
 from tests.page import link, parsed, text, value, values
 from tests.reads import SPINDRIFT
@@ -132,7 +133,7 @@ def test_the_list_needs_few_queries_however_long(signed_in, engine):
 @pytest.mark.usefixtures("saved")
 def test_account_export_sign_out_and_delete(signed_in, session, take_along):
     export = take_along(signed_in)
-    assert export.get_json()["putts"][0]["green"] == "green 4, Spindrift"
+    assert rows_in(export.data, "greens")[0]["name"] == "green 4, Spindrift"
     wrong = signed_in.post("/account/delete", data={"password": "not this one"})
     assert wrong.status_code == 422
     assert "not your password" in text(wrong)

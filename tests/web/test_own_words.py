@@ -7,6 +7,7 @@ from sqlalchemy import select
 
 from orthocline.core.calls import SCHOOLS
 from orthocline.db.log.models import LoggedPutt
+from tests.archived import rows_in
 from tests.made_up import school
 from tests.page import drawn, parsed, text, words_at
 from tests.reads import SPINDRIFT
@@ -90,7 +91,7 @@ def test_read_method_and_impression_are_kept_and_told_in_the_log(signed_in, sess
     assert 0.25 < putt.own_aim_right_m < 0.35
     assert re.search(r"own read 1½ fingers right \(1[12]\S* in right\)", text(signed_in.get("/log")))
     assert "first impression 6 in right, further off" in text(signed_in.get("/log"))
-    (told,) = take_along(signed_in).get_json()["putts"]
+    (told,) = rows_in(take_along(signed_in).data, "logged_putts")
     assert (told["own_school"], told["own_figures"]) == ("hand_gauge", [1.5])
     signed_in.post("/log", data={**asked, "own_by": "stroke", "own": "16 in"})
     assert "own read 16 in" in text(signed_in.get("/log")), "a pace has no aim"
