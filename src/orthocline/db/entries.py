@@ -18,7 +18,7 @@ LARGEST_ID = 2**63 - 1
 """No row has a larger number: the column's own limit."""
 
 
-def same(column: InstrumentedAttribute[str], words: str) -> ColumnElement[bool]:
+def same(column: InstrumentedAttribute[str] | ColumnElement[str], words: str) -> ColumnElement[bool]:
     """Return whether a name is the same: capitals, and ways to write a letter, aside.
 
     The database alone compares: its `folded` and Python's lower() differ on letters of several alphabets.

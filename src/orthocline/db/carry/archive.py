@@ -1,19 +1,17 @@
 """The tables of an account's archive: their rows out, with keys for numbers, and in again."""
 
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping
 from typing import Any, Final
 from uuid import UUID
 
 from psycopg import DataError, IntegrityError
-from psycopg.types.json import Jsonb
 from sqlalchemy import Column, FromClause, Table, func, select, text, update
-from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Session
 
 from orthocline.db.account.models import OwnMeasures, SlopePair, StrideTrial, StrokeTrial
 from orthocline.db.base import Base
 from orthocline.db.carry.models import Arrival, Print
-from orthocline.db.entries import FETCHED
+from orthocline.db.entries import FETCHED, same
 from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan
 from orthocline.db.log.habits import ReadCorrection
 from orthocline.db.log.models import LoggedPutt, Outing
@@ -150,9 +148,7 @@ def there(session: Session, golfer_id: int, table: Table) -> set[tuple[Any, ...]
 
 def same_named(session: Session, golfer_id: int, table: Table, row: Row) -> int | None:
     """Return the number of a course or a green of the same name, whatever its key."""
-    query = select(table.c.id).where(
-        table.c.golfer_id == golfer_id, func.folded(table.c.name) == func.folded(row["name"])
-    )
+    query = select(table.c.id).where(table.c.golfer_id == golfer_id, same(table.c.name, row["name"]))
     if "course_id" in table.columns:
         query = query.where(table.c.course_id == row["course_id"])
     return session.scalar(query)
@@ -163,28 +159,3 @@ def take_chart_number(session: Session, green_id: int, number: int) -> None:
     green = ARCHIVED["greens"]
     query = update(green).where(green.c.id == green_id, green.c.chart_number == 0)
     session.execute(query.values(chart_number=number))
-
-
-def copy_in(session: Session, golfer_id: int, table: Table, rows: Sequence[Row]) -> None:
-    """Add rows of a golfer's by their columns, all with the same ones.
-
-    They are copied in: statements of many rows take the driver several times as long to write down.
-    """
-    if not rows:
-        return
-    adapted: dict[str, Callable[[Any], Any]] = {
-        name: _json for name in rows[0] if isinstance(table.columns[name].type, JSONB)
-    }
-    columns = ", ".join(["golfer_id", *rows[0]])
-    connection: Any = session.connection().connection.driver_connection
-    with connection.cursor().copy(f"COPY {table.name} ({columns}) FROM STDIN") as copy:
-        for row in rows:
-            copy.write_row([golfer_id, *(adapted.get(name, _as_is)(value) for name, value in row.items())])
-
-
-def _json(value: Any) -> Any:
-    return None if value is None else Jsonb(value)
-
-
-def _as_is(value: Any) -> Any:
-    return value

@@ -17,7 +17,6 @@ from orthocline.db.carry.archive import (
     NAMED,
     REFUSED,
     Numbers,
-    copy_in,
     count_of_rows,
     natural,
     referred,
@@ -27,6 +26,7 @@ from orthocline.db.carry.archive import (
     take_chart_number,
     there,
 )
+from orthocline.db.copying import copy_rows
 from orthocline.db.entries import one_at_a_time
 from orthocline.formats.archive_file import (
     LARGEST_BYTES,
@@ -203,7 +203,7 @@ class _Taking:
 
     def _numbered(self, line: int, row: Row) -> Row:
         """Return a row with the numbers of what it refers to."""
-        told = dict(row)
+        told = {"golfer_id": self.golfer_id, **row}
         for name, target in self.refers.items():
             if row[name] is not None:
                 told[name] = self.numbers.of(target, row[name])
@@ -227,12 +227,12 @@ class _Taking:
         """Add rows at once; where that cannot be, one after another, to say which of them it is."""
         try:
             with self.session.begin_nested():
-                copy_in(self.session, self.golfer_id, self.table, [row for _, row in numbered])
+                copy_rows(self.session, self.table, [row for _, row in numbered])
         except REFUSED:
             for line, row in numbered:
                 try:
                     with self.session.begin_nested():
-                        copy_in(self.session, self.golfer_id, self.table, [row])
+                        copy_rows(self.session, self.table, [row])
                 except REFUSED as error:
                     raise ArchiveError(f"{file_name(self.name)}, line {line}: {_clash(error)}") from error
 

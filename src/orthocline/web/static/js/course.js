@@ -42,7 +42,8 @@ const courseHere = () => known.round?.course || reader.pack?.course || "";
 
 function showRound() {
   const { round } = known;
-  field("#speed-course").value ||= courseHere();
+  // What is being typed stays.
+  if (!part("#speed-fold").hasAttribute("open")) field("#speed-course").value ||= courseHere();
   part("#begin").hidden = Boolean(round);
   part("#going").hidden = !round;
   const what = round?.kind === "practice" ? "Practice" : "Round";
