@@ -107,6 +107,7 @@ def take(driver: webdriver.Chrome, base: str) -> None:
     """Take every picture as the demo golfer."""
     driver.get(base)
     driver.find_element(By.XPATH, "//button[contains(., 'demo putt')]").click()
+    WebDriverWait(driver, 30).until(lambda _: "/read" in driver.current_url)
     # Nothing that moves is caught on its way.
     still = {"features": [{"name": "prefers-reduced-motion", "value": "reduce"}]}
     driver.execute_cdp_cmd("Emulation.setEmulatedMedia", still)
