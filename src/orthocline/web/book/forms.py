@@ -8,8 +8,8 @@ from wtforms.validators import StopValidation
 
 from orthocline.core.cards import BookSize
 from orthocline.services.carry.book import MOST_PAGES, BookAsked
-from orthocline.web.shared.fields import FigureForm, QuantityField
-from orthocline.web.shared.paper import BOXES, PAPER_CHOICES
+from orthocline.web.shared.fields import BOXES, FigureForm, QuantityField
+from orthocline.web.shared.paper import PAPER_CHOICES
 from orthocline.wording.quantities import parse_near_m, parse_number
 
 SHOWS_CHOICES = [SelectChoice("arrows", "arrows"), SelectChoice("contours", "contours")]

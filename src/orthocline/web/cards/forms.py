@@ -11,8 +11,8 @@ from wtforms.validators import StopValidation
 from orthocline.core.roll import RANGES
 from orthocline.core.units import PERCENT
 from orthocline.services.carry.cards import MOST_LENGTHS, MOST_TILTS, CardsAsked
-from orthocline.web.shared.fields import FigureForm, QuantityField
-from orthocline.web.shared.paper import BOXES, PAPER_CHOICES
+from orthocline.web.shared.fields import BOXES, FigureForm, QuantityField
+from orthocline.web.shared.paper import PAPER_CHOICES
 from orthocline.wording.carry.cards import KINDS
 from orthocline.wording.quantities import (
     QuantityError,

@@ -51,7 +51,7 @@ def _view() -> FiguresView:
     asked: list[Which] = [which] if other is None else [which, other]
     found = log_figures(viewer(), session(), level, asked, wording().calendar.zone)
     beside = found[1] if other is not None else None
-    return FiguresView(form, which, found[0], beside, level, wording())
+    return FiguresView(found[0], beside, level, wording(), form, which)
 
 
 def _figures_csv(view: FiguresView) -> str:

@@ -31,7 +31,6 @@ from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.greens.edits import Edit, edit_of
 from orthocline.web.greens.forms import AboutForm, NewForm
-from orthocline.web.greens.list_view import course_rows
 from orthocline.web.greens.putt import map_putt
 from orthocline.web.greens.request import map_asked
 from orthocline.web.greens.view import MapView
@@ -41,6 +40,7 @@ from orthocline.web.page import is_part, page_or_part
 from orthocline.web.security import read_limit
 from orthocline.web.shared.answered import Answered
 from orthocline.web.shared.asked import asked
+from orthocline.web.shared.green_rows import course_rows
 from orthocline.web.shared.lies import own_greens
 from orthocline.web.shared.places import place_in
 from orthocline.web.shared.placing import moved_of

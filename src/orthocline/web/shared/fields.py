@@ -1,17 +1,21 @@
 """Form fields for what golfers type: a figure with its unit, kept as typed."""
 
 from collections.abc import Callable, Mapping
-from typing import Any
+from typing import Any, Final
 
 from flask_wtf import FlaskForm
 from wtforms import Form, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import StopValidation
+from wtforms.widgets import CheckboxInput, ListWidget
 
 from orthocline.core.units import PERCENT
 from orthocline.wording.quantities import QuantityError, parse_number, parted
 from orthocline.wording.ways import WAYS_DEG, way_rad, way_words
 from orthocline.wording.wording import USUAL_WORDING, Wording
+
+BOXES: Final[dict[str, Any]] = {"option_widget": CheckboxInput(), "widget": ListWidget(prefix_label=False)}
+"""How a field of several choices is shown: a box each."""
 
 
 class WordingMeta:

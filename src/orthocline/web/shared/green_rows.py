@@ -1,4 +1,4 @@
-"""The variables of the list of greens."""
+"""Greens as they are listed, course by course, wherever they are."""
 
 from collections.abc import Sequence
 from typing import NamedTuple

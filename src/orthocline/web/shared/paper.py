@@ -1,10 +1,9 @@
 """What is printed: its fields, and on how many sheets."""
 
-from typing import Any, Final
+from typing import Final
 
 from wtforms import Form
 from wtforms.fields.choices import SelectChoice
-from wtforms.widgets import CheckboxInput, ListWidget
 
 from orthocline.formats.paper import Size, laid
 
@@ -13,8 +12,6 @@ PAPER_CHOICES: Final = [
     SelectChoice("letter", "Letter"),
     SelectChoice("each", "a page each"),
 ]
-BOXES: Final[dict[str, Any]] = {"option_widget": CheckboxInput(), "widget": ListWidget(prefix_label=False)}
-"""How a field of several choices is shown: a box each."""
 
 
 def typed_fields_of(form: Form) -> tuple[tuple[str, str], ...]:
