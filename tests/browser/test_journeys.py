@@ -211,6 +211,11 @@ VIEWS = {
     "course": "/course",
     "book": "/book?shows=contours&scale=300",
     "book-error": "/book?scale=tiny",
+    "sharing": "/sharing",
+    "pupils": "/pupils",
+    "pupil": "/pupils/{pupil}",
+    "pupil-putts": "/pupils/{pupil}/log",
+    "pupil-session": "/pupils/{pupil}/session",
     "cautions": "/cautions",
     "missing": "/nowhere",
 }
@@ -236,6 +241,7 @@ ON_A_PHONE = (
     *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
     *("round", "card", "figures", "habits", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
     *("asked-sheen", "answered", "slopes-guessed", "drill", "cards", "course", "book"),
+    *("sharing", "pupils", "pupil"),
 )
 """Views that lie otherwise on a phone, and are looked at there."""
 
@@ -249,7 +255,7 @@ def test_axe_finds_nothing(page, metrics, who):
     page.expected_errors = ("422", "404")
     page.size(metrics)
     page.go("/")
-    numbers = {"putt": 1, "read": 1, "speed": 1, "green": 1, "round": 1}
+    numbers = {"putt": 1, "read": 1, "speed": 1, "green": 1, "round": 1, "pupil": 1}
     if who == "golfer":
         page.as_wren()
         for kind, at in (("putt", "/log"), ("speed", "/speed")):
@@ -260,6 +266,8 @@ def test_axe_finds_nothing(page, metrics, who):
         numbers["read"] = re.search(r"/(\d+)/which", which)[1]
         page.go("/greens")
         numbers["green"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
+        page.go("/pupils")
+        numbers["pupil"] = re.search(r"/pupils/(\d+)", page.find("main h2 a").get_attribute("href"))[1]
         page.go("/rounds")
         numbers["round"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
     shown = ON_A_PHONE if metrics is PHONE else [name for name in VIEWS if name not in ON_A_PHONE]

@@ -62,6 +62,11 @@ def entry_of(session: Session, kind: type[Kept], golfer_id: int, entry_id: int) 
     return session.scalar(select(kind).where(kind.golfer_id == golfer_id, kind.id == entry_id))
 
 
+def row_of(session: Session, kind: type[Kept], entry_id: int) -> Kept | None:
+    """Return one entry as it is now, whoever's it is; whether it may be seen is another question."""
+    return session.get(kind, entry_id, populate_existing=True) if entry_id <= LARGEST_ID else None
+
+
 def count_of(session: Session, kind: type[Entry], golfer_id: int) -> int:
     """Return how many entries of a kind a golfer has."""
     query = select(func.count()).select_from(kind).where(kind.golfer_id == golfer_id)

@@ -1,6 +1,8 @@
-"""All tables, for migrations."""
+"""All tables: which hold what is a golfer's own, and the others."""
 
-from orthocline.db.account.models import Golfer, OwnMeasures, StrideTrial, StrokeTrial
+from typing import Final
+
+from orthocline.db.account.models import Golfer, OwnMeasures, SlopePair, StrideTrial, StrokeTrial
 from orthocline.db.base import Base
 from orthocline.db.carry.models import Arrival, Print
 from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan
@@ -8,6 +10,7 @@ from orthocline.db.jobs.models import FilePiece, GivenFile, Job, JobPiece
 from orthocline.db.log.habits import GolferHabits, ReadCorrection
 from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.request_counts import RequestCount
+from orthocline.db.share.models import CoachNote, CoachSession, Invitation, Sharing
 from orthocline.db.speed.models import SpeedNote
 from orthocline.db.train.models import (
     DrillRun,
@@ -19,31 +22,18 @@ from orthocline.db.train.models import (
 )
 
 METADATA = Base.metadata
-TABLES = (
-    Golfer,
-    OwnMeasures,
-    StrideTrial,
-    StrokeTrial,
-    Course,
-    Green,
-    GreenScan,
-    GreenChart,
-    Outing,
-    LoggedPutt,
-    GolferHabits,
-    ReadCorrection,
-    SpeedNote,
-    TrainingSession,
-    TrainedQuestion,
-    TrainingLevel,
-    TrainingMemory,
-    DrillRun,
-    PracticePlan,
-    GivenFile,
-    FilePiece,
-    Job,
-    JobPiece,
-    Print,
-    Arrival,
-    RequestCount,
+OWN: Final[tuple[type[Base], ...]] = (
+    *(OwnMeasures, StrideTrial, StrokeTrial, SlopePair),
+    *(Course, Green, GreenScan, GreenChart),
+    *(Outing, LoggedPutt, ReadCorrection, SpeedNote),
+    *(TrainingSession, TrainedQuestion, TrainingLevel, TrainingMemory, DrillRun, PracticePlan),
+    *(CoachNote, CoachSession),
+    *(Print, Arrival),
 )
+"""What is a golfer's own, each after what it refers to: it goes into an archive and a copy of the demo."""
+OTHERS: Final[tuple[type[Base], ...]] = (
+    *(Golfer, Sharing, Invitation),
+    GolferHabits,
+    *(GivenFile, FilePiece, Job, JobPiece, RequestCount),
+)
+"""Who they are and what they share, what follows from a log again, what waits to be done."""

@@ -44,11 +44,13 @@ from orthocline.web import (
     phone_level,
     practice,
     prints,
+    pupils,
     ramp,
     read,
     reader,
     rounds,
     schools,
+    sharing,
     slopes,
     speed,
     stand_in,
@@ -88,7 +90,7 @@ DEFAULTS: Mapping[str, Any] = {
 FEATURES = (
     *(about, account, along, balls, beat, book, cards, course, drills, eyes, figures, firm, grain),
     *(green_files, greens, habits, installed, jobs, laid, log, log_files, look, measures, mode, noting),
-    *(other_methods, phone_level, practice, prints, ramp, read, reader, rounds, schools),
+    *(other_methods, phone_level, practice, prints, pupils, ramp, read, reader, rounds, schools, sharing),
     *(slopes, speed, stand_in, straight, today, train, training_record, which_was_it),
 )
 

@@ -127,6 +127,10 @@ CAUTIONS: Mapping[str, str] = {
         "Habits are chances, and no promise. A correction is worked out here: take it into a round only if"
         " the rules in force and the committee allow it. Where a stroke hurts, ask a doctor, not a log."
     ),
+    "pupils.page": (
+        "What a coach says is advice: leave it before or after a round. Who may advise in one the rules in"
+        " force say; in Competition neither side sees it here."
+    ),
     "which_was_it.page": "Which it most likely was is no proof: it goes by how sure ground and finish are.",
     "noting.note_page": LIFTING,
     "prints.one": (

@@ -41,12 +41,18 @@ class Golfer(Base):
     `competition_until` they are in Competition.
     `session_version` stands in each signed-in browser's cookie: a new one ends all sessions. `demo` is NULL
     but for the demo's golfer, who is a ``template``, and the ``copy`` of it that a visitor looks round in.
+    A `club` is one too, as owner of its greens and speeds; nobody signs in as it.
     """
 
     __tablename__ = "golfers"
     __table_args__ = (
         CheckConstraint("demo IN ('template', 'copy')", name="demo"),
-        Index("uq_golfers_name", text("folded(name)"), unique=True, postgresql_where=text("demo IS NULL")),
+        Index(
+            "uq_golfers_name",
+            text("folded(name)"),
+            unique=True,
+            postgresql_where=text("demo IS NULL AND NOT club"),
+        ),
     )
 
     id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)
@@ -56,6 +62,7 @@ class Golfer(Base):
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     session_version: Mapped[int] = mapped_column(server_default="1")
     demo: Mapped[str | None] = mapped_column(String(10))
+    club: Mapped[bool] = mapped_column(server_default="false")
     key: Mapped[UUID | None] = mapped_column(unique=True)
     time_zone: Mapped[str | None] = mapped_column(String(TIME_ZONE_LENGTH))
 

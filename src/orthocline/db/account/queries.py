@@ -10,8 +10,9 @@ from orthocline.db.entries import LARGEST_ID, same
 
 
 def golfer_named(session: Session, name: str) -> Golfer | None:
-    """Return the golfer of that name, not counting the demo's."""
-    return session.scalar(select(Golfer).where(same(Golfer.name, name), Golfer.demo.is_(None)))
+    """Return the golfer of that name, not counting the demo's, nor clubs."""
+    named = same(Golfer.name, name), Golfer.demo.is_(None), Golfer.club.is_(False)
+    return session.scalar(select(Golfer).where(*named))
 
 
 def golfer_of_key(session: Session, key: UUID | None) -> Golfer | None:

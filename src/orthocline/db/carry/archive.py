@@ -8,49 +8,14 @@ from psycopg import DataError, IntegrityError
 from sqlalchemy import Column, FromClause, Table, func, select, text, update
 from sqlalchemy.orm import Session
 
-from orthocline.db.account.models import OwnMeasures, SlopePair, StrideTrial, StrokeTrial
 from orthocline.db.base import Base
-from orthocline.db.carry.models import Arrival, Print
 from orthocline.db.entries import FETCHED, same
-from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan
-from orthocline.db.log.habits import ReadCorrection
-from orthocline.db.log.models import LoggedPutt, Outing
-from orthocline.db.speed.models import SpeedNote
-from orthocline.db.train.models import (
-    DrillRun,
-    PracticePlan,
-    TrainedQuestion,
-    TrainingLevel,
-    TrainingMemory,
-    TrainingSession,
-)
+from orthocline.db.tables import OWN
 
-MODELS: Final[tuple[type[Base], ...]] = (
-    OwnMeasures,
-    StrideTrial,
-    StrokeTrial,
-    SlopePair,
-    Course,
-    Green,
-    GreenScan,
-    GreenChart,
-    Outing,
-    LoggedPutt,
-    ReadCorrection,
-    SpeedNote,
-    TrainingSession,
-    TrainedQuestion,
-    TrainingLevel,
-    TrainingMemory,
-    DrillRun,
-    PracticePlan,
-    Print,
-    Arrival,
-)
-"""What is a golfer's own, each after what it refers to. What waits, and what follows from the log, is not."""
 ARCHIVED: Final[Mapping[str, Table]] = {
-    model.__tablename__: Base.metadata.tables[model.__tablename__] for model in MODELS
+    model.__tablename__: Base.metadata.tables[model.__tablename__] for model in OWN
 }
+"""By name. What waits, and what follows from the log again, is not carried."""
 NAMED: Final = ("courses", "greens")
 """What is known by its name: the same name is the same thing, whatever its key."""
 REFUSED: Final = (IntegrityError, DataError)

@@ -1,7 +1,9 @@
 """Who asks, in which mode, and what they may: the one module that decides it.
 
-Every service that works for somebody is declared here, by its decorator, on one of three lists: open to
-anyone, open play only, or own data. In Competition whatever measures, reads, times or advises is refused.
+Every service that works for somebody is declared here, by its decorator, on one of four lists: open to
+anyone, open play only, own data, or shared data. In Competition whatever measures, reads, times or advises is
+refused. Whose data a service works on is asked of the viewer: `owner_id` for a golfer's own alone, `seen_id`
+for what somebody may have shared, `kept_id` for what a club's keeper may change.
 """
 
 from collections.abc import Callable
@@ -11,7 +13,7 @@ from functools import wraps
 from typing import Concatenate, ParamSpec, TypeVar
 
 from orthocline.db.account.models import Golfer
-from orthocline.services.errors import NotAllowedError
+from orthocline.services.errors import NotAllowedError, NotFoundError
 
 Given = ParamSpec("Given")
 Answer = TypeVar("Answer")
@@ -23,6 +25,9 @@ DEFERENCE = (
 )
 
 
+NOT_SHARED = "There is no such thing among yours, nor among what is shared with you."
+
+
 class Mode(StrEnum):
     """What the golfer is doing."""
 
@@ -30,12 +35,35 @@ class Mode(StrEnum):
     COMPETITION = "competition"
 
 
+class Share(StrEnum):
+    """What somebody can let others see."""
+
+    LOG = "log"
+    FIGURES = "figures"
+    DRILLS = "drills"
+    GREENS = "greens"
+    SPEEDS = "speeds"
+
+
+@dataclass(frozen=True)
+class Grant:
+    """What somebody lets a viewer see of theirs; a `keeper` may change it."""
+
+    giver: Golfer
+    what: frozenset[Share]
+    keeper: bool = False
+
+
 @dataclass(frozen=True)
 class Viewer:
-    """Whoever asks: a golfer or, with None, a visitor; and the mode they are in."""
+    """Whoever asks: a golfer or, with None, a visitor; the mode they are in; and at whose data they look.
+
+    `of` is what they look at somebody else's data by; with None it is their own.
+    """
 
     golfer: Golfer | None = None
     mode: Mode = Mode.OPEN_PLAY
+    of: Grant | None = None
 
     @property
     def in_competition(self) -> bool:
@@ -50,15 +78,45 @@ class Viewer:
         ------
         NotAllowedError
             For a visitor, who has none.
+        NotFoundError
+            For whoever looks at somebody else's.
         """
         if self.golfer is None:
             raise NotAllowedError("That is a golfer's own: sign in first.")
+        if self.of is not None:
+            raise NotFoundError(NOT_SHARED)
         return self.golfer
 
     @property
     def owner_id(self) -> int:
         """The number of that golfer; raises as `owner` does."""
         return self.owner.id
+
+    def sees(self, what: Share) -> bool:
+        """Whether that is among what they may look at."""
+        return self.of is None or what in self.of.what
+
+    def seen_id(self, what: Share) -> int:
+        """Return the number of the golfer whose data they look at: their own, or what is shared with them.
+
+        Raises
+        ------
+        NotAllowedError
+            For a visitor.
+        NotFoundError
+            For what is not shared with them.
+        """
+        if self.of is None or self.golfer is None:
+            return self.owner_id
+        if not self.sees(what):
+            raise NotFoundError(NOT_SHARED)
+        return self.of.giver.id
+
+    def kept_id(self, what: Share) -> int:
+        """Return the number of the golfer whose data they may change; raises as `seen_id` does."""
+        if self.of is not None and not self.of.keeper:
+            raise NotFoundError(NOT_SHARED)
+        return self.seen_id(what)
 
 
 class Access(Enum):
@@ -67,6 +125,7 @@ class Access(Enum):
     ANYONE = auto()
     OPEN_PLAY = auto()
     OWN_DATA = auto()
+    SHARED_DATA = auto()
 
 
 SERVICES: dict[str, Access] = {}
@@ -104,6 +163,21 @@ def own_data(service: Service[Given, Answer]) -> Service[Given, Answer]:
 
     _list(service, Access.OWN_DATA)
     return checked
+
+
+def shared_data(what: Share) -> Callable[[Service[Given, Answer]], Service[Given, Answer]]:
+    """Declare a service that works on a golfer's own data, or on that of somebody who shares it."""
+
+    def declare(service: Service[Given, Answer]) -> Service[Given, Answer]:
+        @wraps(service)
+        def checked(viewer: Viewer, /, *args: Given.args, **more: Given.kwargs) -> Answer:
+            _ = viewer.seen_id(what)
+            return service(viewer, *args, **more)
+
+        _list(service, Access.SHARED_DATA)
+        return checked
+
+    return declare
 
 
 def require_open_play(viewer: Viewer, what: str) -> None:

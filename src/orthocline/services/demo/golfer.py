@@ -20,6 +20,7 @@ from orthocline.services.demo.carry import carry_demo
 from orthocline.services.demo.drills import drill_demo
 from orthocline.services.demo.greens import load_demo_greens
 from orthocline.services.demo.season import IDRIS, TOVE, WREN, Season, season_end
+from orthocline.services.demo.sharing import share_demo
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
 from orthocline.services.demo.training import train_demo
 from orthocline.services.errors import NotFoundError
@@ -93,12 +94,14 @@ def load_demo(session: Session, seed: int = 4) -> bool:
     session.flush()
     greens = load_demo_greens(session, golfer, np.random.default_rng(seed + 2))
     load_demo_speeds(session, golfer, np.random.default_rng(seed + 1))
+    golfers = [golfer]
     for number, player in enumerate(PLAYERS):
         if number:
             golfer = Golfer(name=player.name, password_hash="", demo="template")
             session.add(golfer)
             session.flush()
             session.add(OwnMeasures(golfer_id=golfer.id, golfer_level=player.level))
+            golfers.append(golfer)
         rng = np.random.default_rng(seed + 10 * number)
         Season(session, golfer, player, greens[:PLAYED], rng).log(season_end())
         session.flush()
@@ -107,6 +110,7 @@ def load_demo(session: Session, seed: int = 4) -> bool:
         work_out_habits(Viewer(golfer), session, Task())
         if not number:
             carry_demo(session, golfer, season_end())
+    share_demo(session, golfers[0], golfers[1:], season_end())
     return True
 
 

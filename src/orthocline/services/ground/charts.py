@@ -12,7 +12,7 @@ from orthocline.core.chart import NARROWEST_M, WIDEST_M, Chart, ChartError, Know
 from orthocline.core.ground import Sense
 from orthocline.core.relief import Outline, oval
 from orthocline.core.survey import GrainArea, Scan, SurveyReading
-from orthocline.db.entries import count_of, entry_of, one_at_a_time
+from orthocline.db.entries import count_of, one_at_a_time, row_of
 from orthocline.db.ground.models import CHANGE_LENGTH, Course, Green, GreenChart
 from orthocline.db.ground.models import CHARACTER_LENGTH as CHARACTER_LENGTH
 from orthocline.db.ground.models import NOTE_LENGTH as NOTE_LENGTH
@@ -30,15 +30,15 @@ from orthocline.db.ground.queries import (
 )
 from orthocline.formats.chart_document import chart_document, chart_of
 from orthocline.formats.scan_part import ScanPart, scan_members
-from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.account.access import NOT_SHARED, Grant, Share, Viewer, open_play
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.ground.places import COURSE_LENGTH, GREEN_LENGTH, Place
+from orthocline.services.share.looking import looking_at
 from orthocline.services.text import short_text
 
 MOST_GREENS = 300
 UNDO_STEPS = 40
 """So many edits of a chart can be undone."""
-MISSING = "There is no such green among yours."
 ROOM = "The map of a green"
 CHARTS_KEPT = 24
 """Grounds of so many charts are held in memory, for whoever asks next."""
@@ -58,6 +58,8 @@ class ChartedGreen:
         The golfer's own words on it.
     mark : str
         Tells its chart from that of any other edit.
+    of : Grant or None
+        By what it is seen, where it is not the viewer's own.
     """
 
     id: int
@@ -69,12 +71,18 @@ class ChartedGreen:
     redoes: str = ""
     note: str = ""
     mark: str = ""
+    of: Grant | None = None
+
+    @property
+    def kept(self) -> bool:
+        """Whether the viewer may change it."""
+        return self.of is None or self.of.keeper
 
 
 @open_play(ROOM)
 def list_greens(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
-    """Return a golfer's greens, course by course."""
-    rows = charted_greens(session, viewer.owner_id)
+    """Return the greens of the golfer, or the club, that is looked at, course by course."""
+    rows = charted_greens(session, viewer.seen_id(Share.GREENS))
     return tuple(
         ChartedGreen(
             green.id,
@@ -90,8 +98,8 @@ def list_greens(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
 
 @open_play(ROOM)
 def find_green(viewer: Viewer, session: Session, green_id: int) -> ChartedGreen:
-    """Return a green of a golfer's own with its chart; raises NotFoundError where it is not theirs."""
-    green = _own(viewer, session, green_id)
+    """Return a green with its chart, of the viewer's own or shared; raises NotFoundError for another."""
+    green, who = _seen(viewer, session, green_id)
     near = charts_near(session, green)
     before, after = near.get(green.chart_number - 1), near.get(green.chart_number + 1)
     course = session.get_one(Course, green.course_id)
@@ -106,6 +114,7 @@ def find_green(viewer: Viewer, session: Session, green_id: int) -> ChartedGreen:
         after.change if after else "",
         green.note,
         str(held.key) if held else "",
+        who.of,
     )
 
 
@@ -144,8 +153,7 @@ def keep_chart(
     NotFoundError
         For a number that is not theirs.
     """
-    one_at_a_time(session, viewer.owner_id)
-    green = _own(viewer, session, where) if isinstance(where, int) else _named(viewer, session, where)
+    green = _kept(viewer, session, where) if isinstance(where, int) else _named(viewer, session, where)
     if not key or all(one.key != key for one in charts_near(session, green).values()):
         _keep(session, green, chart, change, key)
     return green.id
@@ -156,7 +164,7 @@ def describe_green(
     viewer: Viewer, session: Session, green_id: int, *, name: str, character: str, note: str
 ) -> None:
     """Change a green's name, sentence and note; raises as `new_green` does, and for the name of another."""
-    green, told = _own(viewer, session, green_id), short_text("green", name, GREEN_LENGTH)
+    green, told = _kept(viewer, session, green_id), short_text("green", name, GREEN_LENGTH)
     if not told:
         raise InvalidError("green", "Name the green.")
     other = green_named(session, green.course_id, told)
@@ -182,8 +190,7 @@ def edit_chart(
     InvalidError
         For an edit that makes no chart.
     """
-    one_at_a_time(session, viewer.owner_id)
-    green = _own(viewer, session, green_id)
+    green = _kept(viewer, session, green_id)
     near = charts_near(session, green)
     if key and any(one.key == key for one in near.values()):
         return
@@ -222,7 +229,7 @@ def edited_since(viewer: Viewer, session: Session, green_id: int, mark: str) -> 
     NotFoundError
         Where the green is not theirs.
     """
-    return edits_since(session, _own(viewer, session, green_id), mark)
+    return edits_since(session, _seen(viewer, session, green_id)[0], mark)
 
 
 @open_play(ROOM)
@@ -265,8 +272,7 @@ def _scan(session: Session, scan_id: int) -> Scan:
 
 
 def _step(viewer: Viewer, session: Session, green_id: int, way: int) -> None:
-    one_at_a_time(session, viewer.owner_id)
-    green = _own(viewer, session, green_id)
+    green = _kept(viewer, session, green_id)
     if green.chart_number + way in charts_near(session, green):
         green.chart_number += way
 
@@ -284,16 +290,28 @@ def require_names(course: str, green: str) -> tuple[str, str]:
 def _named(viewer: Viewer, session: Session, place: Place) -> Green:
     """Return the green of that name, new if there is none; raises InvalidError for a name that is none."""
     course, green = require_names(place.course, place.green)
-    if count_of(session, Green, viewer.owner_id) >= MOST_GREENS:
+    owner_id = viewer.kept_id(Share.GREENS)
+    one_at_a_time(session, owner_id)
+    if count_of(session, Green, owner_id) >= MOST_GREENS:
         raise InvalidError("green", f"{MOST_GREENS} greens are kept at most.")
-    return kept_green(session, kept_course(session, viewer.owner_id, course), green)
+    return kept_green(session, kept_course(session, owner_id, course), green)
 
 
-def _own(viewer: Viewer, session: Session, green_id: int) -> Green:
-    green = entry_of(session, Green, viewer.owner_id, green_id)
+def _seen(viewer: Viewer, session: Session, green_id: int) -> tuple[Green, Viewer]:
+    """Return a green that a viewer may look at, and the viewer as who looks at it."""
+    green = row_of(session, Green, green_id)
     if green is None:
-        raise NotFoundError(MISSING)
-    return green
+        raise NotFoundError(NOT_SHARED)
+    who = looking_at(viewer, session, green.golfer_id)
+    _ = who.seen_id(Share.GREENS)
+    return green, who
+
+
+def _kept(viewer: Viewer, session: Session, green_id: int) -> Green:
+    """Return a green that a viewer may change, as it is once nobody else changes it."""
+    _, who = _seen(viewer, session, green_id)
+    one_at_a_time(session, who.kept_id(Share.GREENS))
+    return _seen(viewer, session, green_id)[0]
 
 
 def _keep(

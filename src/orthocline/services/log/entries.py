@@ -10,7 +10,7 @@ from orthocline.core.log import UNSEEN, Finish, Judged, Seen
 from orthocline.core.roll import Putt
 from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of as putt_of_document
-from orthocline.services.account.access import Viewer, own_data
+from orthocline.services.account.access import Share, Viewer, shared_data
 from orthocline.services.ground.places import Place, place_of
 
 METHODS = ("model", "eye", *SCHOOLS)
@@ -116,7 +116,7 @@ class Entry:
     own: OwnKept
 
 
-@own_data
+@shared_data(Share.LOG)
 def shown(viewer: Viewer, putt: LoggedPutt) -> Entry:
     """Return what a golfer may see of a putt of theirs: in Competition nothing that was measured or read."""
     hidden = viewer.in_competition

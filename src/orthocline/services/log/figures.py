@@ -26,7 +26,7 @@ from orthocline.db.log.outings import round_holes
 from orthocline.db.log.packed import LAYOUT
 from orthocline.db.log.queries import packed_putts
 from orthocline.db.log.which import Which
-from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.account.access import Share, Viewer, open_play
 from orthocline.services.log.entries import METHODS
 
 ROOM = "Figures of your log"
@@ -128,7 +128,7 @@ class LogFigures:
 def log_figures(
     viewer: Viewer, session: Session, level: str, asked: Sequence[Which], zone: ZoneInfo | None = None
 ) -> list[LogFigures]:
-    """Return the figures of each of the putts that are asked for; refused in Competition.
+    """Return the figures of each of the putts that are asked for, of the log that is looked at.
 
     Parameters
     ----------
@@ -139,7 +139,7 @@ def log_figures(
     zone : ZoneInfo or None
         Whose months are meant.
     """
-    found = packed_putts(session, viewer.owner_id, asked, METHODS)
+    found = packed_putts(session, viewer.seen_id(Share.FIGURES), asked, METHODS)
     rows = np.frombuffer(found.packed, dtype=LAYOUT)
     columns = {name: rows[column].astype(np.float64) for name, column in NAMES.items()}
     columns |= _outing_columns(viewer, session, rows["outing_id"])
@@ -154,7 +154,7 @@ def _outing_columns(
     viewer: Viewer, session: Session, numbers: NDArray[np.int64]
 ) -> dict[str, NDArray[np.float64]]:
     """Return of each putt the number of its round or practice, and the holes that a card says of it."""
-    holes = round_holes(session, viewer.owner_id)
+    holes = round_holes(session, viewer.seen_id(Share.FIGURES))
     some, code = np.unique(numbers.astype(np.int64), return_inverse=True)
     of_round = np.array([holes.get(int(number), np.nan) for number in some])
     return {"outing": numbers.astype(np.float64), "round_holes": of_round[code] if len(some) else of_round}

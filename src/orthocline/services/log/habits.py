@@ -14,7 +14,7 @@ from orthocline.core.log import breaks_right
 from orthocline.core.roll import Read
 from orthocline.db.entries import one_at_a_time
 from orthocline.db.log.habits import GolferHabits, ReadCorrection, corrections_rows, habits_row, log_mark
-from orthocline.services.account.access import Viewer, open_play, own_data
+from orthocline.services.account.access import Share, Viewer, open_play, own_data
 from orthocline.services.errors import NotFoundError
 
 ROOM = "What your log says of you"
@@ -82,15 +82,16 @@ class Habits:
 
 @open_play(ROOM)
 def habits_of(viewer: Viewer, session: Session) -> Habits | None:
-    """Return what is known of the golfer; None until it was worked out. Refused in Competition."""
-    row = habits_row(session, viewer.owner_id)
+    """Return what is known of the golfer who is looked at, once worked out; refused in Competition."""
+    golfer_id = viewer.seen_id(Share.FIGURES)
+    row = habits_row(session, golfer_id)
     if row is None:
         return None
     found = row.found
     return Habits(
         stroke_of(row),
         row.worked_at,
-        row.log_mark == log_mark(session, viewer.owner_id),
+        row.log_mark == log_mark(session, golfer_id),
         found["unread"],
         tuple(
             ReadGroup(one["kind"], one["name"], one["putts"], Habit(*one["factor"]), Habit(*one["sd"]))

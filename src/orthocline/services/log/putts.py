@@ -6,13 +6,13 @@ from datetime import UTC, datetime, timedelta
 
 from sqlalchemy.orm import Session
 
-from orthocline.db.entries import LARGEST_ID
+from orthocline.db.entries import LARGEST_ID, entry_of
 from orthocline.db.log.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.log.models import LoggedPutt as LoggedPutt
 from orthocline.db.log.queries import all_putts, count_putts, putts_of
 from orthocline.db.log.which import ALL as ALL
 from orthocline.db.log.which import Which as Which
-from orthocline.services.account.access import Viewer, own_data
+from orthocline.services.account.access import Share, Viewer, own_data, shared_data
 from orthocline.services.errors import NotFoundError
 from orthocline.services.undo import delete_entry, find_entry, restore_entry
 
@@ -38,9 +38,24 @@ def find_putt(viewer: Viewer, session: Session, putt_id: int) -> LoggedPutt:
     return find_entry(viewer, session, LoggedPutt, putt_id, MISSING)
 
 
-@own_data
+@shared_data(Share.LOG)
+def seen_putt(viewer: Viewer, session: Session, putt_id: int) -> LoggedPutt:
+    """Return a putt of the log that is looked at, to be looked at alone.
+
+    Raises
+    ------
+    NotFoundError
+        When there is none of that number in it.
+    """
+    putt = entry_of(session, LoggedPutt, viewer.seen_id(Share.LOG), putt_id)
+    if putt is None or putt.deleted_at:
+        raise NotFoundError(f"There is no such {MISSING}. It may have been deleted.")
+    return putt
+
+
+@shared_data(Share.LOG)
 def list_putts(viewer: Viewer, session: Session, which: Which = ALL, *, before: str = "") -> LogPage:
-    """Return a page of those of the golfer's putts that are meant, newest first.
+    """Return a page of those putts of the log that is looked at that are meant, newest first.
 
     Raises
     ------
@@ -48,11 +63,11 @@ def list_putts(viewer: Viewer, session: Session, which: Which = ALL, *, before: 
         For a `before` that no page has given.
     """
     start = _place_of(before) if before else None
-    putts = putts_of(session, viewer.owner_id, which, before=start, limit=PUTTS_A_PAGE + 1)
+    putts = putts_of(session, viewer.seen_id(Share.LOG), which, before=start, limit=PUTTS_A_PAGE + 1)
     page, more = tuple(putts[:PUTTS_A_PAGE]), len(putts) > PUTTS_A_PAGE
     if not more and not before:
         return LogPage(page, len(page), "")
-    total = count_putts(session, viewer.owner_id, which, most=MOST_COUNTED)
+    total = count_putts(session, viewer.seen_id(Share.LOG), which, most=MOST_COUNTED)
     return LogPage(page, total, _mark_of(page[-1]) if more else "")
 
 

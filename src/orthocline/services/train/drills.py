@@ -19,7 +19,7 @@ from orthocline.db.entries import add_once, entry_of, one_at_a_time
 from orthocline.db.train.models import NAME_LENGTH
 from orthocline.db.train.models import DrillRun as DrillRun
 from orthocline.db.train.runs import last_runs, open_run, runs_in, runs_of
-from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.account.access import Share, Viewer, open_play
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.log.outings import open_outing
 from orthocline.wording.wording import Hand
@@ -249,10 +249,10 @@ def _write(run: Run, noted: list[str]) -> None:
 @open_play(ROOM)
 def history(viewer: Viewer, session: Session, name: str) -> Sequence[DrillRun]:
     """Return the newest runs of a drill that are over, newest first; refused in Competition."""
-    return runs_of(session, viewer.owner_id, name, NEWEST)
+    return runs_of(session, viewer.seen_id(Share.DRILLS), name, NEWEST)
 
 
 @open_play(ROOM)
 def newest_runs(viewer: Viewer, session: Session) -> Mapping[str, DrillRun]:
-    """Return a golfer's newest run of each drill; refused in Competition."""
-    return last_runs(session, viewer.owner_id)
+    """Return the newest run of each drill, of the golfer who is looked at; refused in Competition."""
+    return last_runs(session, viewer.seen_id(Share.DRILLS))

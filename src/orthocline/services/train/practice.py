@@ -1,9 +1,9 @@
 """Practice sessions: what is weakest, a plan for the minutes at hand, and how far it has come."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
-from typing import Final
+from typing import Any, Final
 from uuid import UUID
 
 from sqlalchemy.orm import Session
@@ -14,7 +14,7 @@ from orthocline.core.train import GOOD_SHARE, READING
 from orthocline.db.entries import add_once, one_at_a_time
 from orthocline.db.train.models import PracticePlan
 from orthocline.db.train.runs import open_plan
-from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.account.access import Share, Viewer, open_play
 from orthocline.services.account.measures import Measures, golfer_of
 from orthocline.services.errors import InvalidError
 from orthocline.services.log.habits import habits_of
@@ -75,11 +75,11 @@ def needs_of(viewer: Viewer, session: Session, measures: Measures | None, now: d
     """
     usual = GOLFERS[golfer_of(measures).level]
     found: dict[str, Need] = {}
-    told = (
-        *_by_log(viewer, session, usual),
-        *_by_trainer(viewer, session, now),
-        *_by_drills(viewer, session, usual),
-    )
+    told: list[Told] = []
+    if viewer.sees(Share.FIGURES):
+        told += _by_log(viewer, session, usual)
+    if viewer.sees(Share.DRILLS):
+        told += (*_by_trainer(viewer, session, now), *_by_drills(viewer, session, usual))
     for what, much, by in told:
         if what not in found or much > found[what].much:
             found[what] = Need(min(much, MOST_NEED), by)
@@ -153,10 +153,23 @@ def begin_practice(
     The same `key` again is the same session. Raises as `plan_for` does.
     """
     slots = plan_for(viewer, session, minutes, needs_of(viewer, session, measures, now), now)
+    begin_slots(viewer, session, slots, minutes, now, key)
+
+
+@open_play(ROOM)
+def begin_slots(
+    viewer: Viewer,
+    session: Session,
+    slots: Sequence[Slot],
+    minutes: float,
+    now: datetime,
+    key: UUID | None = None,
+) -> PracticePlan:
+    """Begin a practice session of these parts, as `begin_practice` does, and return it."""
     one_at_a_time(session, viewer.owner_id)
     held = open_plan(session, viewer.owner_id)
     if held and held.key == key:
-        return
+        return held
     if held:
         _end(held, now)
         session.flush()
@@ -165,12 +178,26 @@ def begin_practice(
         golfer_id=viewer.owner_id,
         key=key,
         minutes=minutes,
-        slots=[{"what": one.what, "minutes": one.minutes, "trains": one.trains} for one in slots],
+        slots=slot_members(slots),
         outing_id=outing.id,
         begun_at=now,
         running_since=now,
     )
-    add_once(session, plan)
+    return add_once(session, plan)
+
+
+def slot_members(slots: Sequence[Slot]) -> list[dict[str, Any]]:
+    """Return the parts of a session as they are kept."""
+    return [{"what": one.what, "minutes": one.minutes, "trains": one.trains} for one in slots]
+
+
+def slots_of(members: Sequence[Mapping[str, Any]]) -> tuple[Slot, ...]:
+    """Return the parts of a session that were kept, each with when it begins."""
+    slots, begins = [], 0.0
+    for one in members:
+        slots.append(Slot(one["what"], begins, one["minutes"], one["trains"]))
+        begins += one["minutes"]
+    return tuple(slots)
 
 
 @open_play(ROOM)
@@ -179,12 +206,8 @@ def going_practice(viewer: Viewer, session: Session, now: datetime) -> Practice 
     held = open_plan(session, viewer.owner_id)
     if held is None:
         return None
-    slots, begins = [], 0.0
-    for one in held.slots:
-        slots.append(Slot(one["what"], begins, one["minutes"], one["trains"]))
-        begins += one["minutes"]
     running = (now - held.running_since).total_seconds() if held.running_since else 0.0
-    return Practice(held, tuple(slots), held.spent_s + max(running, 0.0))
+    return Practice(held, slots_of(held.slots), held.spent_s + max(running, 0.0))
 
 
 @open_play(ROOM)

@@ -28,7 +28,7 @@ from orthocline.db.train.queries import (
     newest_of,
     questions_in,
 )
-from orthocline.services.account.access import Viewer, open_play
+from orthocline.services.account.access import Share, Viewer, open_play
 from orthocline.services.account.measures import Measures
 from orthocline.services.train.putts import ROOM
 from orthocline.services.train.sessions import READER
@@ -85,10 +85,11 @@ class Record:
 
 @open_play(ROOM)
 def record_of(viewer: Viewer, session: Session, now: datetime) -> Record:
-    """Return what training says of a golfer; refused in Competition."""
-    rows = [*reversed(answered_of(session, viewer.owner_id, limit=NEWEST))]
-    levels = levels_of(session, viewer.owner_id)
-    dues = [row.due for row in memories_of(session, viewer.owner_id).values()]
+    """Return what training says of the golfer who is looked at; refused in Competition."""
+    golfer_id = viewer.seen_id(Share.DRILLS)
+    rows = [*reversed(answered_of(session, golfer_id, limit=NEWEST))]
+    levels = levels_of(session, golfer_id)
+    dues = [row.due for row in memories_of(session, golfer_id).values()]
     asked = []
     for asks in Asks:
         some = tuple(one for one in rows if one.asks == asks)

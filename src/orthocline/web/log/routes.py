@@ -8,6 +8,7 @@ from orthocline.services.errors import InvalidError
 from orthocline.services.log.entries import shown
 from orthocline.services.log.noting import edit_putt
 from orthocline.services.log.putts import delete_putt, find_putt, list_putts, restore_putt
+from orthocline.services.share.coaching import notes_of, take_note_away
 from orthocline.web.database import session
 from orthocline.web.identity import viewer, wording
 from orthocline.web.log.forms import EditForm, edit_values
@@ -29,7 +30,8 @@ def page() -> str:
     which = filters.which()
     before = request.args.get("before", "")
     listed = list_putts(viewer(), session(), which, before=before)
-    rows = [row(shown(viewer(), putt), wording()) for putt in listed.putts]
+    notes = {} if viewer().in_competition else notes_of(viewer(), session(), [one.id for one in listed.putts])
+    rows = [row(shown(viewer(), putt), wording(), notes.get(putt.id, ())) for putt in listed.putts]
     view = LogView(
         filters, which, listed, rows, wording(), later=bool(before), deleted=number_asked("deleted")
     )
@@ -65,4 +67,12 @@ def delete(putt_id: int) -> Response:
 def restore(putt_id: int) -> Response:
     """Bring a deleted putt back."""
     restore_putt(viewer(), session(), putt_id)
+    return redirect(url_for("log.page"), 303)
+
+
+@blueprint.post("/log/notes/<int:left_id>/delete")
+@login_required
+def delete_note(left_id: int) -> Response:
+    """Take a coach's note away."""
+    take_note_away(viewer(), session(), left_id)
     return redirect(url_for("log.page"), 303)

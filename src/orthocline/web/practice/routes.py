@@ -11,6 +11,7 @@ from wtforms.validators import InputRequired, NumberRange
 
 from orthocline.core.drills import Slot
 from orthocline.services.errors import InvalidError
+from orthocline.services.share.coaching import begin_session, sessions_of, take_session_away
 from orthocline.services.train.drills import shelf
 from orthocline.services.train.practice import (
     begin_practice,
@@ -23,10 +24,11 @@ from orthocline.services.train.practice import (
     take_up,
 )
 from orthocline.web.database import session
-from orthocline.web.identity import measures, viewer
+from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key
 from orthocline.web.practice.view import PracticeView
 from orthocline.web.security import read_limit
+from orthocline.web.shared.set_sessions import session_row
 from orthocline.wording.quantities import QuantityError, parse_number
 
 blueprint = Blueprint("practice", __name__)
@@ -81,6 +83,23 @@ def change(what: str) -> Response:
     return redirect(url_for(".page"), 303)
 
 
+@blueprint.post("/train/practice/set/<int:left_id>/begin")
+@login_required
+@read_limit
+def begin_set(left_id: int) -> Response:
+    """Begin a session that a coach set."""
+    begin_session(viewer(), session(), left_id, datetime.now(UTC), key=entry_key())
+    return redirect(url_for(".page"), 303)
+
+
+@blueprint.post("/train/practice/set/<int:left_id>/delete")
+@login_required
+def delete_set(left_id: int) -> Response:
+    """Take a session that a coach set away."""
+    take_session_away(viewer(), session(), left_id)
+    return redirect(url_for(".page"), 303)
+
+
 def _page(typed: str) -> Page:
     now, golfer, error = datetime.now(UTC), viewer().golfer, ""
     slots: tuple[Slot, ...] = ()
@@ -94,7 +113,9 @@ def _page(typed: str) -> Page:
             error = f"Minutes {wrong}."
         except InvalidError as wrong:
             error = str(wrong)
-    view = PracticeView(typed, going.slots if going else slots, needs, known, going, error)
+    left = sessions_of(viewer(), session()) if golfer else []
+    from_coach = [session_row(one, known, wording()) for one in left]
+    view = PracticeView(typed, going.slots if going else slots, needs, known, going, error, from_coach)
     return render_template("practice/page.html", view=view), 422 if error else 200
 
 

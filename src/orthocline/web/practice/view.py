@@ -7,6 +7,7 @@ from typing import NamedTuple
 from orthocline.core.drills import QUESTIONS, Slot
 from orthocline.services.train.drills import Shelf
 from orthocline.services.train.practice import Need, Practice
+from orthocline.web.shared.set_sessions import SetRow
 from orthocline.wording.train.practice import minute_words, need_words, spent_words
 
 QUESTIONS_NAME = "Ten questions"
@@ -34,6 +35,7 @@ class PracticeView:
     shelf: Shelf
     going: Practice | None
     error: str = ""
+    from_coach: Sequence[SetRow] = ()
 
     @property
     def rows(self) -> list[SlotRow]:

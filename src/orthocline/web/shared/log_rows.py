@@ -1,12 +1,13 @@
 """The log's variables: each putt in words, with a small drawing of its finish."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
 from orthocline.drawing.log.small_finish import small_finish
 from orthocline.drawing.scene import Scene
 from orthocline.services.log.entries import Entry, OwnKept
+from orthocline.services.share.coaching import CoachNote
 from orthocline.wording.log.putt import (
     called_words,
     finish_words,
@@ -43,6 +44,8 @@ class Row:
         The same, drawn small.
     judged_by_model : bool
         Whether it can be said which it was: it was read, and it is known how it ended.
+    coached : sequence of CoachNote
+        What coaches said of it.
     """
 
     id: int
@@ -60,6 +63,7 @@ class Row:
     note: str
     small: Scene
     judged_by_model: bool
+    coached: Sequence[CoachNote] = ()
 
 
 def _called(read: Mapping[str, Any], wording: Wording) -> str:
@@ -78,7 +82,7 @@ def _own(own: OwnKept, read: Mapping[str, Any] | None, wording: Wording) -> str:
     return "; ".join(words for words in told if words)
 
 
-def row(entry: Entry, wording: Wording) -> Row:
+def row(entry: Entry, wording: Wording, coached: Sequence[CoachNote] = ()) -> Row:
     """Return a logged putt as the list shows it."""
     read, result = entry.read, entry.result
     finish = finish_words(result.holed, result.finish, wording)
@@ -98,4 +102,5 @@ def row(entry: Entry, wording: Wording) -> Row:
         note=entry.note,
         small=small_finish(result.holed, result.finish, finish),
         judged_by_model=read is not None and (result.holed or result.finish is not None),
+        coached=coached,
     )

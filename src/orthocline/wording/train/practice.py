@@ -22,6 +22,11 @@ def need_words(trains: str, much: float = 1.0, by: str = "") -> str:
     return f"{what}: weaker than it should be, by {BY[by]}"
 
 
+def weak_words(trains: str, by: str) -> str:
+    """Return what somebody else needs most, and by what it is known: ``pace, by the log``."""
+    return f"{TRAINS_WORDS[trains]}, by {BY[by].replace('your', 'the')}"
+
+
 def spent_words(spent_s: float) -> str:
     """Return how long it went on: ``4 min``."""
     return f"{int(spent_s // 60)} min"

@@ -1,0 +1,1 @@
+"""What golfers share: with whom, by which code, and what a coach left."""

@@ -1,0 +1,1 @@
+"""What golfers share with coaches and clubs, and what coaches leave."""

@@ -1,0 +1,5 @@
+"""The pupils feature."""
+
+from orthocline.web.pupils.routes import blueprint
+
+__all__ = ["blueprint"]

@@ -1,0 +1,1 @@
+"""Sharing in words."""
