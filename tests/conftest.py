@@ -200,3 +200,16 @@ def signed_in(client, create_golfer):
     client.golfer = create_golfer()
     client.post("/sign-in", data={"name": "Tove", "password": PASSWORD})
     return client
+
+
+@pytest.fixture
+def as_golfer(app, create_golfer):
+    """Return what makes a client in which a new golfer is signed in."""
+
+    def sign_in(name):
+        client = app.test_client()
+        client.golfer = create_golfer(name)
+        client.post("/sign-in", data={"name": name, "password": PASSWORD})
+        return client
+
+    return sign_in

@@ -215,6 +215,9 @@ VIEWS = {
     "pupils": "/pupils",
     "pupil": "/pupils/{pupil}",
     "pupil-putts": "/pupils/{pupil}/log",
+    "clubs": "/clubs",
+    "club": "/clubs/{club}",
+    "club-green": "/greens/{club_green}",
     "pupil-session": "/pupils/{pupil}/session",
     "cautions": "/cautions",
     "missing": "/nowhere",
@@ -241,7 +244,7 @@ ON_A_PHONE = (
     *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
     *("round", "card", "figures", "habits", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
     *("asked-sheen", "answered", "slopes-guessed", "drill", "cards", "course", "book"),
-    *("sharing", "pupils", "pupil"),
+    *("sharing", "pupils", "pupil", "club"),
 )
 """Views that lie otherwise on a phone, and are looked at there."""
 
@@ -255,7 +258,16 @@ def test_axe_finds_nothing(page, metrics, who):
     page.expected_errors = ("422", "404")
     page.size(metrics)
     page.go("/")
-    numbers = {"putt": 1, "read": 1, "speed": 1, "green": 1, "round": 1, "pupil": 1}
+    numbers = {
+        "putt": 1,
+        "read": 1,
+        "speed": 1,
+        "green": 1,
+        "round": 1,
+        "pupil": 1,
+        "club": 1,
+        "club_green": 1,
+    }
     if who == "golfer":
         page.as_wren()
         for kind, at in (("putt", "/log"), ("speed", "/speed")):
@@ -266,6 +278,10 @@ def test_axe_finds_nothing(page, metrics, who):
         numbers["read"] = re.search(r"/(\d+)/which", which)[1]
         page.go("/greens")
         numbers["green"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
+        page.go("/clubs")
+        numbers["club"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
+        page.go(f"/clubs/{numbers['club']}")
+        numbers["club_green"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
         page.go("/pupils")
         numbers["pupil"] = re.search(r"/pupils/(\d+)", page.find("main h2 a").get_attribute("href"))[1]
         page.go("/rounds")

@@ -85,7 +85,7 @@ def test_pages_ask_the_database_as_often_for_a_full_book_as_for_one_speed(signed
         kept_speed(session, signed_in.golfer, hours=hours)
     session.commit()
     assert [counted(address) for address in ("/speed", "/read", RAMP)] == one
-    assert max(one) <= 8
+    assert max(one) <= 9
     assert counted("/read?length=9+ft&speed=10") == counted("/read?length=9+ft&speed=10&own=3+in") <= 3
 
 

@@ -5,6 +5,7 @@ import pytest
 from orthocline.services.account.access import Viewer
 from orthocline.services.ground.charts import new_green
 from orthocline.services.ground.places import Place
+from orthocline.services.share.clubs import found_club
 from orthocline.wording.cautions import CAUTIONS, GENERAL
 from tests.page import parsed, text, words_of
 
@@ -19,7 +20,9 @@ OF_THE_FIELD = (
 )
 def test_a_page_says_its_own_at_its_foot(app, signed_in, session, endpoint):
     green = new_green(Viewer(signed_in.golfer), session, Place("Links", "4"), deep_m=20.0, wide_m=20.0)
-    fields = {"greens.green": {"green_id": green}, **SEEDED}.get(endpoint, {})
+    club = found_club(Viewer(signed_in.golfer), session, "Links Club")
+    rows = {"greens.green": {"green_id": green}, "clubs.one": {"club_id": club}}
+    fields = {**rows, **SEEDED}.get(endpoint, {})
     address = app.url_map.bind("").build(endpoint, fields)
     foot = words_of(parsed(signed_in.get(address)).find("footer"))
     assert GENERAL in foot

@@ -23,6 +23,7 @@ from orthocline.services.demo.golfer import (
     SPINDRIFT,
     demo_copy,
 )
+from orthocline.services.demo.sharing import CLUB, KEEPER
 from orthocline.services.demo.training import EYES
 from orthocline.services.errors import InvalidError
 from orthocline.services.speed.book import day_speed
@@ -31,7 +32,7 @@ from orthocline.services.train.record import biases_by_way, record_of
 from orthocline.services.train.sessions import going
 from orthocline.web.app import create_app
 from tests.conftest import PASSWORD, app_config
-from tests.page import link, parsed, text
+from tests.page import link, links, parsed, text
 
 
 @pytest.fixture(scope="module")
@@ -53,9 +54,9 @@ def sessions(loaded):
     nested.rollback()
 
 
-def visit(app):
+def visit(app, name=DEMO_GOLFER):
     visitor = app.test_client()
-    assert visitor.post("/sign-in/demo", data={"next": "/read"}).location == "/read"
+    assert visitor.post("/sign-in/demo", data={"next": "/read", "golfer": name}).location == "/read"
     return visitor
 
 
@@ -141,7 +142,8 @@ def test_copies_are_swept_away_after_a_day_and_with_them_their_sessions(app, ses
     session.expire_all()
     assert visitor.get("/log").status_code == 302
     assert session.scalar(select(func.count()).select_from(Golfer).where(Golfer.demo == "copy")) == 1
-    assert set(session.scalars(select(LoggedPutt.golfer_id))) == set(session.scalars(select(Golfer.id)))
+    players = select(Golfer.id).where(Golfer.name.in_((DEMO_GOLFER, *PUPILS)))
+    assert set(session.scalars(select(LoggedPutt.golfer_id))) == set(session.scalars(players))
 
 
 def test_many_visitors_leave_no_more_than_so_many_copies(session, monkeypatch):
@@ -173,7 +175,7 @@ def test_nobody_is_entered_by_password_and_a_copy_can_be_deleted_without(app, se
     assert visitor.post("/account/delete").status_code == 303
     assert visitor.get("/log").status_code == 302
     templates = select(func.count()).select_from(Golfer).where(Golfer.demo == "template")
-    assert session.scalar(templates) == 1 + len(PUPILS)
+    assert session.scalar(templates) == 1 + len(PUPILS) + len(("the club", "its keeper"))
 
 
 def test_the_demo_is_there_in_demo_mode_only_and_once_it_is_loaded(client, database_url, sessions, loaded):
@@ -185,3 +187,27 @@ def test_the_demo_is_there_in_demo_mode_only_and_once_it_is_loaded(client, datab
     assert client.post("/sign-in/demo").status_code == 303
     sober = create_app(app_config(database_url, SESSIONS=sessions, DEMO=False)).test_client()
     assert sober.post("/sign-in/demo").status_code == 404
+
+
+def test_a_copy_sees_what_its_template_saw_and_keeps_no_club(app):
+    visitor = visit(app)
+    pupils = visitor.get("/pupils")
+    assert [one.get_text() for one in parsed(pupils).select("article h2")] == sorted(PUPILS)
+    assert "Set" in text(pupils)
+    club = link(visitor.get("/clubs"), CLUB)
+    assert "posted" in text(visitor.get(club))
+    keeper = visit(app, KEEPER)
+    assert "Post today" not in text(keeper.get(club)), "the club is everybody's"
+    pupil = visit(app, PUPILS[0])
+    assert DEMO_GOLFER in text(pupil.get("/sharing"))
+    assert f"From {DEMO_GOLFER}" in text(pupil.get("/train/practice"))
+
+
+def test_what_one_visitor_leaves_no_other_sees(app):
+    first, second = visit(app), visit(app)
+    putts = link(first.get("/pupils"), f"Putts of {PUPILS[0]}")
+    note = next(one for one in links(first.get(putts), "/putts/"))
+    first.post(note, data={"words": "Seen by nobody else."})
+    assert "Seen by nobody else." in text(first.get(putts))
+    assert "Seen by nobody else." not in text(second.get(putts))
+    assert "Seen by nobody else." not in text(visit(app, PUPILS[0]).get("/log"))

@@ -6,22 +6,8 @@ from sqlalchemy import select
 from orthocline.db.share.models import CoachNote
 from orthocline.services.account.access import Viewer
 from orthocline.services.log.noting import note_putt
-from tests.conftest import PASSWORD
 from tests.page import link, parsed, text, value, words_at
 from tests.sharing import let_see
-
-
-@pytest.fixture
-def as_golfer(app, create_golfer):
-    """Return a client in which a new golfer is signed in."""
-
-    def sign_in(name):
-        client = app.test_client()
-        client.golfer = create_golfer(name)
-        client.post("/sign-in", data={"name": name, "password": PASSWORD})
-        return client
-
-    return sign_in
 
 
 @pytest.fixture

@@ -46,7 +46,7 @@ def _share_as(session: Session, template: Golfer, copy: Golfer) -> None:
     templates = select(Golfer.id).where(Golfer.demo == "template")
     for side, is_own in own.items():
         other = next(one for one in own if one != side)
-        kept = [other, "what", "keeper"]
+        kept = [other, "what"]
         columns = [getattr(Sharing, one) for one in kept]
         rows = select(literal(copy.id), *columns).where(is_own, columns[0].in_(templates))
         session.execute(insert(Sharing).from_select([side, *kept], rows))

@@ -8,6 +8,8 @@ from sqlalchemy.orm import Session
 
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.log.queries import count_putts, putts_of
+from orthocline.db.share.models import Sharing
+from orthocline.db.share.queries import taken_by
 from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.log.putts import MOST_COUNTED, Which
 from orthocline.services.speed.book import DaySpeed, day_speed
@@ -32,6 +34,8 @@ class Today:
     last: Sequence[LoggedPutt]
     unfinished: int
     speed: DaySpeed | None = None
+    pupils: int = 0
+    clubs: Sequence[Sharing] = ()
 
 
 PRACTICE_STEPS = (
@@ -54,11 +58,13 @@ COMPETITION_STEPS = (
 
 @anyone
 def today(viewer: Viewer, session: Session, now: datetime) -> Today:
-    """Return the day's work, and a golfer's last putts and green speed."""
+    """Return the day's work, a golfer's last putts and green speed, and what others share with them."""
     steps = COMPETITION_STEPS if viewer.in_competition else PRACTICE_STEPS
     if viewer.golfer is None:
         return Today(steps, (), 0)
     last = putts_of(session, viewer.owner_id, limit=LAST_PUTTS)
     unfinished = count_putts(session, viewer.owner_id, Which(opened=True), most=MOST_COUNTED)
     speed = None if viewer.in_competition else day_speed(viewer, session, now)
-    return Today(steps, last, unfinished, speed)
+    taken = taken_by(session, viewer.owner_id)
+    clubs = [one for one in taken if one.giver.club]
+    return Today(steps, last, unfinished, speed, len(taken) - len(clubs), clubs)

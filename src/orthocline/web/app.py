@@ -20,6 +20,7 @@ from orthocline.web import (
     beat,
     book,
     cards,
+    clubs,
     course,
     database,
     drills,
@@ -88,10 +89,24 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, along, balls, beat, book, cards, course, drills, eyes, figures, firm, grain),
-    *(green_files, greens, habits, installed, jobs, laid, log, log_files, look, measures, mode, noting),
-    *(other_methods, phone_level, practice, prints, pupils, ramp, read, reader, rounds, schools, sharing),
-    *(slopes, speed, stand_in, straight, today, train, training_record, which_was_it),
+    *(about, account, along, balls, beat, book, cards, clubs, course, drills, eyes, figures, firm),
+    *(
+        grain,
+        green_files,
+        greens,
+        habits,
+        installed,
+        jobs,
+        laid,
+        log,
+        log_files,
+        look,
+        measures,
+        mode,
+        noting,
+    ),
+    *(other_methods, phone_level, practice, prints, pupils, ramp, read, reader, rounds, schools),
+    *(sharing, slopes, speed, stand_in, straight, today, train, training_record, which_was_it),
 )
 
 

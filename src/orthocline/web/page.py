@@ -20,11 +20,9 @@ NAVIGATION = (
 
 SECTIONS = {
     **dict.fromkeys(("ramp", "other_methods"), "speed"),
-    **dict.fromkeys(("along", "cards", "course", "prints"), "today"),
+    **dict.fromkeys(("along", "cards", "clubs", "course", "prints", "pupils", "sharing"), "today"),
     **dict.fromkeys(("book", "green_files"), "greens"),
-    **dict.fromkeys(
-        ("figures", "habits", "log_files", "noting", "pupils", "rounds", "sharing", "which_was_it"), "log"
-    ),
+    **dict.fromkeys(("figures", "habits", "log_files", "noting", "rounds", "which_was_it"), "log"),
     **dict.fromkeys(
         ("drills", "laid", "practice", "reader", "slopes", "stand_in", "training_record"), "train"
     ),

@@ -127,6 +127,10 @@ CAUTIONS: Mapping[str, str] = {
         "Habits are chances, and no promise. A correction is worked out here: take it into a round only if"
         " the rules in force and the committee allow it. Where a stroke hurts, ask a doctor, not a log."
     ),
+    "clubs.one": (
+        "A posted speed and a club's maps are as sure as their keepers were. What may be looked at in a round"
+        " the rules in force say, and the committee."
+    ),
     "pupils.page": (
         "What a coach says is advice: leave it before or after a round. Who may advise in one the rules in"
         " force say; in Competition neither side sees it here."

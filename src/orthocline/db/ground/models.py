@@ -86,8 +86,9 @@ class GreenChart(Entry, Base):
 
 
 class Placed:
-    """What lies on a course, and perhaps on a green that is known."""
+    """What lies on a course, and perhaps on a green that is known: an entry of a golfer's."""
 
+    golfer_id: Mapped[int]
     course_id: Mapped[int | None] = mapped_column(BigInteger, ForeignKey("courses.id"), index=True)
     green_id: Mapped[int | None] = mapped_column(BigInteger, ForeignKey("greens.id"), index=True)
 

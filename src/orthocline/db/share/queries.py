@@ -3,8 +3,8 @@
 from collections.abc import Sequence
 from datetime import datetime
 
-from sqlalchemy import ColumnElement, delete, func, select
-from sqlalchemy.orm import Session
+from sqlalchemy import ColumnElement, delete, exists, func, select
+from sqlalchemy.orm import Session, aliased
 
 from orthocline.db.account.models import Golfer
 from orthocline.db.entries import LARGEST_ID, one_at_a_time
@@ -23,11 +23,23 @@ def given_by(session: Session, golfer_id: int) -> Sequence[Sharing]:
     return session.scalars(select(Sharing).where(Sharing.giver_id == golfer_id).order_by(Sharing.id)).all()
 
 
-def taken_by(session: Session, golfer_id: int, *, club: bool) -> Sequence[Sharing]:
-    """Return what clubs, or others, let a golfer see, by the givers' names."""
-    query = select(Sharing).join(Golfer, Golfer.id == Sharing.giver_id)
-    query = query.where(Sharing.taker_id == golfer_id, Golfer.club.is_(club))
+def taken_by(session: Session, golfer_id: int, *, club: bool | None = None) -> Sequence[Sharing]:
+    """Return what others let a golfer see, by the givers' names: clubs alone, golfers alone, or all."""
+    query = select(Sharing).join(Golfer, Golfer.id == Sharing.giver_id).where(Sharing.taker_id == golfer_id)
+    if club is not None:
+        query = query.where(Golfer.club.is_(club))
     return session.scalars(query.order_by(func.folded(Golfer.name), Sharing.id)).all()
+
+
+def clubs_kept_alone(session: Session, golfer_id: int) -> Sequence[Golfer]:
+    """Return the clubs that nobody but a golfer keeps."""
+    others = aliased(Sharing)
+    another = exists().where(
+        others.giver_id == Golfer.id, others.keeper.is_(True), others.taker_id != golfer_id
+    )
+    query = select(Golfer).join(Sharing, Sharing.giver_id == Golfer.id)
+    query = query.where(Golfer.club.is_(True), Sharing.keeper.is_(True), Sharing.taker_id == golfer_id)
+    return session.scalars(query.where(~another)).all()
 
 
 def open_invitations(session: Session, giver_id: int, now: datetime) -> Sequence[Invitation]:

@@ -12,6 +12,7 @@ from orthocline.db.account.models import TIME_ZONE_LENGTH as TIME_ZONE_LENGTH
 from orthocline.db.account.models import Golfer as Golfer
 from orthocline.db.account.queries import golfer_by_id, golfer_named, golfer_of_key
 from orthocline.db.entries import hold
+from orthocline.db.share.queries import clubs_kept_alone
 from orthocline.services.account.access import Viewer, anyone, own_data
 from orthocline.services.errors import InvalidError
 from orthocline.services.text import tidy_text
@@ -143,7 +144,9 @@ def live_where_seen(viewer: Viewer, zone: str) -> None:
 
 @own_data
 def delete_account(viewer: Viewer, session: Session, password: str) -> None:
-    """Delete a golfer and everything of theirs; a copy of the demo needs no password.
+    """Delete a golfer and everything of theirs, clubs that nobody else keeps too.
+
+    A copy of the demo needs no password.
 
     Raises
     ------
@@ -153,5 +156,7 @@ def delete_account(viewer: Viewer, session: Session, password: str) -> None:
     golfer = viewer.owner
     if golfer.demo is None:
         _check_owner(golfer, password)
+    for club in clubs_kept_alone(session, golfer.id):
+        session.delete(club)
     session.delete(golfer)
     session.flush()

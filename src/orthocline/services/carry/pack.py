@@ -30,7 +30,7 @@ from orthocline.services.account.measures import (
 )
 from orthocline.services.carry.cards import faces, usual_cards
 from orthocline.services.errors import InvalidError, NotFoundError
-from orthocline.services.ground.charts import ChartedGreen, find_green, known_of, list_greens
+from orthocline.services.ground.charts import ChartedGreen, find_green, greens_at_hand, known_of
 from orthocline.services.jobs.task import Made, Task
 from orthocline.wording.carry.pack import exact_words
 from orthocline.wording.read.call import past_words
@@ -57,7 +57,7 @@ def pack_task(viewer: Viewer, session: Session, course: str, green_speed_ft: flo
     InvalidError
         For a course without a charted green that has a pin.
     """
-    greens = [one.id for one in list_greens(viewer, session) if one.place.course == course and _takes(one)]
+    greens = [one.id for one in greens_at_hand(viewer, session) if one.place.course == course and _takes(one)]
     if not greens:
         raise InvalidError("course", "Nothing to solve there: chart a green of it, and set a pin on it.")
     asked = {"course": course, "greens": greens, "green_speed_ft": green_speed_ft, "past_m": past_m}

@@ -18,9 +18,9 @@ from orthocline.db.speed.queries import newest_speed
 from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.demo.carry import carry_demo
 from orthocline.services.demo.drills import drill_demo
-from orthocline.services.demo.greens import load_demo_greens
+from orthocline.services.demo.greens import DEMO_GREENS, load_demo_greens
 from orthocline.services.demo.season import IDRIS, TOVE, WREN, Season, season_end
-from orthocline.services.demo.sharing import share_demo
+from orthocline.services.demo.sharing import found_demo_club, share_demo
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
 from orthocline.services.demo.training import train_demo
 from orthocline.services.errors import NotFoundError
@@ -45,6 +45,8 @@ GREENS = (
 PUTTS_LOGGED = WREN.putts
 PLAYED = 9
 """Greens with a hole to play; the practice green comes after them."""
+CLUBS_GREENS = DEMO_GREENS[2:9:2]
+"""Greens that the club charted too."""
 COPY_LIFE, MOST_COPIES = timedelta(days=1), 500
 """A copy lives so long, unless so many visitors come after it."""
 LOADING_DEMO = 7_501_003
@@ -111,6 +113,7 @@ def load_demo(session: Session, seed: int = 4) -> bool:
         if not number:
             carry_demo(session, golfer, season_end())
     share_demo(session, golfers[0], golfers[1:], season_end())
+    found_demo_club(session, golfers, CLUBS_GREENS, np.random.default_rng(seed + 70))
     return True
 
 

@@ -33,7 +33,7 @@ from orthocline.formats.scan_part import ScanPart, scan_members
 from orthocline.services.account.access import NOT_SHARED, Grant, Share, Viewer, open_play
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.ground.places import COURSE_LENGTH, GREEN_LENGTH, Place
-from orthocline.services.share.looking import looking_at
+from orthocline.services.share.looking import clubs_seen, looking_at
 from orthocline.services.text import short_text
 
 MOST_GREENS = 300
@@ -97,25 +97,47 @@ def list_greens(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
 
 
 @open_play(ROOM)
+def greens_at_hand(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
+    """Return a golfer's own greens, and of their clubs' those that they have not charted by that name."""
+    own = list_greens(viewer, session)
+    charted = {one.place.text.lower() for one in own if one.chart.corners}
+    theirs = (
+        replace(one, of=who.of)
+        for who in clubs_seen(viewer, session, Share.GREENS)
+        for one in list_greens(who, session)
+    )
+    return (*own, *(one for one in theirs if one.place.text.lower() not in charted))
+
+
+@open_play(ROOM)
 def find_green(viewer: Viewer, session: Session, green_id: int) -> ChartedGreen:
     """Return a green with its chart, of the viewer's own or shared; raises NotFoundError for another."""
     green, who = _seen(viewer, session, green_id)
     near = charts_near(session, green)
     before, after = near.get(green.chart_number - 1), near.get(green.chart_number + 1)
     course = session.get_one(Course, green.course_id)
-    held = near.get(green.chart_number)
+    held, may_change = near.get(green.chart_number), who.of is None or who.of.keeper
     return ChartedGreen(
         green.id,
         Place(course.name, green.name),
         green.character,
         _chart(session, held),
         bool(held and held.scan_id),
-        held.change if held and before else "",
-        after.change if after else "",
+        held.change if held and before and may_change else "",
+        after.change if after and may_change else "",
         green.note,
         str(held.key) if held else "",
         who.of,
     )
+
+
+@open_play(ROOM)
+def green_to_change(viewer: Viewer, session: Session, green_id: int) -> ChartedGreen:
+    """Return a green with its chart that the viewer may change; raises NotFoundError for another."""
+    held = find_green(viewer, session, green_id)
+    if not held.kept:
+        raise NotFoundError(NOT_SHARED)
+    return held
 
 
 @open_play(ROOM)

@@ -8,7 +8,7 @@ from orthocline.db.ground.models import COURSE_LENGTH as COURSE_LENGTH
 from orthocline.db.ground.models import GREEN_LENGTH as GREEN_LENGTH
 from orthocline.db.ground.models import Placed
 from orthocline.db.ground.queries import kept_course, kept_green
-from orthocline.services.account.access import Viewer, own_data
+from orthocline.services.account.access import anyone
 from orthocline.services.text import short_text
 
 
@@ -38,9 +38,9 @@ def place_of(row: Placed) -> Place:
     return Place(*row.names)
 
 
-@own_data
-def put_at(viewer: Viewer, session: Session, row: Placed, place: Place) -> None:
-    """Write down where something of a golfer's lies; a new name is a new course or green of theirs.
+@anyone
+def put_at(session: Session, row: Placed, place: Place) -> None:
+    """Write down where a row lies that may be changed; a new name is a new course or green of its owner's.
 
     One name alone is a course's.
 
@@ -53,5 +53,5 @@ def put_at(viewer: Viewer, session: Session, row: Placed, place: Place) -> None:
     course = short_text("course", place.course, COURSE_LENGTH)
     if not course:
         course, green = green, ""
-    row.course = kept_course(session, viewer.owner_id, course) if course else None
+    row.course = kept_course(session, row.golfer_id, course) if course else None
     row.green = kept_green(session, row.course, green) if row.course and green else None

@@ -209,7 +209,7 @@ def _following(after: LoggedPutt, *, anew: bool) -> Next:
 def _added(viewer: Viewer, session: Session, putt: LoggedPutt, place: Place, turn: Turn) -> LoggedPutt:
     require_turn(viewer, session, turn)
     take_turn(putt, turn)
-    put_at(viewer, session, putt, place)
+    put_at(session, putt, place)
     return add_once(session, putt)
 
 
@@ -265,4 +265,4 @@ def edit_putt(viewer: Viewer, session: Session, putt_id: int, written: Written) 
     take_judged(putt, written.judged)
     if putt.putt_document is None:
         putt.length_m, putt.breaks_right = written.length_m, written.breaks
-    put_at(viewer, session, putt, written.place)
+    put_at(session, putt, written.place)

@@ -3,7 +3,7 @@
 from sqlalchemy.orm import Session
 
 from orthocline.db.share.models import Sharing
-from orthocline.db.share.queries import sharing_between
+from orthocline.db.share.queries import sharing_between, taken_by
 from orthocline.services.account.access import NOT_SHARED, Grant, Share, Viewer, anyone
 from orthocline.services.errors import NotFoundError
 
@@ -31,3 +31,41 @@ def looking_at(viewer: Viewer, session: Session, giver_id: int) -> Viewer:
     if sharing is None:
         raise NotFoundError(NOT_SHARED)
     return Viewer(viewer.golfer, viewer.mode, grant_of(sharing))
+
+
+@anyone
+def clubs_seen(viewer: Viewer, session: Session, what: Share) -> list[Viewer]:
+    """Return a golfer as who looks at each of their clubs that lets them see that; none for a visitor."""
+    if viewer.golfer is None or viewer.of is not None:
+        return []
+    shared = taken_by(session, viewer.golfer.id, club=True)
+    found = [Viewer(viewer.golfer, viewer.mode, grant_of(one)) for one in shared]
+    return [one for one in found if one.sees(what)]
+
+
+@anyone
+def pupil_at(viewer: Viewer, session: Session, pupil_id: int) -> Viewer:
+    """Return a coach as who looks at a pupil; raises NotFoundError for anybody else's number."""
+    return _at(viewer, session, pupil_id, club=False)
+
+
+@anyone
+def club_at(viewer: Viewer, session: Session, club_id: int) -> Viewer:
+    """Return a golfer as who looks at a club of theirs; raises NotFoundError for any other number."""
+    return _at(viewer, session, club_id, club=True)
+
+
+@anyone
+def club_kept(viewer: Viewer, session: Session, club_id: int) -> Viewer:
+    """Return a golfer as the keeper of a club; raises NotFoundError where they do not keep it."""
+    who = club_at(viewer, session, club_id)
+    if who.of is None or not who.of.keeper:
+        raise NotFoundError(NOT_SHARED)
+    return who
+
+
+def _at(viewer: Viewer, session: Session, giver_id: int, *, club: bool) -> Viewer:
+    who = looking_at(viewer, session, giver_id)
+    if who.of is None or who.of.giver.club != club:
+        raise NotFoundError(NOT_SHARED)
+    return who

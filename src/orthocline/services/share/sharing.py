@@ -145,9 +145,9 @@ def take_back(viewer: Viewer, session: Session, sharing_id: int) -> None:
 
 @own_data
 def look_no_more(viewer: Viewer, session: Session, giver_id: int) -> None:
-    """Give up seeing what a golfer shares; nothing changes where they share nothing."""
+    """Give up seeing what a golfer shares; nothing changes where they share nothing, or are a club."""
     held = sharing_between(session, giver_id, viewer.owner_id)
-    if held is not None:
+    if held is not None and not held.giver.club:
         session.delete(held)
         session.flush()
 

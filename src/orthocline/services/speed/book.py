@@ -16,12 +16,15 @@ from orthocline.db.ground.queries import course_named, place_named
 from orthocline.db.speed.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.speed.models import SpeedNote
 from orthocline.db.speed.queries import measured_courses, median_speed_ft, newest_speed, speeds_of
-from orthocline.formats.sheet import Sheet, sheet_of
+from orthocline.formats.sheet import Sheet
 from orthocline.formats.speed_origin import SEVERAL, SpeedOrigin
-from orthocline.services.account.access import Viewer, open_play, own_data
+from orthocline.services.account.access import Share, Viewer, open_play, own_data
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.places import NOWHERE, Place, place_of, put_at
-from orthocline.services.speed.rework import FORMER_VERSION, reworked_ramp_speed
+from orthocline.services.speed.notes import DAY, evidence_of, kept_speed
+from orthocline.services.speed.notes import Condition as Condition
+from orthocline.services.speed.notes import KeptSpeed as KeptSpeed
+from orthocline.services.speed.posted import posted_speeds
 from orthocline.services.text import short_text, tidy_text
 from orthocline.services.undo import delete_entry, find_entry, restore_entry
 
@@ -30,45 +33,11 @@ MOISTURE = ("dry", "damp", "wet")
 FIRMNESS = ("soft", "medium", "firm")
 RATINGS = range(1, 6)
 MISSING = "speed in your book"
-DAY = timedelta(hours=12)
-"""Measures no further apart than this are one day's."""
 LEAST_SPEEDS = 3
 """So many speeds make a usual one."""
 LONGEST_AGO = timedelta(days=3653)
 SLACK = timedelta(minutes=5)
 """Clocks differ: a time so little ahead is not in the future."""
-
-
-@dataclass(frozen=True)
-class Condition:
-    """How the green was: words from `MOWING`, `MOISTURE` and `FIRMNESS`, ratings of one to five, a note."""
-
-    mowing: str = ""
-    moisture: str = ""
-    firmness: str = ""
-    trueness: int | None = None
-    smoothness: int | None = None
-    note: str = ""
-
-
-@dataclass(frozen=True)
-class KeptSpeed:
-    """A green speed in the book: what, where, when, by which method, and how the green was.
-
-    Attributes
-    ----------
-    was_ft : Estimate or None
-        What it was as it was kept, where it has been worked out again since.
-    """
-
-    id: int
-    place: Place
-    measured_at: datetime
-    method: str
-    speed_ft: Estimate
-    evidence: Sheet | None
-    condition: Condition
-    was_ft: Estimate | None = None
 
 
 @dataclass(frozen=True)
@@ -96,9 +65,10 @@ class DaySpeed:
 
     @property
     def place(self) -> Place:
-        """Where."""
-        first = self.notes[0].place
-        return first if all(note.place == first for note in self.notes) else Place(first.course)
+        """Where the golfer measured; what clubs posted is of the whole course."""
+        own = [note for note in self.notes if not note.by] or self.notes
+        first = own[0].place
+        return first if all(note.place == first for note in own) else Place(first.course)
 
     @property
     def method(self) -> str:
@@ -131,7 +101,9 @@ def keep_speed(
     condition: Condition | None = None,
     key: UUID | None = None,
 ) -> SpeedNote:
-    """Keep a green speed in the golfer's book. The same `key` again is the same speed.
+    """Keep a green speed in the book of the golfer, or of the club that they keep.
+
+    The same `key` again is the same speed.
 
     Raises
     ------
@@ -150,7 +122,7 @@ def keep_speed(
     if measured_at < datetime.now(UTC) - LONGEST_AGO:
         raise InvalidError("when", "That is more than ten years ago.")
     note = SpeedNote(
-        golfer_id=viewer.owner_id,
+        golfer_id=viewer.kept_id(Share.SPEEDS),
         key=key,
         measured_at=measured_at,
         method=METHODS[method].name,
@@ -159,7 +131,7 @@ def keep_speed(
         evidence=evidence.document if evidence else None,
         model_version=MODEL_VERSION,
     )
-    _describe(viewer, session, note, place, condition or Condition())
+    _describe(session, note, place, condition or Condition())
     return add_once(session, note)
 
 
@@ -167,7 +139,7 @@ def keep_speed(
 def last_sheet(viewer: Viewer, session: Session, method: str) -> Sheet | None:
     """Return what the golfer's last speed by a method was found from."""
     note = newest_speed(session, viewer.owner_id, method=method)
-    return _evidence(note) if note else None
+    return evidence_of(note) if note else None
 
 
 @open_play("The speed book")
@@ -184,7 +156,7 @@ def describe_speed(
         When there is none of that number.
     """
     note = find_entry(viewer, session, SpeedNote, note_id, MISSING)
-    _describe(viewer, session, note, place, condition)
+    _describe(session, note, place, condition)
 
 
 @own_data
@@ -194,46 +166,23 @@ def last_place(viewer: Viewer, session: Session) -> Place:
     return place_of(note) if note else NOWHERE
 
 
-def _describe(viewer: Viewer, session: Session, note: SpeedNote, place: Place, condition: Condition) -> None:
+def _describe(session: Session, note: SpeedNote, place: Place, condition: Condition) -> None:
     if not tidy_text(place.course):
         raise InvalidError("course", "Which course? A name is enough.")
-    put_at(viewer, session, note, place)
+    put_at(session, note, place)
     note.mowing, note.moisture, note.firmness = condition.mowing, condition.moisture, condition.firmness
     note.trueness, note.smoothness = condition.trueness, condition.smoothness
     note.note = short_text("note", condition.note, NOTE_LENGTH)
 
 
-def _is_former(note: SpeedNote) -> bool:
-    """Return whether a speed was worked out before ramps were counted as they are now."""
-    return note.method == "ramp" and note.model_version == FORMER_VERSION
-
-
-def _evidence(note: SpeedNote) -> Sheet | None:
-    return sheet_of(note.evidence) if note.evidence else None
-
-
-def _kept(note: SpeedNote) -> KeptSpeed:
-    kept, sheet = Estimate(note.speed_ft, note.sd_ft), _evidence(note)
-    again = reworked_ramp_speed(kept, sheet) if sheet and _is_former(note) else None
-    return KeptSpeed(
-        note.id,
-        place_of(note),
-        note.measured_at,
-        note.method,
-        again or kept,
-        sheet,
-        Condition(note.mowing, note.moisture, note.firmness, note.trueness, note.smoothness, note.note),
-        kept if again else None,
-    )
-
-
 @open_play("The speed book")
 def list_speeds(viewer: Viewer, session: Session, course: str = "") -> list[KeptSpeed]:
-    """Return the golfer's speeds, newest first, of all courses or of one."""
-    known = course_named(session, viewer.owner_id, course) if course else None
+    """Return the speeds of whoever is looked at, newest first, of all courses or of one."""
+    owner_id = viewer.seen_id(Share.SPEEDS)
+    known = course_named(session, owner_id, course) if course else None
     if course and known is None:
         return []
-    return [_kept(note) for note in speeds_of(session, viewer.owner_id, course=known)]
+    return [kept_speed(note) for note in speeds_of(session, owner_id, course=known)]
 
 
 @own_data
@@ -245,7 +194,7 @@ def list_courses(viewer: Viewer, session: Session) -> list[str]:
 @open_play("The speed book")
 def find_speed(viewer: Viewer, session: Session, note_id: int) -> KeptSpeed:
     """Return one speed of the golfer's own book; raises as `find_entry` does."""
-    return _kept(find_entry(viewer, session, SpeedNote, note_id, MISSING))
+    return kept_speed(find_entry(viewer, session, SpeedNote, note_id, MISSING))
 
 
 @own_data
@@ -268,16 +217,21 @@ def day_speed(viewer: Viewer, session: Session, now: datetime, place: Place = NO
     course's. Without a course it is the one measured last of all. None where nothing was measured: another
     course's speed says nothing.
     """
-    name = tidy_text(place.course)
-    course, green = (
-        place_named(session, viewer.owner_id, name, tidy_text(place.green)) if name else (None, None)
-    )
-    newest = newest_speed(session, viewer.owner_id, course=course) if course or not name else None
-    if newest is None:
+    owner_id, name = viewer.owner_id, tidy_text(place.course)
+    course, green = place_named(session, owner_id, name, tidy_text(place.green)) if name else (None, None)
+    newest = newest_speed(session, owner_id, course=course) if course or not name else None
+    posts = posted_speeds(viewer, session, newest.names[0] if newest else name)
+    if newest is None and not name:
+        posts = sorted(posts, key=lambda one: one.measured_at)[-1:]
+    latest = max((one.measured_at for one in (newest, *posts) if one), default=None)
+    if latest is None:
         return None
-    notes = speeds_of(session, viewer.owner_id, course=newest.course, since=newest.measured_at - DAY)
+    begins = latest - DAY
+    notes = speeds_of(session, owner_id, course=newest.course, since=begins) if newest else []
     notes = [note for note in notes if green and note.green_id == green.id] or notes
-    return combined(tuple(_kept(note) for note in notes), now)
+    found = [*map(kept_speed, notes), *(one for one in posts if one.measured_at >= begins)]
+    found.sort(key=lambda one: one.measured_at, reverse=True)
+    return combined(tuple(found), now)
 
 
 @open_play("The speed book")

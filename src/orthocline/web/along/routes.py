@@ -10,7 +10,7 @@ from werkzeug.wrappers import Response
 from orthocline.services.account.access import require_open_play
 from orthocline.services.carry.pack import KIND, ROOM, newest_pack, pack_task
 from orthocline.services.errors import InvalidError
-from orthocline.services.ground.charts import list_greens
+from orthocline.services.ground.charts import greens_at_hand
 from orthocline.services.jobs.jobs import ask_for, find_job, result_of
 from orthocline.web.along.forms import AlongForm
 from orthocline.web.along.view import PackView
@@ -69,7 +69,7 @@ def _form(*, posted: bool) -> AlongForm:
     today, said = todays_conditions(), wording()
     usual = {"speed": speed_text(today.green_speed_ft), "past": said.typed_near(today.past_m)}
     form = AlongForm(request.form if posted else None, data=usual, meta={"wording": said})
-    greens = list_greens(viewer(), session())
+    greens = greens_at_hand(viewer(), session())
     form.course.choices = list(dict.fromkeys(one.place.course for one in greens if one.chart.corners))
     if not posted and form.course.choices:
         form.course.data = form.course.choices[0]

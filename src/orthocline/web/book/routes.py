@@ -14,7 +14,7 @@ from orthocline.core.cards import LARGEST_MAP, LARGEST_PAGE_M
 from orthocline.services.carry.book import book_page_of
 from orthocline.services.carry.prints import ask_print
 from orthocline.services.errors import InvalidError
-from orthocline.services.ground.charts import ChartedGreen, list_greens
+from orthocline.services.ground.charts import ChartedGreen, greens_at_hand
 from orthocline.web.book.forms import BookForm
 from orthocline.web.book.view import BookView
 from orthocline.web.database import session
@@ -59,7 +59,7 @@ def _day() -> str:
 
 def _greens(given: Arguments) -> tuple[list[str], list[ChartedGreen]]:
     """Return the golfer's courses with charted greens, and the greens of the one that is asked for."""
-    charted = [one for one in list_greens(viewer(), session()) if one.chart.corners]
+    charted = [one for one in greens_at_hand(viewer(), session()) if one.chart.corners]
     courses = list(dict.fromkeys(one.place.course for one in charted))
     asked = given.get("course", "")
     course = asked if asked in courses else next(iter(courses), "")

@@ -12,7 +12,13 @@ from orthocline.formats.green_files.registry import FORMATS
 from orthocline.services.account.access import require_open_play
 from orthocline.services.account.measures import own_senses
 from orthocline.services.errors import InvalidError
-from orthocline.services.ground.charts import ROOM, ChartedGreen, find_green, known_of
+from orthocline.services.ground.charts import (
+    ROOM,
+    ChartedGreen,
+    find_green,
+    green_to_change,
+    known_of,
+)
 from orthocline.services.ground.green_export import export_task
 from orthocline.services.ground.green_import import (
     GivenGreen,
@@ -70,7 +76,7 @@ def give() -> Page:
 @login_required
 def give_to(green_id: int) -> Page:
     """Take in a file of a green."""
-    held = find_green(viewer(), session(), green_id)
+    held = green_to_change(viewer(), session(), green_id)
     place = held.place
     return _given(GiveForm(), held, {"green_id": green_id, "course": place.course, "green": place.green})
 

@@ -23,6 +23,8 @@ PARTS: Final[Mapping[str, Part]] = {
     "grain": "grain",
 }
 """Parts of a chart by the name of one of it."""
+LOOKING: Final = ("look", "putt")
+"""Tools that change nothing: for greens of others."""
 USUAL_INSTRUMENT: Final = "arrow"
 
 

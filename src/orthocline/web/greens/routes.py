@@ -11,7 +11,7 @@ from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.core.chart import Chart, ChartError
 from orthocline.core.relief import Outline, oval
-from orthocline.services.account.access import require_open_play
+from orthocline.services.account.access import Share, Viewer, require_open_play
 from orthocline.services.account.measures import golfer_figures, own_senses
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.charts import (
@@ -19,6 +19,7 @@ from orthocline.services.ground.charts import (
     describe_green,
     edit_chart,
     find_green,
+    green_to_change,
     known_of,
     list_greens,
     new_green,
@@ -27,12 +28,13 @@ from orthocline.services.ground.charts import (
 )
 from orthocline.services.ground.maps import look_at
 from orthocline.services.read.reading import read_putt
+from orthocline.services.share.looking import club_at, clubs_seen
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.greens.edits import Edit, edit_of
 from orthocline.web.greens.forms import AboutForm, NewForm
 from orthocline.web.greens.putt import map_putt
-from orthocline.web.greens.request import map_asked
+from orthocline.web.greens.request import LOOKING, map_asked
 from orthocline.web.greens.view import MapView
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
@@ -42,6 +44,7 @@ from orthocline.web.shared.answered import Answered
 from orthocline.web.shared.asked import asked
 from orthocline.web.shared.green_rows import course_rows
 from orthocline.web.shared.lies import own_greens
+from orthocline.web.shared.numbers import number_asked
 from orthocline.web.shared.places import place_in
 from orthocline.web.shared.placing import moved_of
 from orthocline.web.shared.read_start import own_pasts, start_values
@@ -70,7 +73,7 @@ def new() -> Page:
     if form.validate_on_submit():
         deep_m, wide_m = form.deep.figure or 0.0, form.wide.figure or 0.0
         try:
-            number = new_green(viewer(), session(), place_in(form.data), deep_m=deep_m, wide_m=wide_m)
+            number = new_green(_charter(), session(), place_in(form.data), deep_m=deep_m, wide_m=wide_m)
             return redirect(url_for("greens.green", green_id=number, tool="slope"), 303)
         except InvalidError as error:
             form[error.field].errors = [str(error)]
@@ -145,7 +148,7 @@ def redo(green_id: int) -> AnyResponse:
 @login_required
 def about(green_id: int) -> Page:
     """Change a green's name and what is said of it."""
-    held = find_green(viewer(), session(), green_id)
+    held = green_to_change(viewer(), session(), green_id)
     form = AboutForm(data={"green": held.place.green, "character": held.character, "note": held.note})
     if form.validate_on_submit():
         try:
@@ -157,9 +160,24 @@ def about(green_id: int) -> Page:
     return render_template("greens/about.html", form=form, green=held), 422 if form.errors else 200
 
 
+def _charter() -> Viewer:
+    """Return who charts a new green: the golfer, or as its keeper the club that the form names."""
+    club = number_asked("club")
+    return viewer() if club is None else club_at(viewer(), session(), club)
+
+
 def _list_page(form: NewForm) -> str:
-    rows = course_rows(list_greens(viewer(), session()), wording()) if viewer().golfer else []
-    return render_template("greens/list.html", courses=rows, form=form, wording=wording())
+    if viewer().golfer is None:
+        return render_template("greens/list.html", courses=[], clubs=[], form=form, wording=wording())
+    rows = course_rows(list_greens(viewer(), session()), wording())
+    clubs = [
+        (who.of.giver, course_rows(list_greens(who, session()), wording()))
+        for who in clubs_seen(viewer(), session(), Share.GREENS)
+        if who.of
+    ]
+    of = _charter().of
+    told = {"courses": rows, "clubs": clubs, "of_club": of.giver if of else None}
+    return render_template("greens/list.html", form=form, wording=wording(), **told)
 
 
 def _again(green_id: int) -> AnyResponse:
@@ -175,7 +193,7 @@ def _outline(chart: Chart) -> Outline:
 
 
 def _edit(green_id: int, arguments: Mapping[str, str]) -> Edit | None:
-    chart = find_green(viewer(), session(), green_id).chart
+    chart = green_to_change(viewer(), session(), green_id).chart
     outline = _outline(chart)
     looked = map_asked(arguments, chart, outline, wording())
     return edit_of(arguments, looked, chart, outline, wording())
@@ -193,6 +211,8 @@ def _view(green_id: int, arguments: Mapping[str, str], *, preview: bool = False)
     chart = _previewed(held.chart, arguments) if preview else held.chart
     outline = _outline(chart)
     wanted = map_asked(arguments, chart, outline, said)
+    if not held.kept and wanted.tool not in LOOKING:
+        wanted = wanted.with_tool(LOOKING[0])
     day = day_speed(who, session(), now, held.place)
     own = own_senses(measures())
     seen = MapView(

@@ -21,7 +21,7 @@ from orthocline.services.ground.maps import Looked, look_at, pin_facts, where_ne
 from orthocline.web.greens.form_view import FormView
 from orthocline.web.greens.pin_view import PinView
 from orthocline.web.greens.putt import MapPutt
-from orthocline.web.greens.request import MapAsked
+from orthocline.web.greens.request import LOOKING, MapAsked
 from orthocline.web.shared.answered import Answered
 from orthocline.web.shared.glimpse import Glimpse, glimpse
 from orthocline.web.shared.placing import Pin, pin_in
@@ -284,6 +284,7 @@ class MapView:
         return [
             Choice(words, self._address(self.asked.with_tool(tool)), tool == self.asked.tool)
             for tool, (words, _) in TOOL_WORDS.items()
+            if self.green.kept or tool in LOOKING
         ]
 
     @property

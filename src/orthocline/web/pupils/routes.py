@@ -19,7 +19,7 @@ from orthocline.services.share.coaching import (
     take_note_away,
     take_session_away,
 )
-from orthocline.services.share.looking import looking_at
+from orthocline.services.share.looking import pupil_at
 from orthocline.services.share.pupils import Pupil, pupil_of, side_by_side
 from orthocline.services.train.drills import shelf
 from orthocline.services.train.practice import plan_for
@@ -133,7 +133,7 @@ def delete_session(giver_id: int, left_id: int) -> Response:
 def _at(giver_id: int) -> Viewer:
     """Return the coach as who looks at a pupil's data; their own is no pupil's."""
     require_open_play(viewer(), ROOM)
-    return looking_at(viewer(), session(), giver_id)
+    return pupil_at(viewer(), session(), giver_id)
 
 
 def _name(who: Viewer) -> str:

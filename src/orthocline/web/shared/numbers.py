@@ -1,4 +1,4 @@
-"""Numbers in an address."""
+"""Numbers in an address or a form."""
 
 from flask import request
 
@@ -9,6 +9,6 @@ MOST_DIGITS = 18
 
 
 def number_asked(name: str) -> int | None:
-    """Return a number of the address; None where there is none, or anything else."""
-    text = request.args.get(name, "")
+    """Return a number of the address or the form; None where there is none, or anything else."""
+    text = request.values.get(name, "")
     return int(text) if text.isascii() and text.isdecimal() and len(text) <= MOST_DIGITS else None

@@ -65,6 +65,8 @@ def enter() -> Page:
         try:
             held = enter_code(viewer(), session(), form.code.data or "", datetime.now(UTC))
             flash(f"You see {held.giver.name}'s {what_words(held.what)} from now on.")
+            if held.giver.club:
+                return redirect(url_for("clubs.one", club_id=held.giver_id), 303)
             return redirect(url_for("pupils.one", giver_id=held.giver_id), 303)
         except InvalidError as error:
             form.code.errors = [str(error)]

@@ -41,7 +41,9 @@ def page() -> str:
     courses = list_courses(who, session()) if who.golfer else ()
     course = request.args.get("course", "")
     day = day_speed(who, session(), now, Place(course if course in courses else "")) if who.golfer else None
-    mine = list_speeds(who, session(), day.place.course) if day else ()
+    posted = [note for note in day.notes if note.by] if day else []
+    mine = [*posted, *list_speeds(who, session(), day.place.course)] if day else []
+    mine.sort(key=lambda note: note.measured_at, reverse=True)
     usual_ft = usual_speed_ft(who, session()) if day else None
     return render_template(
         "speed/page.html",

@@ -30,6 +30,7 @@ class Row:
     condition: str
     note: str
     evidence: str
+    by: str = ""
 
 
 @dataclass(frozen=True)
@@ -88,6 +89,7 @@ def row(note: KeptSpeed, calendar: Calendar) -> Row:
         _condition(note.condition),
         note.condition.note,
         _again(note),
+        note.by,
     )
 
 

@@ -11,7 +11,7 @@ from werkzeug.wrappers import Response
 from orthocline.core.train import Given
 from orthocline.services.account.measures import own_senses
 from orthocline.services.errors import InvalidError
-from orthocline.services.ground.charts import list_greens
+from orthocline.services.ground.charts import ChartedGreen, greens_at_hand
 from orthocline.services.train.putts import OWN, mark
 from orthocline.services.train.record import due_now
 from orthocline.services.train.sessions import TrainedQuestion, answer, ask_next, begin, given_of, going, stop
@@ -44,9 +44,13 @@ def _room(form: BeginForm | None = None) -> AnyResponse:
 
 
 def _begin_form() -> BeginForm:
-    greens = list_greens(viewer(), session()) if viewer().golfer else ()
+    greens = greens_at_hand(viewer(), session()) if viewer().golfer else ()
     read_of = [one for one in greens if one.chart.has_ground and one.chart.outline]
-    return BeginForm().offer({f"{OWN}{one.id}": f"Yours: {one.place.nearest}" for one in read_of})
+    return BeginForm().offer({f"{OWN}{one.id}": f"{_whose(one)}: {one.place.nearest}" for one in read_of})
+
+
+def _whose(green: ChartedGreen) -> str:
+    return green.of.giver.name if green.of else "Yours"
 
 
 @blueprint.post("/train/begin")

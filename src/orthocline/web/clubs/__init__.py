@@ -1,0 +1,5 @@
+"""The clubs feature."""
+
+from orthocline.web.clubs.routes import blueprint
+
+__all__ = ["blueprint"]
