@@ -73,6 +73,7 @@ PUBLIC = {
     "account.sign_up",
     "account.sign_in_demo",
     "account.sign_out",
+    "links.follow",
 }
 
 

@@ -31,7 +31,7 @@ from tests.web.test_access import PUBLIC, private_routes
 
 SECRET = "Hollow by the old oak"
 """Stands in whatever is somebody's own."""
-OTHERWISE = {"name", "chart", "kind", "ending", "what", "filename"}
+OTHERWISE = {"name", "chart", "kind", "ending", "what", "filename", "token"}
 """Arguments that name no row."""
 SEEN_GREEN = {"greens.green", "greens.under", "green_files.green", "green_files.export"}
 OF_PUPIL = {"pupils.one", "pupils.log", "pupils.putt", "pupils.drills"}

@@ -35,6 +35,7 @@ from orthocline.web import (
     installed,
     jobs,
     laid,
+    links,
     log,
     log_files,
     look,
@@ -90,23 +91,9 @@ DEFAULTS: Mapping[str, Any] = {
 }
 FEATURES = (
     *(about, account, along, balls, beat, book, cards, clubs, course, drills, eyes, figures, firm),
-    *(
-        grain,
-        green_files,
-        greens,
-        habits,
-        installed,
-        jobs,
-        laid,
-        log,
-        log_files,
-        look,
-        measures,
-        mode,
-        noting,
-    ),
-    *(other_methods, phone_level, practice, prints, pupils, ramp, read, reader, rounds, schools),
-    *(sharing, slopes, speed, stand_in, straight, today, train, training_record, which_was_it),
+    *(grain, green_files, greens, habits, installed, jobs, laid, links, log, log_files, look, measures),
+    *(mode, noting, other_methods, phone_level, practice, prints, pupils, ramp, read, reader, rounds),
+    *(schools, sharing, slopes, speed, stand_in, straight, today, train, training_record, which_was_it),
 )
 
 

@@ -1,24 +1,32 @@
 """Who is asking, and in which mode."""
 
+from collections.abc import Callable
 from datetime import UTC, datetime
-from typing import Any, Final, cast
+from functools import wraps
+from typing import Any, Final, ParamSpec, TypeVar, cast
 
 from flask import g, request
 from flask import session as cookie
-from flask_login import LoginManager, UserMixin, current_user, login_user, logout_user
+from flask_login import LoginManager, UserMixin, current_user, login_required, login_user, logout_user
 from flask_wtf.csrf import generate_csrf
 from werkzeug.wrappers import Response
 
-from orthocline.services.account.access import Viewer
+from orthocline.services.account.access import Key, Share, Viewer
 from orthocline.services.account.accounts import Golfer, golfer_in_session, live_where_seen
 from orthocline.services.account.competition import mode_until
 from orthocline.services.account.measures import Measures, own_measures, wording_of
 from orthocline.web.database import is_away, session
 from orthocline.wording.wording import USUAL_WORDING, Wording
 
+Asked = ParamSpec("Asked")
+Answer = TypeVar("Answer")
 login_manager = LoginManager()
 COMPETITION: Final = "competition_until"
 """Where a visitor's cookie says until when they are in Competition."""
+
+KEYS: Final = "keys"
+"""Where a browser's cookie has what links opened."""
+MOST_KEYS: Final = 20
 
 
 class User(UserMixin):
@@ -89,7 +97,8 @@ def viewer() -> Viewer:
     if "viewer" not in g:
         who = signed_in()
         until = who.competition_until if who else _visitors_end()
-        g.viewer = Viewer(who, mode_until(until, datetime.now(UTC)))
+        now = datetime.now(UTC)
+        g.viewer = Viewer(who, mode_until(until, now), keys=_keys(now))
     return cast(Viewer, g.viewer)
 
 
@@ -99,6 +108,32 @@ def _visitors_end() -> datetime | None:
         return datetime.fromisoformat(cookie.get(COMPETITION, ""))
     except ValueError:
         return None
+
+
+def hold_key(giver_id: int, version: int, single: tuple[Share, int], ends_at: datetime) -> None:
+    """Keep in this browser's cookie what a link opens, until its end; of many the newest."""
+    new = [giver_id, version, single[0].value, single[1], int(ends_at.timestamp())]
+    kept = [one for one in cookie.get(KEYS, ()) if one[:4] != new[:4]]
+    cookie[KEYS] = [*kept, new][-MOST_KEYS:]
+    g.pop("viewer", None)
+
+
+def _keys(now: datetime) -> tuple[Key, ...]:
+    """Return what links put into this browser that has not ended; the cookie is signed."""
+    held = [one for one in cookie.get(KEYS, ()) if one[4] > now.timestamp()]
+    return tuple(Key(giver, version, Share(what), number) for giver, version, what, number, _ in held)
+
+
+def admitted(view: Callable[Asked, Answer]) -> Callable[Asked, Answer]:
+    """Ask a stranger to sign in, unless a link let them in: what it opens the service knows."""
+    sign_in_first = login_required(view)
+
+    @wraps(view)
+    def checked(*args: Asked.args, **more: Asked.kwargs) -> Answer:
+        opened = any(key.number in more.values() for key in viewer().keys)
+        return (view if opened else sign_in_first)(*args, **more)
+
+    return checked
 
 
 def measures() -> Measures | None:

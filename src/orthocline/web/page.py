@@ -20,7 +20,7 @@ NAVIGATION = (
 
 SECTIONS = {
     **dict.fromkeys(("ramp", "other_methods"), "speed"),
-    **dict.fromkeys(("along", "cards", "clubs", "course", "prints", "pupils", "sharing"), "today"),
+    **dict.fromkeys(("along", "cards", "clubs", "course", "links", "prints", "pupils", "sharing"), "today"),
     **dict.fromkeys(("book", "green_files"), "greens"),
     **dict.fromkeys(("figures", "habits", "log_files", "noting", "rounds", "which_was_it"), "log"),
     **dict.fromkeys(

@@ -47,23 +47,42 @@ class Share(StrEnum):
 
 @dataclass(frozen=True)
 class Grant:
-    """What somebody lets a viewer see of theirs; a `keeper` may change it."""
+    """What somebody lets a viewer see of theirs: all of a kind, or by a link a `single` thing of its number.
+
+    A `keeper` may change it.
+    """
 
     giver: Golfer
     what: frozenset[Share]
     keeper: bool = False
+    single: tuple[Share, int] | None = None
+
+
+@dataclass(frozen=True)
+class Key:
+    """What a link puts into a browser: the giver, the version of their links, and what it opens.
+
+    It is kept in a signed cookie, with its end, and counts until then.
+    """
+
+    giver_id: int
+    version: int
+    what: Share
+    number: int
 
 
 @dataclass(frozen=True)
 class Viewer:
     """Whoever asks: a golfer or, with None, a visitor; the mode they are in; and at whose data they look.
 
-    `of` is what they look at somebody else's data by; with None it is their own.
+    `of` is what they look at somebody else's data by; with None it is their own. `keys` are those that links
+    put into their browser.
     """
 
     golfer: Golfer | None = None
     mode: Mode = Mode.OPEN_PLAY
     of: Grant | None = None
+    keys: tuple[Key, ...] = ()
 
     @property
     def in_competition(self) -> bool:
@@ -96,8 +115,10 @@ class Viewer:
         """Whether that is among what they may look at."""
         return self.of is None or what in self.of.what
 
-    def seen_id(self, what: Share) -> int:
+    def seen_id(self, what: Share, number: int | None = None) -> int:
         """Return the number of the golfer whose data they look at: their own, or what is shared with them.
+
+        Of a single thing its `number` is said: a link may open that one alone.
 
         Raises
         ------
@@ -106,9 +127,9 @@ class Viewer:
         NotFoundError
             For what is not shared with them.
         """
-        if self.of is None or self.golfer is None:
+        if self.of is None:
             return self.owner_id
-        if not self.sees(what):
+        if not self.sees(what) and (number is None or self.of.single != (what, number)):
             raise NotFoundError(NOT_SHARED)
         return self.of.giver.id
 

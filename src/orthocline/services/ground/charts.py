@@ -33,7 +33,7 @@ from orthocline.formats.scan_part import ScanPart, scan_members
 from orthocline.services.account.access import NOT_SHARED, Grant, Share, Viewer, open_play
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.ground.places import COURSE_LENGTH, GREEN_LENGTH, Place
-from orthocline.services.share.looking import clubs_seen, looking_at
+from orthocline.services.share.looking import clubs_seen, looking_at_one
 from orthocline.services.text import short_text
 
 MOST_GREENS = 300
@@ -324,8 +324,8 @@ def _seen(viewer: Viewer, session: Session, green_id: int) -> tuple[Green, Viewe
     green = row_of(session, Green, green_id)
     if green is None:
         raise NotFoundError(NOT_SHARED)
-    who = looking_at(viewer, session, green.golfer_id)
-    _ = who.seen_id(Share.GREENS)
+    who = looking_at_one(viewer, session, green.golfer_id, Share.GREENS, green_id)
+    _ = who.seen_id(Share.GREENS, green_id)
     return green, who
 
 

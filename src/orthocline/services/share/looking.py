@@ -2,6 +2,7 @@
 
 from sqlalchemy.orm import Session
 
+from orthocline.db.account.queries import golfer_by_id
 from orthocline.db.share.models import Sharing
 from orthocline.db.share.queries import sharing_between, taken_by
 from orthocline.services.account.access import NOT_SHARED, Grant, Share, Viewer, anyone
@@ -31,6 +32,19 @@ def looking_at(viewer: Viewer, session: Session, giver_id: int) -> Viewer:
     if sharing is None:
         raise NotFoundError(NOT_SHARED)
     return Viewer(viewer.golfer, viewer.mode, grant_of(sharing))
+
+
+@anyone
+def looking_at_one(viewer: Viewer, session: Session, giver_id: int, what: Share, number: int) -> Viewer:
+    """Return a viewer as who looks at a single thing: by a link to it, or else as `looking_at` says."""
+    for key in viewer.keys:
+        if (key.giver_id, key.what, key.number) == (giver_id, what, number) and viewer.of is None:
+            giver = golfer_by_id(session, giver_id)
+            own = viewer.golfer is not None and viewer.golfer.id == giver_id
+            if giver and not own and giver.links_version == key.version:
+                grant = Grant(giver, frozenset(), single=(what, number))
+                return Viewer(viewer.golfer, viewer.mode, grant)
+    return looking_at(viewer, session, giver_id)
 
 
 @anyone

@@ -36,7 +36,7 @@ from orthocline.web.greens.forms import AboutForm, NewForm
 from orthocline.web.greens.putt import map_putt
 from orthocline.web.greens.request import LOOKING, map_asked
 from orthocline.web.greens.view import MapView
-from orthocline.web.identity import measures, viewer, wording
+from orthocline.web.identity import admitted, measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import is_part, page_or_part
 from orthocline.web.security import read_limit
@@ -81,7 +81,7 @@ def new() -> Page:
 
 
 @blueprint.get("/greens/<int:green_id>")
-@login_required
+@admitted
 @read_limit
 def green(green_id: int) -> Response:
     """A green's map, as it would be after what is being dragged."""
@@ -114,7 +114,7 @@ def edit(green_id: int) -> AnyResponse:
 
 
 @blueprint.get("/greens/<int:green_id>/at")
-@login_required
+@admitted
 @read_limit
 def under(green_id: int) -> str:
     """The slope under the pointer, in words; nothing off the green, or before anything is read."""
@@ -213,7 +213,7 @@ def _view(green_id: int, arguments: Mapping[str, str], *, preview: bool = False)
     wanted = map_asked(arguments, chart, outline, said)
     if not held.kept and wanted.tool not in LOOKING:
         wanted = wanted.with_tool(LOOKING[0])
-    day = day_speed(who, session(), now, held.place)
+    day = day_speed(who, session(), now, held.place) if who.golfer else None
     own = own_senses(measures())
     seen = MapView(
         who,

@@ -20,6 +20,7 @@ from orthocline.web.identity import measures, viewer
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.page import page_or_part
 from orthocline.web.security import read_limit
+from orthocline.web.shared.pocket import challenge_at
 from orthocline.web.train.forms import BeginForm, question_fields
 from orthocline.web.train.request import asked_view, linked, moved_fields, now, own_question
 from orthocline.web.train.view import AnswerView, OfQuestion, QuestionView
@@ -199,6 +200,7 @@ def _answered(view: QuestionView, given: Given, *, again: bool = False) -> Respo
         given=given,
         found=found,
         again=again,
+        challenger=challenge_at(view.challenge),
     )
     address = request.full_path if request.method == "GET" else ""
     return make_response(page_or_part("train/answer", shown, readable=True, address=address))

@@ -1,6 +1,7 @@
 """The variables of a question and of its answer."""
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Any, NamedTuple
@@ -30,7 +31,7 @@ from orthocline.wording.train.questions import (
     given_text,
     parse_given,
 )
-from orthocline.wording.train.results import result_words, score_words, verdict_words
+from orthocline.wording.train.results import challenge_words, result_words, score_words, verdict_words
 from orthocline.wording.wording import Wording
 
 PLACED = (Asks.AMOUNT, Asks.GATE, Asks.APEX)
@@ -295,11 +296,21 @@ class AnswerView(OfQuestion):
     ----------
     again : bool
         Whether it had been answered before: then that answer holds.
+    challenger : mapping or None
+        Who gave the link that led here, and what they scored.
     """
 
     given: Given
     found: Marked
     again: bool = False
+    challenger: Mapping[str, Any] | None = None
+
+    @property
+    def rival(self) -> str:
+        """Who challenged to this, and what they scored; empty where nobody did."""
+        if self.challenger is None:
+            return ""
+        return challenge_words(self.challenger["by"], self.challenger["score"], self.found.score)
 
     @property
     def verdict(self) -> str:

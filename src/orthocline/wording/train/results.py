@@ -62,3 +62,12 @@ def verdict_words(asks: Asks, found: Marked) -> str:
 def score_words(score: float) -> str:
     """Return a score: ``78 of 100``."""
     return f"{hundred(score)} of 100"
+
+
+def challenge_words(name: str, theirs: float | None, yours: float) -> str:
+    """Return how an answer stands beside that of whoever gave the challenge; theirs may not be known."""
+    if theirs is None:
+        return f"{name} asked you this one."
+    apart = hundred(yours) - hundred(theirs)
+    how = "as much as you" if apart == 0 else "less than you" if apart > 0 else "more than you"
+    return f"{name} scored {score_words(theirs)}: {how}."

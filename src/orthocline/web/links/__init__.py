@@ -1,0 +1,5 @@
+"""The links feature."""
+
+from orthocline.web.links.routes import blueprint
+
+__all__ = ["blueprint"]
