@@ -5,7 +5,7 @@ export NUMBA_CACHE_DIR := $(CURDIR)/var/numba
 # Several processes share the machine: each works its matrices on one thread, or they wait for each other.
 export OPENBLAS_NUM_THREADS := 1
 
-.PHONY: run test setup check format bench chaos mutants screenshots assets calls structure stop
+.PHONY: run test setup check format bench chaos fuzz mutants screenshots assets calls structure stop
 
 run:
 	@scripts/setup run
@@ -37,6 +37,9 @@ bench: setup
 chaos: setup
 	@$(PY) benchmarks/chaos.py
 	@PYTHONPATH=. $(PY) benchmarks/phone.py
+
+fuzz: setup
+	@PYTHONPATH=. $(PY) benchmarks/api_cases.py
 
 mutants: setup
 	@$(PY) benchmarks/mutants.py

@@ -53,6 +53,7 @@ from orthocline.db.server.cluster import ensure_running
 from orthocline.db.server.settings import var_folder
 from orthocline.web.shared.read_address import demo_values
 from orthocline.wording.wording import USUAL_WORDING
+from reads import bench_reads
 from sureness import bench_sureness
 from training import bench_training
 from watched import bench_watched
@@ -388,4 +389,5 @@ if __name__ == "__main__":
     bench_holing(bench_database())
     bench_log(bench_database())
     bench_learning()
+    bench_reads()
     bench_server()

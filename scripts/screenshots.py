@@ -63,7 +63,7 @@ PICTURES = (
     ("which", "/log/{read}/which", DESK),
     ("habits", "/habits", DESK),
     ("answered", ANSWERED, DESK),
-    ("training-record", "/train/record", DESK),
+    ("pupils", "/pupils", DESK),
     ("drill", "/train/drills/straight_ring", DESK),
     ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
     ("read-green", READ_ON_GREEN, DESK),

@@ -212,6 +212,8 @@ VIEWS = {
     "book": "/book?shows=contours&scale=300",
     "book-error": "/book?scale=tiny",
     "sharing": "/sharing",
+    "tokens": "/account/tokens",
+    "programs": "/programs",
     "pupils": "/pupils",
     "pupil": "/pupils/{pupil}",
     "pupil-putts": "/pupils/{pupil}/log",
@@ -244,7 +246,7 @@ ON_A_PHONE = (
     *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
     *("round", "card", "figures", "habits", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
     *("asked-sheen", "answered", "slopes-guessed", "drill", "cards", "course", "book"),
-    *("sharing", "pupils", "pupil", "club"),
+    *("sharing", "pupils", "pupil", "club", "programs"),
 )
 """Views that lie otherwise on a phone, and are looked at there."""
 

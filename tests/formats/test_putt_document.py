@@ -11,10 +11,10 @@ import jsonschema
 import pytest
 from click.testing import CliRunner
 
-from orthocline.cli.lines import bounded_lines
 from orthocline.cli.main import main
 from orthocline.core.roll import Grain
 from orthocline.core.sure import Uncertainty
+from orthocline.formats.json_lines import bounded_lines
 from orthocline.formats.putt_document import (
     LARGEST_LINE,
     DocumentError,

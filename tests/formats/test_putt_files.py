@@ -98,7 +98,7 @@ def test_what_is_written_is_read_as_the_same():
         ("at,finish_along_ft,finish_right_ft", f"{AT},200,0", "finish_along_m", "at most 30"),
         ("at,hole", f"{AT},19", "hole", "at most 18"),
         ("at,length_m", f"{AT},far", "length_m", "“far” is no figure"),
-        ("at,length_m", f"{AT},-2", "length_m", "more than 0"),
+        ("at,length_m", f"{AT},-2", "length_m", "at least 0.01"),
         ("at,length_m", f"{AT},nan", "length_m", "finite"),
         ("at,length_m", ",3", "at", "is missing"),
         ("at", "2026-06-01T09:12", "at", "no time zone"),

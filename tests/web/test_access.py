@@ -74,6 +74,8 @@ PUBLIC = {
     "account.sign_in_demo",
     "account.sign_out",
     "links.follow",
+    "tokens.programs",
+    "api.openapi",
 }
 
 
@@ -81,7 +83,7 @@ def private_routes(app):
     return [
         (rule, method)
         for rule in app.url_map.iter_rules()
-        if rule.endpoint not in PUBLIC
+        if rule.endpoint not in PUBLIC and not rule.endpoint.startswith("api.")
         for method in rule.methods - {"HEAD", "OPTIONS"}
     ]
 

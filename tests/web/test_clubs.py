@@ -31,7 +31,7 @@ def club(keeper):
 @pytest.fixture
 def joined(keeper, member, club):
     """The same, with a member in it."""
-    code = parsed(keeper.post(f"{club}/invite")).select_one("#code").get_text()
+    code = parsed(keeper.post(f"{club}/invite")).select_one("#made-code").get_text()
     entered = member.post("/sharing/enter", data={"code": code})
     assert entered.location == club
     return club
@@ -107,7 +107,7 @@ def test_the_only_keeper_hears_why_they_stay_and_may_delete_it(keeper, member, j
 
 
 def test_another_keeper_comes_by_a_code_of_theirs(keeper, member, joined):
-    code = parsed(keeper.post(f"{joined}/invite", data={"keeper": "1"})).select_one("#code").get_text()
+    code = parsed(keeper.post(f"{joined}/invite", data={"keeper": "1"})).select_one("#made-code").get_text()
     member.post("/sharing/enter", data={"code": code})
     assert "Post today's speed" in text(member.get(joined))
     keeper.post(f"{joined}/leave")

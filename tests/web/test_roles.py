@@ -20,6 +20,7 @@ from orthocline.services.share.clubs import invite_member, post_speed
 from orthocline.services.share.coaching import leave_note, set_session
 from orthocline.services.share.looking import looking_at
 from orthocline.services.share.sharing import invite_coach
+from orthocline.services.share.tokens import make_token
 from orthocline.services.train.drills import begin_run
 from orthocline.services.train.sessions import ask_next, begin
 from tests.charted import CHART
@@ -62,6 +63,7 @@ def rows_of_pupil(session, tove, coach):
     )
     add_stride_trial(viewer, session, paces=10, tape_m=8.0)
     invite_coach(viewer, session, ["log"], NOW)
+    make_token(viewer, session, SECRET, ["putts"])
     begin(viewer, session, "amount", "made", 10, NOW)
     number = {
         table: session.scalars(
@@ -71,6 +73,7 @@ def rows_of_pupil(session, tove, coach):
             ("stride_trials", "golfer_id"),
             ("sharings", "giver_id"),
             ("invitations", "giver_id"),
+            ("api_tokens", "golfer_id"),
         )
     }
     return {
@@ -87,6 +90,7 @@ def rows_of_pupil(session, tove, coach):
         "left_id": leave_note(who, session, putt.id, SECRET).id,
         "sharing_id": number["sharings"](),
         "invitation_id": number["invitations"](),
+        "token_id": number["api_tokens"](),
         **{"left_id ": set_session(who, session, ["start_gate"], SECRET).id},
     }
 

@@ -24,7 +24,7 @@ def test_a_pupil_shares_a_coach_leaves_something_and_it_is_taken_back(pupil, coa
     putt = note_putt(Viewer(pupil.golfer), session, length_m=3.0)
     session.commit()
     made = pupil.post("/sharing/invite", data={"new-what": ["log", "drills"]})
-    code = parsed(made).select_one("#code").get_text()
+    code = parsed(made).select_one("#made-code").get_text()
     entered = coach.post("/sharing/enter", data={"code": code.lower()})
     home = entered.location
     assert "You see Tove's log and drills" in text(coach.get(home))

@@ -5,7 +5,8 @@ from typing import Any, BinaryIO, NoReturn
 
 import click
 
-from orthocline.cli.lines import UNREADABLE, answer_lines, bounded_lines, dump
+from orthocline.cli.lines import UNREADABLE, answer_lines
+from orthocline.formats.json_lines import bounded_lines, dump
 from orthocline.formats.played_document import (
     diagnosis_document,
     habits_document,

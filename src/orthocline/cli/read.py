@@ -1,19 +1,16 @@
 """`orthocline read`: a putt document in, a read out."""
 
 import sys
-from typing import Any, BinaryIO, NamedTuple, TextIO
+from typing import BinaryIO, TextIO
 
 import click
 
-from orthocline.cli.lines import UNREADABLE, answer_lines, dump
-from orthocline.core.account import USUAL_PASTS
-from orthocline.core.holing import Outlook, outlook_of
-from orthocline.core.roll import PuttError, read
-from orthocline.core.sure import Sureness
+from orthocline.cli.lines import UNREADABLE, answer_lines
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.svg import svg_file
-from orthocline.formats.putt_document import LARGEST_BYTES, LARGEST_LINE, DocumentError, parse_question
-from orthocline.formats.read_document import read_document
+from orthocline.formats.json_lines import dump
+from orthocline.formats.putt_document import LARGEST_BYTES, DocumentError, parse_question
+from orthocline.services.read.answers import Answer, answer_line, answer_to
 from orthocline.wording.holing.pace import outlook_words
 from orthocline.wording.read.call import call, entry_words
 from orthocline.wording.read.warnings import other_lines_words, warning_words
@@ -33,36 +30,18 @@ def read_command(file: BinaryIO, *, as_json: bool, lines: bool, drawing: TextIO 
     if lines and drawing:
         raise click.UsageError("--drawing is of one putt, not of --lines")
     if lines:
-        sys.exit(answer_lines(file, _answered))
+        sys.exit(answer_lines(file, answer_line))
     try:
-        solved = _solved(file.read(LARGEST_BYTES + 1), LARGEST_BYTES)
+        solved = answer_to(parse_question(file.read(LARGEST_BYTES + 1)))
     except DocumentError as error:
         click.echo(error.line, err=True)
         sys.exit(UNREADABLE)
     if drawing:
         drawing.write(_drawn(solved))
     if as_json:
-        click.echo(dump(_document(solved)))
+        click.echo(dump(solved.document))
         return
     _say(solved)
-
-
-class Answer(NamedTuple):
-    """The read of a document, how sure it is, and how often its golfer holes it, if one is named."""
-
-    sure: Sureness
-    outlook: Outlook | None
-
-
-def _solved(text: bytes, largest: int) -> Answer:
-    """Return the answer to a document; a putt whose hole no ball reaches is one that cannot be read."""
-    putt, uncertainty, golfer = parse_question(text, largest)
-    try:
-        solved = read(putt)
-    except PuttError as error:
-        raise DocumentError(error.member, str(error)) from error
-    outlook = outlook_of(putt, solved.aim, golfer, USUAL_PASTS) if golfer else None
-    return Answer(Sureness(solved, uncertainty), outlook)
 
 
 def _say(answer: Answer) -> None:
@@ -85,15 +64,6 @@ def _say(answer: Answer) -> None:
         click.echo(f"Note: {warning}")
     for number, words in other_lines_words(solved):
         click.echo(f"Line {number}: {words}")
-
-
-def _answered(line: bytes) -> dict[str, Any]:
-    return _document(_solved(line, LARGEST_LINE))
-
-
-def _document(answer: Answer) -> dict[str, Any]:
-    sure = answer.sure
-    return read_document(sure.read, warning_words(sure.read), sure, answer.outlook)
 
 
 def _drawn(answer: Answer) -> str:

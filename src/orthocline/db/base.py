@@ -3,7 +3,17 @@
 from datetime import datetime
 from uuid import UUID
 
-from sqlalchemy import BigInteger, DateTime, ForeignKey, Identity, MetaData, text
+from sqlalchemy import (
+    BigInteger,
+    DateTime,
+    Dialect,
+    Float,
+    ForeignKey,
+    Identity,
+    MetaData,
+    TypeDecorator,
+    text,
+)
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 CONVENTION = {
@@ -15,10 +25,31 @@ CONVENTION = {
 }
 
 
+TINY = 1e-30
+"""Nothing that golfers measure is smaller, and no `real` of the database holds much less."""
+
+
+def not_tiny(value: float | None) -> float | None:
+    """Return a figure that the database can pack: 0 for one that is next to nothing."""
+    return 0.0 if value is not None and abs(value) < TINY else value
+
+
+class Figure(TypeDecorator[float]):
+    """A figure, next to nothing taken for nothing."""
+
+    impl = Float
+    cache_ok = True
+
+    def process_bind_param(self, value: float | None, _dialect: Dialect) -> float | None:
+        """Return what is written down."""
+        return not_tiny(value)
+
+
 class Base(DeclarativeBase):
     """All tables."""
 
     metadata = MetaData(naming_convention=CONVENTION)
+    type_annotation_map = {float: Figure}  # noqa: RUF012 - the base class takes a dictionary
 
 
 class Entry:

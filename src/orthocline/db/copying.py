@@ -8,6 +8,8 @@ from sqlalchemy import Table
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Session
 
+from orthocline.db.base import not_tiny
+
 
 def copy_rows(session: Session, table: Table, rows: Sequence[dict[str, Any]]) -> None:
     """Add rows to a table by their columns, all with the same ones.
@@ -22,7 +24,11 @@ def copy_rows(session: Session, table: Table, rows: Sequence[dict[str, Any]]) ->
         for row in rows:
             copy.write_row(
                 [
-                    Jsonb(value) if name in documents and value is not None else value
+                    Jsonb(value) if name in documents and value is not None else _written(value)
                     for name, value in row.items()
                 ]
             )
+
+
+def _written(value: Any) -> Any:
+    return not_tiny(value) if isinstance(value, float) else value

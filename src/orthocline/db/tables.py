@@ -10,7 +10,7 @@ from orthocline.db.jobs.models import FilePiece, GivenFile, Job, JobPiece
 from orthocline.db.log.habits import GolferHabits, ReadCorrection
 from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.db.request_counts import RequestCount
-from orthocline.db.share.models import CoachNote, CoachSession, Invitation, Sharing
+from orthocline.db.share.models import ApiToken, CoachNote, CoachSession, Invitation, Sharing
 from orthocline.db.speed.models import SpeedNote
 from orthocline.db.train.models import (
     DrillRun,
@@ -32,7 +32,7 @@ OWN: Final[tuple[type[Base], ...]] = (
 )
 """What is a golfer's own, each after what it refers to: it goes into an archive and a copy of the demo."""
 OTHERS: Final[tuple[type[Base], ...]] = (
-    *(Golfer, Sharing, Invitation),
+    *(Golfer, Sharing, Invitation, ApiToken),
     GolferHabits,
     *(GivenFile, FilePiece, Job, JobPiece, RequestCount),
 )

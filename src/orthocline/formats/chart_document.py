@@ -48,7 +48,9 @@ class _Site(Part):
     height_m: Annotated[float, Field(ge=-1e5, le=1e5)] = 0.0
 
 
-class _Chart(Part):
+class ChartPart(Part):
+    """A chart of a green."""
+
     outline_m: Annotated[list[At], Field(max_length=MOST["corners"])] = Field(default_factory=list)
     readings: Annotated[list[_Reading], Field(max_length=MOST["readings"])] = Field(default_factory=list)
     pins: Annotated[list[_Pin], Field(max_length=MOST["pins"])] = Field(default_factory=list)
@@ -74,7 +76,7 @@ def chart_document(chart: Chart) -> dict[str, Any]:
 
 def chart_of(document: dict[str, Any]) -> Chart:
     """Return the chart of a document; raises pydantic's ValidationError for one that is none."""
-    part = _Chart.model_validate(document)
+    part = ChartPart.model_validate(document)
     return Chart(
         tuple((x, y) for x, y in part.outline_m),
         tuple(_reading(one) for one in part.readings),

@@ -1,13 +1,21 @@
 """What all parts of open documents share."""
 
-from typing import Annotated
+from typing import Annotated, Any, Final
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
 
 from orthocline.core.ground import LEAST_NODES
 
 Coordinate = Annotated[float, Field(ge=-1e5, le=1e5, description="metres")]
 Height = Annotated[float, Field(ge=-1e4, le=1e4)]
+
+
+def _whole(value: Any) -> Any:
+    return int(value) if isinstance(value, float) and value.is_integer() else value
+
+
+WHOLE: Final = BeforeValidator(_whole)
+"""A whole number may be written as 1.0: to JSON that is one. It stands after what bounds the number."""
 
 
 class Part(BaseModel):

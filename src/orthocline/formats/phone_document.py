@@ -6,7 +6,7 @@ from uuid import UUID
 from pydantic import AwareDatetime, Field, TypeAdapter, ValidationError
 
 from orthocline.core.chart import FARTHEST_M
-from orthocline.core.log import FARTHEST_FINISH_M, LONGEST_PUTT_M, MOST_HOLES, MOST_PUTTS
+from orthocline.core.log import FARTHEST_FINISH_M, LEAST_PUTT_M, LONGEST_PUTT_M, MOST_HOLES, MOST_PUTTS
 from orthocline.core.roll import RANGES
 from orthocline.formats.chart_document import CHARTED
 from orthocline.formats.part import Part
@@ -71,7 +71,7 @@ class SentPutt(_Sent):
     """A putt: how it ended, which one it is, and by what it was read; lengths in metres."""
 
     kind: Literal["putt"]
-    length_m: Annotated[float, Field(gt=0.0, le=LONGEST_PUTT_M)] | None = None
+    length_m: Annotated[float, Field(ge=LEAST_PUTT_M, le=LONGEST_PUTT_M)] | None = None
     course: Name = ""
     green: Name = ""
     outing: UUID | None = None

@@ -24,7 +24,8 @@ from orthocline.core.roll import (
 from orthocline.core.sure import CERTAIN, Uncertainty
 from orthocline.core.units import PERCENT, wrap_rad
 from orthocline.formats.golfer_part import AnyGolfer, GolferPart
-from orthocline.formats.part import Coordinate, Part
+from orthocline.formats.part import WHOLE, Coordinate, Part
+from orthocline.formats.scan_part import ScanPart
 from orthocline.formats.surface_parts import Angle, AnySurface, surface_document, within
 
 SCHEMA_ID = "putt-document-1.schema.json"
@@ -45,11 +46,13 @@ class DocumentError(ValueError):
     ----------
     member : str
         JSON Pointer of the member at fault; empty for the whole document.
+    formed : bool
+        Whether it has the form of a document, and asks what cannot be.
     """
 
-    def __init__(self, member: str, message: str) -> None:
+    def __init__(self, member: str, message: str, *, formed: bool = False) -> None:
         super().__init__(message)
-        self.member = member
+        self.member, self.formed = member, formed
 
     @property
     def line(self) -> str:
@@ -109,7 +112,7 @@ class PuttDocument(Part):
 
     model_config = ConfigDict(title="Putt document, version 1")
 
-    version: Annotated[int, Field(ge=1, le=1)] = 1
+    version: Annotated[int, Field(ge=1, le=1), WHOLE] = 1
     surface: AnySurface
     ball_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
     hole_m: Annotated[list[Coordinate], Field(min_length=2, max_length=2)]
@@ -119,11 +122,13 @@ class PuttDocument(Part):
     wind: WindPart | SkipJsonSchema[None] = None
     within: WithinPart | SkipJsonSchema[None] = None
     golfer: AnyGolfer | SkipJsonSchema[None] = None
-    line: Annotated[int, Field(ge=RANGES.line[0], le=RANGES.line[1])] = 1
+    line: Annotated[int, Field(ge=RANGES.line[0], le=RANGES.line[1]), WHOLE] = 1
 
 
 BRANCHES = ("constrained-float", "float", "none", "function-plain[_golfer()]")
-PARTS = {part.__name__ for part in (PastPart, SpeedPart, GrainPart, WindPart, WithinPart, GolferPart)}
+PARTS = {
+    part.__name__ for part in (PastPart, SpeedPart, GrainPart, WindPart, WithinPart, GolferPart, ScanPart)
+}
 """Names that pydantic puts into the place of a fault where a member may be of several kinds."""
 
 
@@ -181,7 +186,7 @@ def question_of(data: Any) -> Question:
     try:
         putt = _putt(document)
     except PuttError as error:
-        raise DocumentError(error.member, str(error)) from error
+        raise DocumentError(error.member, str(error), formed=True) from error
     return Question(
         putt,
         document.within.uncertainty if document.within else CERTAIN,
@@ -260,13 +265,28 @@ def _radians(angle_deg: float) -> float:
 def parse_json(text: str | bytes) -> Any:
     """Return what a text of JSON says; raises DocumentError for what is none, or says a member twice."""
     try:
-        data = json.loads(text, object_pairs_hook=_object, parse_constant=_no_constant)
-        _refuse_repeats(data)
+        try:
+            return json.loads(text, object_pairs_hook=_whole, parse_constant=_no_constant)
+        except _RepeatedError:
+            # Once more, slowly: where it stands.
+            data = json.loads(text, object_pairs_hook=_object, parse_constant=_no_constant)
+            _refuse_repeats(data)
+            raise
     except DocumentError:
         raise
     except (ValueError, RecursionError) as error:
         raise DocumentError("", "not valid JSON") from error
-    return data
+
+
+class _RepeatedError(ValueError):
+    """A member stands twice in one object."""
+
+
+def _whole(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
+    members = dict(pairs)
+    if len(members) < len(pairs):
+        raise _RepeatedError
+    return members
 
 
 class _Object(dict[str, Any]):
@@ -296,10 +316,18 @@ def _no_constant(name: str) -> float:
     raise DocumentError("", f"{name} is not a number of JSON")
 
 
-def _require_no_nulls(data: dict[str, Any]) -> None:
-    for name in ("grain", "wind", "within", "golfer"):
-        if name in data and data[name] is None:
-            raise DocumentError(f"/{name}", "is null: leave it out where there is none")
+def _require_no_nulls(data: Any, pointer: str = "") -> None:
+    if isinstance(data, list):
+        # Long lists are of figures, and those are no members.
+        for number, one in enumerate(data if data and isinstance(data[0], dict) else ()):
+            _require_no_nulls(one, f"{pointer}/{number}")
+    elif isinstance(data, dict):
+        for name, value in data.items():
+            if value is None:
+                raise DocumentError(
+                    f"{pointer}/{_escape(str(name))}", "is null: leave it out where there is none"
+                )
+            _require_no_nulls(value, f"{pointer}/{_escape(str(name))}")
 
 
 def _require_one_pace(data: dict[str, Any]) -> None:
@@ -314,7 +342,8 @@ def _require_one_pace(data: dict[str, Any]) -> None:
 
 
 def _first_fault(error: ValidationError) -> DocumentError:
-    faults = error.errors(include_url=False, include_input=False)
+    found = error.errors(include_url=False, include_input=False)
+    faults = [one for one in found if one["type"] != "none_required"] or found
     # Of a choice (the two kinds of pace) report the branch that was meant, not the missing other one.
     wanted = [f for f in faults if not ("pace" in f["loc"] and f["type"] in ("missing", "extra_forbidden"))]
     fault = (wanted or faults)[0]
@@ -323,7 +352,8 @@ def _first_fault(error: ValidationError) -> DocumentError:
     member = "".join("/" + _escape(place) for place in places)
     if fault["type"] in ("no_kind", "no_such_kind"):
         member += "/kind"
-    return DocumentError(member, _message(fault["type"], fault["msg"], fault.get("ctx", {})))
+    words = _message(fault["type"], fault["msg"], fault.get("ctx", {}))
+    return DocumentError(member, words, formed=all(one["type"] == "value_error" for one in faults))
 
 
 def _message(kind: str, words: str, context: Mapping[str, Any]) -> str:
@@ -333,7 +363,7 @@ def _message(kind: str, words: str, context: Mapping[str, Any]) -> str:
         "greater_than_equal": "must be at least {ge:g}",
         "less_than_equal": "must be at most {le:g}",
     }.get(kind, words)
-    said = said.format(**context) if said != words else said
+    said = said.format(**context) if said != words else said.removeprefix("Value error, ")
     return said[0].lower() + said[1:]
 
 

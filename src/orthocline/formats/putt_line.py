@@ -7,7 +7,7 @@ from typing import Annotated, Any, Final, Literal
 
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field, ValidationError, model_validator
 
-from orthocline.core.log import FARTHEST_FINISH_M, LONGEST_PUTT_M, MOST_HOLES, MOST_PUTTS
+from orthocline.core.log import FARTHEST_FINISH_M, LEAST_PUTT_M, LONGEST_PUTT_M, MOST_HOLES, MOST_PUTTS
 from orthocline.core.roll import Putt, RollPast
 from orthocline.core.units import FOOT_M, INCH_M, YARD_M
 from orthocline.formats.putt_document import DocumentError, question_of
@@ -51,7 +51,7 @@ class PuttLine(BaseModel):
     hole: Annotated[int, Field(ge=1, le=MOST_HOLES)] | None = Field(None, description="The hole of the round")
     number: Annotated[int, Field(ge=1, le=MOST_PUTTS)] = Field(1, description="Which putt on this green")
     visit: Label = Field("", description="What names the visit to the green, the same for all its putts")
-    length_m: Annotated[float, Field(gt=0.0, le=LONGEST_PUTT_M)] | None = Field(
+    length_m: Annotated[float, Field(ge=LEAST_PUTT_M, le=LONGEST_PUTT_M)] | None = Field(
         None, description="Ball to hole"
     )
     breaks: Literal["", "left", "straight", "right"] = Field("", description="The way it breaks")

@@ -38,6 +38,22 @@ class KeptRead(BaseModel):
     aim_range_right_m: Ends | None = None
 
 
+class Warned(BaseModel):
+    """What is odd about a read."""
+
+    code: str
+    message: str
+
+
+class ReadDocument(KeptRead):
+    """A read as it is answered; there is more in it, as the putt document's page says."""
+
+    version: Annotated[int, Field(ge=1, le=1)]
+    model: str
+    warnings: list[Warned]
+    path: list[list[float]]
+
+
 def read_document(
     read: Read, messages: Sequence[str], sure: Sureness | None = None, outlook: Outlook | None = None
 ) -> dict[str, Any]:
@@ -52,18 +68,11 @@ def read_document(
     outlook : Outlook, optional
         How often its golfer holes it; left out where nobody was said to putt.
     """
-    aim, window = read.aim, read.make_window
+    window = read.make_window
     return {
         "version": 1,
         "model": MODEL_VERSION,
-        "aim_right_m": read.aim_right_m,
-        "launch_angle_right_deg": math.degrees(read.launch_right_rad),
-        "launch_speed_mps": read.launch_speed_mps,
-        "speed_at_hole_mps": aim.speed_at_hole_mps,
-        "time_to_hole_s": aim.time_to_hole_s,
-        "entry_angle_right_deg": math.degrees(aim.entry_right_rad),
-        "past_m": aim.past_m,
-        "asked_pace_met": aim.pace_met,
+        **_aim(read),
         "warnings": [
             {"code": code.value, "message": message}
             for code, message in zip(read.warnings, messages, strict=True)
@@ -82,6 +91,26 @@ def read_document(
         else None,
         "path": read.path.tolist(),
         "path_past": read.path_past.tolist(),
+    }
+
+
+def aim_document(read: Read, sure: Sureness | None = None) -> dict[str, Any]:
+    """Return the aim and pace of a read alone, as JSON data, with the range of the aim where that is said."""
+    span = {"aim_range_right_m": _ends(sure.range.aim_right_m)} if sure and sure.range else {}
+    return _aim(read) | span
+
+
+def _aim(read: Read) -> dict[str, Any]:
+    aim = read.aim
+    return {
+        "aim_right_m": read.aim_right_m,
+        "launch_angle_right_deg": math.degrees(read.launch_right_rad),
+        "launch_speed_mps": read.launch_speed_mps,
+        "speed_at_hole_mps": aim.speed_at_hole_mps,
+        "time_to_hole_s": aim.time_to_hole_s,
+        "entry_angle_right_deg": math.degrees(aim.entry_right_rad),
+        "past_m": aim.past_m,
+        "asked_pace_met": aim.pace_met,
     }
 
 

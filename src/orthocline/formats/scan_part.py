@@ -8,12 +8,12 @@ from pydantic import Field, field_validator
 from orthocline.core.ground import LEAST_NODES, Grid
 from orthocline.core.survey import Scan
 from orthocline.core.units import PERCENT
-from orthocline.formats.part import Coordinate, Height, Part, even_rows
+from orthocline.formats.part import WHOLE, Coordinate, Height, Part, even_rows
 
 MOST_NODES = 60_000
 DECIMALS = 5
 """Of heights [m]: a quarter of a metre apart, a rounded tenth of a millimetre would show in slopes."""
-Run = Annotated[list[Annotated[int, Field(ge=0, le=MOST_NODES)]], Field(min_length=3, max_length=3)]
+Run = Annotated[list[Annotated[int, Field(ge=0, le=MOST_NODES), WHOLE]], Field(min_length=3, max_length=3)]
 
 
 class ScanPart(Part):

@@ -16,6 +16,7 @@ from orthocline.web import (
     about,
     account,
     along,
+    api,
     balls,
     beat,
     book,
@@ -58,6 +59,7 @@ from orthocline.web import (
     stand_in,
     straight,
     today,
+    tokens,
     train,
     training_record,
     which_was_it,
@@ -90,10 +92,11 @@ DEFAULTS: Mapping[str, Any] = {
     "COMPRESS_MIMETYPES": ["text/html", "text/css", "text/javascript", "application/json", "image/svg+xml"],
 }
 FEATURES = (
-    *(about, account, along, balls, beat, book, cards, clubs, course, drills, eyes, figures, firm),
+    *(about, account, along, api, balls, beat, book, cards, clubs, course, drills, eyes, figures, firm),
     *(grain, green_files, greens, habits, installed, jobs, laid, links, log, log_files, look, measures),
     *(mode, noting, other_methods, phone_level, practice, prints, pupils, ramp, read, reader, rounds),
-    *(schools, sharing, slopes, speed, stand_in, straight, today, train, training_record, which_was_it),
+    *(schools, sharing, slopes, speed, stand_in, straight, today, tokens, train, training_record),
+    which_was_it,
 )
 
 

@@ -12,6 +12,7 @@ from orthocline.web.database import AWAY, mark_away
 from orthocline.web.once import sent_from_here, typed_form
 from orthocline.web.page import is_part
 from orthocline.web.plain import plain_page
+from orthocline.web.programs import fault, is_program
 from orthocline.web.security import retry_after_s
 
 RETRY_AFTER_S = 5
@@ -50,16 +51,18 @@ def _refuse_long_address() -> None:
         raise RequestURITooLarge
 
 
-def _page(status: int, title: str, message: str) -> tuple[str, int]:
+def _page(status: int, title: str, message: str) -> tuple[str | Response, int]:
+    if is_program():
+        return fault(message), status
     template = "_error.html" if is_part() else "error.html"
     return render_template(template, title=title, message=message), status
 
 
-def _not_allowed(error: NotAllowedError) -> tuple[str, int]:
+def _not_allowed(error: NotAllowedError) -> tuple[str | Response, int]:
     return _page(403, "Off in Competition", str(error))
 
 
-def _stale(_error: CSRFError) -> tuple[str, int]:
+def _stale(_error: CSRFError) -> tuple[str | Response, int]:
     """Refuse a form without its guard; one that a page of ours sent, open for too long, can be sent again."""
     title, typed = "This page was open too long", typed_form()
     if typed is None or not sent_from_here():
@@ -67,10 +70,20 @@ def _stale(_error: CSRFError) -> tuple[str, int]:
     return render_template("stale.html", title=title, typed=typed), 400
 
 
-def _http(error: HTTPException) -> tuple[str, int]:
+def _http(error: HTTPException) -> tuple[str | Response, int] | Response:
     status = error.code or 500
+    if is_program():
+        return _told_program(error, status)
     title, message = WORDS.get(status, ("That did not work", "Go back and try again."))
     return _page(status, title, message)
+
+
+def _told_program(error: HTTPException, status: int) -> Response:
+    """Return a fault as programs read it, with what its headers must say."""
+    response = make_response(fault(error.description or "That did not work."), status)
+    needed = ("WWW-Authenticate", "Allow")
+    response.headers.extend([one for one in error.get_headers() if one[0] in needed])
+    return response
 
 
 def _too_many(_error: RateLimitExceeded) -> Response:
@@ -93,7 +106,7 @@ def _aside(response: Response, wait_s: int) -> Response:
     return _later(response, wait_s)
 
 
-def _broken(_error: Exception) -> tuple[str, int]:
+def _broken(_error: Exception) -> tuple[str | Response, int]:
     logging.getLogger(__name__).exception("unhandled error at %s", request.path)
     return _page(500, *WORDS[500])
 
@@ -105,6 +118,8 @@ def _database_away(error: Exception) -> Response:
     logging.getLogger(__name__).error(
         "no database at %s %s: %s", request.method, request.path, cause[0] if cause else type(error).__name__
     )
+    if is_program():
+        return _later(make_response(fault("The database is away: try again."), 503), RETRY_AFTER_S)
     if is_part():
         return _aside(make_response(render_template("_away.html"), 503), RETRY_AFTER_S)
     page = render_template("away.html", typed=typed_form(), address=request.full_path)

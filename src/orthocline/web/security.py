@@ -35,6 +35,8 @@ limiter = Limiter(get_remote_address, in_memory_fallback_enabled=True)
 file_limit = limiter.shared_limit("12 per minute", scope="files")
 """Decorates whatever reads a file."""
 FILE_ENDPOINTS = ("account.bring", "green_files.give", "green_files.give_to", "log_files.give")
+LINES_ENDPOINT, LARGEST_LINES = "api.reads", 1 << 30
+"""What takes many documents, a line each, from programs with a token; it reads them once it knows whose."""
 FILE_ARRIVAL_S = 600.0
 """A file has so long to arrive."""
 FRAME_BYTES = 100_000
@@ -43,9 +45,12 @@ FRAME_BYTES = 100_000
 
 def admit_files() -> None:
     """Let golfers send what is larger than a form, and takes longer, where files are given."""
-    if request.endpoint not in FILE_ENDPOINTS or not signed_in():
+    if request.endpoint == LINES_ENDPOINT:
+        request.max_content_length = LARGEST_LINES
+    elif request.endpoint in FILE_ENDPOINTS and signed_in():
+        request.max_content_length = LARGEST_BYTES + FRAME_BYTES
+    else:
         return
-    request.max_content_length = LARGEST_BYTES + FRAME_BYTES
     client = request.environ.get("gunicorn.socket")
     if client is not None and hasattr(client, "allow"):
         client.allow(FILE_ARRIVAL_S)

@@ -28,8 +28,8 @@ from tests.conftest import PASSWORD
 from tests.services.ground.test_charts import scanned
 from tests.services.train.test_sessions import NOW
 
-NOT_ARCHIVED = {"jobs", "given_files", "golfer_habits"}
-"""Work that waits, and what follows from the log again."""
+NOT_ARCHIVED = {"jobs", "given_files", "golfer_habits", "api_tokens"}
+"""Work that waits, what follows from the log again, and what lets programs in."""
 
 
 @pytest.fixture
@@ -236,6 +236,10 @@ HOSTILE = {
         r"line 1: it does not fit what a row may be \(ck_logged_putts_length_m\)",
     ),
     "too large a number": (lambda whole: changed(whole, PUTT, member("number", 70_000)), "line 1: number: "),
+    "more than anything measures": (
+        lambda whole: changed(whole, PUTT, member("past_m", 1e300)),
+        "line 1: past_m: ",
+    ),
     "a day of no year": (
         lambda whole: changed(whole, PUTT, member("created_at", "9999-12-31T23:59:59.9-23:00")),
         "line 1: ",

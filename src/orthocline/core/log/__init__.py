@@ -2,7 +2,7 @@
 
 from orthocline.core.log.bands import Band, Month, by_distance, by_month
 from orthocline.core.log.conditions import CONDITIONS, GOOD_PAST_M, LEAST_AIM_M, chosen
-from orthocline.core.log.finish import FARTHEST_FINISH_M, LONGEST_PUTT_M, Finish
+from orthocline.core.log.finish import FARTHEST_FINISH_M, LEAST_PUTT_M, LONGEST_PUTT_M, Finish
 from orthocline.core.log.noted import (
     MOST_HOLES,
     MOST_PUTTS,
@@ -24,6 +24,7 @@ __all__ = [
     "FEW",
     "GOOD_PAST_M",
     "LEAST_AIM_M",
+    "LEAST_PUTT_M",
     "LONGEST_PUTT_M",
     "MOST_HOLES",
     "MOST_PUTTS",

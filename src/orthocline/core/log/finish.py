@@ -2,8 +2,8 @@
 
 from dataclasses import dataclass
 
-LONGEST_PUTT_M, FARTHEST_FINISH_M = 100.0, 30.0
-"""No putt is longer, and none finishes further from the hole, along or across."""
+LEAST_PUTT_M, LONGEST_PUTT_M, FARTHEST_FINISH_M = 0.01, 100.0, 30.0
+"""No putt is shorter or longer, and none finishes further from the hole, along or across."""
 
 
 @dataclass(frozen=True)

@@ -23,7 +23,7 @@ from orthocline.db.account.models import NAME_LENGTH, Golfer
 from orthocline.db.base import Base, Entry
 
 WHAT = ("log", "figures", "drills", "greens", "speeds")
-WHAT_LENGTH, WORDS_LENGTH = 10, 500
+WHAT_LENGTH, WORDS_LENGTH, TOKEN_NAME_LENGTH = 10, 500, 40
 SOME_OF_WHAT = f"cardinality(what) > 0 AND what <@ ARRAY[{', '.join(map(repr, WHAT))}]::varchar[]"
 
 
@@ -116,3 +116,23 @@ class CoachSession(Left, Base):
     plan_id: Mapped[int | None] = mapped_column(
         BigInteger, ForeignKey("practice_plans.id", ondelete="SET NULL"), index=True
     )
+
+
+class ApiToken(Base):
+    """What lets a program ask for a golfer: a digest of it, and what for; a row that is gone lets nobody in.
+
+    `used_at` is when it was used last, to the minute.
+    """
+
+    __tablename__ = "api_tokens"
+
+    id: Mapped[int] = mapped_column(BigInteger, Identity(), primary_key=True)
+    golfer_id: Mapped[int] = mapped_column(
+        BigInteger, ForeignKey("golfers.id", ondelete="CASCADE"), index=True
+    )
+    name: Mapped[str] = mapped_column(String(TOKEN_NAME_LENGTH))
+    digest: Mapped[bytes] = mapped_column(LargeBinary, unique=True)
+    scopes: Mapped[list[str]] = mapped_column(ARRAY(String(WHAT_LENGTH)))
+    made_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    used_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    golfer: Mapped[Golfer] = relationship(lazy="joined", viewonly=True)

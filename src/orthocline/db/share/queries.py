@@ -8,7 +8,7 @@ from sqlalchemy.orm import Session, aliased
 
 from orthocline.db.account.models import Golfer
 from orthocline.db.entries import LARGEST_ID, one_at_a_time
-from orthocline.db.share.models import CoachNote, CoachSession, Invitation, Sharing
+from orthocline.db.share.models import ApiToken, CoachNote, CoachSession, Invitation, Sharing
 from orthocline.db.train.models import PracticePlan
 
 
@@ -101,3 +101,15 @@ def _left(kind: type[CoachNote | CoachSession], golfer_id: int, coach_id: int | 
     """Return what of a kind was left for a golfer: by anybody, or by one coach."""
     theirs = kind.golfer_id == golfer_id
     return theirs if coach_id is None else theirs & (kind.coach_id == coach_id)
+
+
+def tokens_of(session: Session, golfer_id: int) -> Sequence[ApiToken]:
+    """Return a golfer's tokens, the oldest first."""
+    return session.scalars(
+        select(ApiToken).where(ApiToken.golfer_id == golfer_id).order_by(ApiToken.id)
+    ).all()
+
+
+def token_of_digest(session: Session, digest: bytes) -> ApiToken | None:
+    """Return the token of a digest."""
+    return session.scalar(select(ApiToken).where(ApiToken.digest == digest))

@@ -8,6 +8,7 @@ from xml.etree import ElementTree
 from pydantic import TypeAdapter
 
 from orthocline.core.calls import SCHOOLS
+from orthocline.core.drills import LONGEST, TRAINS
 from orthocline.core.speed import METHODS
 from orthocline.formats.chart_document import chart_of
 from orthocline.formats.putt_document import question_of
@@ -56,6 +57,9 @@ def _plan(row: Row) -> None:
     for one in SLOTS.validate_python(row["slots"]):
         if set(one) != {"what", "minutes", "trains"} or not isinstance(one["minutes"], float | int):
             raise ValueError("slots: a part has what, minutes and trains")
+        known = isinstance(one["what"], str) and one["trains"] in TRAINS
+        if not known or not 0.0 < one["minutes"] <= LONGEST:
+            raise ValueError("slots: there is no such part")
 
 
 def _print(row: Row) -> None:
@@ -101,6 +105,7 @@ CHECKS: Final[Mapping[str, Callable[[Row], Any]]] = {
     "trained_questions": _question,
     "drill_runs": lambda row: LENGTHS.validate_python(row["own"]),
     "practice_plans": _plan,
+    "coach_sessions": _plan,
     "prints": _print,
 }
 """By table. What they raise says what is wrong."""

@@ -12,6 +12,7 @@ from orthocline.db.log.queries import all_putts
 from orthocline.db.log.which import Which
 from orthocline.formats.putt_line import iso
 from orthocline.services.account.access import Viewer, own_data
+from orthocline.services.log.putts import list_putts
 
 SIDES = ("left", "on", "right")
 BREAKS = ("left", "straight", "right")
@@ -31,6 +32,20 @@ def putt_lines(viewer: Viewer, session: Session, which: Which) -> Iterator[dict[
         if viewer.in_competition:
             line = {name: value for name, value in line.items() if name not in READ}
         yield line
+
+
+@own_data
+def line_page(viewer: Viewer, session: Session, before: str = "") -> tuple[list[dict[str, Any]], str]:
+    """Return a page of the log as lines, newest first, and the mark of older ones; as `list_putts` raises."""
+    page = list_putts(viewer, session, before=before)
+    outings = {one.id: one for one in outings_of(session, viewer.owner_id)}
+    hidden = READ if viewer.in_competition else ()
+    lines = [line_of(putt, outings.get(putt.outing_id or 0)) for putt in page.putts]
+    told = [
+        {name: value for name, value in line.items() if value not in ("", None) and name not in hidden}
+        for line in lines
+    ]
+    return told, page.older
 
 
 def line_of(putt: LoggedPutt, outing: Outing | None) -> dict[str, Any]:

@@ -5,7 +5,7 @@ from datetime import datetime
 from uuid import UUID
 
 from orthocline.core.constants import MODEL_VERSION
-from orthocline.core.log import FARTHEST_FINISH_M, LONGEST_PUTT_M, Judged, breaks_right
+from orthocline.core.log import FARTHEST_FINISH_M, LEAST_PUTT_M, LONGEST_PUTT_M, Judged, breaks_right
 from orthocline.core.roll import Launch, PuttError, Read, RollPast, launch_to
 from orthocline.core.sure import Sureness, Uncertainty
 from orthocline.db.log.models import NOTE_LENGTH, LoggedPutt
@@ -122,8 +122,8 @@ def take_method(putt: LoggedPutt, method: str) -> None:
 
 def require_length(length_m: float | None) -> None:
     """Refuse a length that no putt has; raises InvalidError."""
-    if length_m is not None and not 0.0 < length_m <= LONGEST_PUTT_M:
-        raise InvalidError("length", f"A putt is up to {LONGEST_PUTT_M:g} metres long.")
+    if length_m is not None and not LEAST_PUTT_M <= length_m <= LONGEST_PUTT_M:
+        raise InvalidError("length", f"A putt is {LEAST_PUTT_M:g} to {LONGEST_PUTT_M:g} metres long.")
 
 
 def take_result(putt: LoggedPutt, result: Result) -> None:

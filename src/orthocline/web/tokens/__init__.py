@@ -1,0 +1,5 @@
+"""The tokens feature."""
+
+from orthocline.web.tokens.routes import blueprint
+
+__all__ = ["blueprint"]
