@@ -58,9 +58,12 @@ class Sent(io.RawIOBase):
         return True
 
     def readinto(self, buffer):
-        while len(self._rest) < len(buffer) and (line := next(self._lines, b"")):
-            self._rest += line
-        piece, self._rest = self._rest[: len(buffer)], self._rest[len(buffer) :]
+        pieces, held = [self._rest], len(self._rest)
+        while held < len(buffer) and (line := next(self._lines, b"")):
+            pieces.append(line)
+            held += len(line)
+        whole = b"".join(pieces)
+        piece, self._rest = whole[: len(buffer)], whole[len(buffer) :]
         buffer[: len(piece)] = piece
         return len(piece)
 

@@ -1,5 +1,6 @@
 """The HTTP API: tokens, what each asks, faults said where they are, lines, and its own description."""
 
+import io
 import json
 import re
 import shlex
@@ -12,6 +13,7 @@ from uuid import uuid4
 import pytest
 import schemathesis
 from click.testing import CliRunner
+from flask import g
 from hypothesis import HealthCheck, given, settings
 from schemathesis.config import SchemathesisConfig
 from sqlalchemy import select
@@ -152,6 +154,23 @@ def test_more_than_a_form_holds_may_come_as_lines_and_nowhere_else(program):
     too_large = program.post("/api/1/read", data=many, content_type="application/json")
     assert too_large.status_code == 413
     assert too_large.get_json()["error"]["message"]
+
+
+class Slow(io.BytesIO):
+    """A body that arrives slowly, as it were: it notes whether the database is held meanwhile."""
+
+    held = None
+
+    def readinto(self, buffer):
+        Slow.held = "session" in g
+        return super().readinto(buffer)
+
+
+def test_the_database_is_not_held_while_lines_arrive(program):
+    body = Slow(f"{PUTT}\n".encode())
+    answer = program.post("/api/1/reads", input_stream=body, content_type="application/x-ndjson")
+    assert answer.get_data().count(b"\n") == 1
+    assert Slow.held is False
 
 
 def test_greens_are_listed_and_taken_with_their_charts(program, green, as_golfer, session):

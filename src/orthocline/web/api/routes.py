@@ -31,7 +31,7 @@ from orthocline.services.log.noting import note_putt
 from orthocline.services.log.putts_out import line_page
 from orthocline.services.read.answers import aim_line, answer_to
 from orthocline.web.api.spec import LINES, SENT, described, document
-from orthocline.web.database import session
+from orthocline.web.database import let_go, session
 from orthocline.web.programs import LINES_LIMIT, ONCE_LIMIT, PREFIX, asker, asks, fault, program
 from orthocline.web.security import csrf, limiter
 
@@ -66,6 +66,7 @@ def reads() -> Told:
     require_open_play(program().viewer, "The read")
     if request.mimetype not in SENT:
         return fault(f"Send lines of JSON, as {LINES}."), 415
+    let_go()
     # Taken in whole first, to disk: a client that sends all before it takes anything must not wait for ever.
     lines = tempfile.TemporaryFile()  # noqa: SIM115 - closed once all is answered
     while piece := request.stream.read(PIECE):
