@@ -3,14 +3,14 @@
 from flask import render_template
 
 from orthocline.core.instruments import Gives
-from orthocline.core.log import FARTHEST_FINISH_M, LEAST_PUTT_M, LONGEST_PUTT_M, MOST_HOLES, MOST_PUTTS
+from orthocline.core.log import FARTHEST_FINISH_M, LONGEST_PUTT_M, MOST_HOLES, MOST_PUTTS
 from orthocline.core.roll import RANGES
 from orthocline.formats.chart_document import CHARTED
 from orthocline.wording.instruments import instrument_choice
 from orthocline.wording.wording import USUAL_WORDING
 
 LIMITS = {
-    "length_m": (LEAST_PUTT_M, LONGEST_PUTT_M),
+    "length_m": (0, LONGEST_PUTT_M),
     "finish_m": (0, FARTHEST_FINISH_M),
     "hole": (1, MOST_HOLES),
     "putt": (1, MOST_PUTTS),
