@@ -27,6 +27,7 @@ from orthocline.services.ground.charts import keep_chart
 from orthocline.services.ground.places import Place
 from orthocline.services.log.noting import note_putt
 from orthocline.services.share.tokens import MOST_TOKENS, SCOPES, make_token, program_of
+from orthocline.web.api import routes
 from orthocline.web.app import create_app
 from orthocline.web.database import ENGINE
 from orthocline.web.programs import LINES_LIMIT
@@ -145,6 +146,17 @@ def test_lines_are_answered_in_their_order_each_with_its_aim_or_its_error(progra
     assert "aim_range_right_m" not in told[0]
     assert told[3]["aim_range_right_m"][0] < told[3]["aim_right_m"] < told[3]["aim_range_right_m"][1]
     assert program.post("/api/1/reads", json=ASKED).status_code == 415
+
+
+def test_lines_are_answered_while_they_are_taken(program, monkeypatch):
+    """The first answers are there before the last line is looked at."""
+    looked = []
+    monkeypatch.setattr(routes, "aim_line", lambda line: looked.append(line) or {"n": len(looked)})
+    many = b"{}\n" * 1000
+    answer = program.post("/api/1/reads", data=many, content_type="text/plain")
+    first = next(answer.iter_encoded())
+    assert first.startswith(b'{"n": 1}\n')
+    assert len(looked) < 200
 
 
 def test_more_than_a_form_holds_may_come_as_lines_and_nowhere_else(program):

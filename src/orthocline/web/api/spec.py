@@ -1,7 +1,8 @@
 """The OpenAPI document, made by spectree out of the routes and the pydantic models."""
 
 from collections.abc import Callable
-from typing import Any, Final
+from functools import wraps
+from typing import Any, Final, TypeVar, cast
 
 from flask import Flask
 from spectree import Response, SecurityScheme, SpecTree
@@ -9,6 +10,7 @@ from spectree.models import SecureType, SecuritySchemeData
 
 from orthocline.formats.api_documents import ErrorDocument
 
+View = TypeVar("View", bound=Callable[..., Any])
 TOKEN: Final = "token"
 # Its models are read, and what is asked is checked by the formats themselves: they say where a fault is.
 spec = SpecTree(
@@ -40,16 +42,24 @@ REFUSALS: Final = {
 }
 
 
-def described(*, query: Any = None, body: Any = None, **found: Any) -> Callable[..., Any]:
-    """Describe a route: its query, what is sent, and what is answered by status, each a model with words."""
+def described(*, query: Any = None, body: Any = None, **found: Any) -> Callable[[View], View]:
+    """Describe a route: its query, what is sent, and what is answered by status, each a model with words.
+
+    The route is asked past spectree's own wrapper, which would hold a whole answer that is streamed.
+    """
     refused = {name: (ErrorDocument, words) for name, words in REFUSALS.items()}
-    return spec.validate(
-        query=query,
-        json=body,
-        resp=Response(**{**refused, **found}),
-        security={TOKEN: []},
-        skip_validation=True,
+    describe = spec.validate(
+        query=query, json=body, resp=Response(**{**refused, **found}), security={TOKEN: []}
     )
+
+    def known(view: View) -> View:
+        @wraps(describe(view))
+        def asked(*args: Any, **more: Any) -> Any:
+            return view(*args, **more)
+
+        return cast(View, asked)
+
+    return known
 
 
 def document(app: Flask) -> dict[str, Any]:

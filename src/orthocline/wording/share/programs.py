@@ -51,7 +51,7 @@ def examples(base: str) -> Sequence[Asked]:
         ),
         Asked(
             "Go through your log",
-            "Newest first, a page at a time: ask for the next one by ?before= and what `older` says.",
+            "Newest first, a page at a time: ask for the next one by ?before= and what older says.",
             "putts",
             f"{ask} {api}/putts",
         ),
