@@ -31,12 +31,15 @@ def test_a_pupil_shares_a_coach_leaves_something_and_it_is_taken_back(pupil, coa
     coach.post(f"{home}/putts/{putt.id}", data={"words": "Gate before the hole."})
     coach.post(f"{home}/session", data={"turn-start_gate": "2", "turn-home_length": "1", "words": "Twice"})
     assert "Wren: Gate before the hole." in text(pupil.get("/log"))
+    assert "Wren: Gate before the hole." in text(pupil.get("/"))
+    assert "Wren set you a session of 12 minutes" in text(pupil.get("/"))
     practice = pupil.get("/train/practice")
     assert "From Wren" in text(practice)
     assert "Home length, Start gate" in text(practice)
     pupil.post(parsed(practice).select_one("form[action*='/set/']")["action"])
     assert "Home length" in parsed(pupil.get("/train/practice")).h1.get_text()
     assert "0 of 2 done" in text(coach.get(home))
+    assert "set you a session" not in text(pupil.get("/"))
     pupil.post(parsed(pupil.get("/sharing")).select_one("button[formaction]")["formaction"])
     for address in (home, f"{home}/log", f"{home}/putts/{putt.id}", f"{home}/session"):
         assert coach.get(address).status_code == 404, address
@@ -130,7 +133,7 @@ def test_coaching_is_off_in_competition_on_both_sides(pupil, coach, session):
     home = f"/pupils/{pupil.golfer.id}"
     coach.post(f"{home}/putts/{putt.id}", data={"words": "Aim at the left edge."})
     pupil.post("/mode", data={"mode": "competition"})
-    assert "left edge" not in text(pupil.get("/log"))
+    assert "left edge" not in text(pupil.get("/log")) + text(pupil.get("/"))
     coach.post("/mode", data={"mode": "competition"})
     for address in ("/pupils", home, f"{home}/log", f"{home}/putts/{putt.id}"):
         assert coach.get(address).status_code == 403, address

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 
 from sqlalchemy.orm import Session
 
@@ -12,9 +12,12 @@ from orthocline.db.share.models import Sharing
 from orthocline.db.share.queries import taken_by
 from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.log.putts import MOST_COUNTED, Which
+from orthocline.services.share.coaching import CoachNote, SetSession, last_note, sessions_of
 from orthocline.services.speed.book import DaySpeed, day_speed
 
 LAST_PUTTS = 5
+LATELY = timedelta(days=14)
+"""What a coach left stands on the start page for so long."""
 
 
 @dataclass(frozen=True)
@@ -36,6 +39,8 @@ class Today:
     speed: DaySpeed | None = None
     pupils: int = 0
     clubs: Sequence[Sharing] = ()
+    note: CoachNote | None = None
+    session: SetSession | None = None
 
 
 PRACTICE_STEPS = (
@@ -67,4 +72,15 @@ def today(viewer: Viewer, session: Session, now: datetime) -> Today:
     speed = None if viewer.in_competition else day_speed(viewer, session, now)
     taken = taken_by(session, viewer.owner_id)
     clubs = [one for one in taken if one.giver.club]
-    return Today(steps, last, unfinished, speed, len(taken) - len(clubs), clubs)
+    note, waits = (None, None) if viewer.in_competition else _left(viewer, session, now)
+    return Today(steps, last, unfinished, speed, len(taken) - len(clubs), clubs, note, waits)
+
+
+def _left(viewer: Viewer, session: Session, now: datetime) -> tuple[CoachNote | None, SetSession | None]:
+    """Return what coaches left of late: the newest note, and the newest session that is not begun."""
+    note = last_note(viewer, session)
+    waits = next((one for one in sessions_of(viewer, session) if one.plan is None), None)
+    return (
+        note if note and now - note.left_at < LATELY else None,
+        waits if waits and now - waits.row.left_at < LATELY else None,
+    )
