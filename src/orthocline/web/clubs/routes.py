@@ -153,10 +153,11 @@ def _page(
     require_open_play(who, ROOM)
     now = datetime.now(UTC)
     posts = list_speeds(who, session())[:POSTS_SHOWN]
-    sure = [one for one in posted_speeds(viewer(), session()) if who.of and one.by == who.of.giver.name]
+    newest = posts[0].id if posts else None
+    worth = next((one for one in posted_speeds(viewer(), session()) if one.id == newest), None)
     view = ClubView(
         who,
-        sure[0] if sure else None,
+        worth,
         posts,
         course_rows(list_greens(who, session()), wording()),
         members_of(who, session()),

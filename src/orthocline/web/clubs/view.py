@@ -28,14 +28,14 @@ class ClubView:
 
     Attributes
     ----------
-    sure : KeptSpeed or None
+    valued : KeptSpeed or None
         The newest number as it is worth to the viewer; None where none is posted.
     posts : sequence of KeptSpeed
         The numbers as they were posted, newest first.
     """
 
     who: Viewer
-    sure: KeptSpeed | None
+    valued: KeptSpeed | None
     posts: Sequence[KeptSpeed]
     courses: Sequence[CourseRow]
     members: Sequence[Member]
@@ -70,9 +70,9 @@ class ClubView:
     @property
     def worth(self) -> str:
         """What that number is worth to the viewer: ``10.2 ±0.7 ft``."""
-        if self.sure is None:
+        if self.valued is None:
             return ""
-        return f"{speed_text(self.sure.speed_ft.value)} ±{speed_text(self.sure.speed_ft.within)} ft"
+        return f"{speed_text(self.valued.speed_ft.value)} ±{speed_text(self.valued.speed_ft.within)} ft"
 
     @property
     def posted(self) -> list[Posted]:
