@@ -5,6 +5,7 @@ from urllib.parse import urlsplit
 
 import pytest
 
+from orthocline.db.account.models import Golfer
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import delete_account
 from orthocline.services.ground.charts import keep_chart
@@ -162,3 +163,19 @@ def test_a_golfer_may_follow_a_link_and_keeps_their_own(signed_in, as_golfer, gr
     assert "Links" not in text(idris.get("/greens")).partition("A new green")[0]
     signed_in.get(link)
     assert "Name and character" in text(signed_in.get(f"/greens/{greens[0]}"))
+
+
+def test_a_link_takes_no_keys_from_a_keeper_and_opens_what_a_coach_is_not_shown(
+    signed_in, as_golfer, session
+):
+    club = signed_in.post("/clubs", data={"name": "Links Club"}).location.rpartition("/")[2]
+    size = {"course": "Links", "green": "6", "deep": "20 m", "wide": "18 m", "club": club}
+    green = signed_in.post("/greens", data=size).location.partition("?")[0]
+    link = given(signed_in, "green", green=green.rpartition("/")[2])
+    signed_in.get(link)
+    assert "Name and character" in text(signed_in.get(green))
+    coach = as_golfer("Wren")
+    let_see(session, session.get(Golfer, int(club)), coach.golfer, "speeds")
+    assert coach.get(green).status_code == 404
+    coach.get(link)
+    assert coach.get(green).status_code == 200

@@ -36,15 +36,28 @@ def looking_at(viewer: Viewer, session: Session, giver_id: int) -> Viewer:
 
 @anyone
 def looking_at_one(viewer: Viewer, session: Session, giver_id: int, what: Share, number: int) -> Viewer:
-    """Return a viewer as who looks at a single thing: by a link to it, or else as `looking_at` says."""
+    """Return a viewer as who looks at a single thing: as `looking_at` says, or else by a link to it."""
+    opened = _opened(viewer, session, giver_id, what, number)
+    if opened is None:
+        return looking_at(viewer, session, giver_id)
+    if viewer.golfer is None:
+        return opened
+    try:
+        shared = looking_at(viewer, session, giver_id)
+    except NotFoundError:
+        return opened
+    return shared if shared.sees(what) else opened
+
+
+def _opened(viewer: Viewer, session: Session, giver_id: int, what: Share, number: int) -> Viewer | None:
+    """Return a viewer as who looks at a single thing by a link that still counts; None without such."""
     for key in viewer.keys:
-        if (key.giver_id, key.what, key.number) == (giver_id, what, number) and viewer.of is None:
+        if (key.giver_id, key.what, key.number) == (giver_id, what, number):
             giver = golfer_by_id(session, giver_id)
-            own = viewer.golfer is not None and viewer.golfer.id == giver_id
-            if giver and not own and giver.links_version == key.version:
+            if giver and giver.links_version == key.version:
                 grant = Grant(giver, frozenset(), single=(what, number))
                 return Viewer(viewer.golfer, viewer.mode, grant)
-    return looking_at(viewer, session, giver_id)
+    return None
 
 
 @anyone

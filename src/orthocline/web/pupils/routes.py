@@ -20,9 +20,9 @@ from orthocline.services.share.coaching import (
     take_session_away,
 )
 from orthocline.services.share.looking import pupil_at
-from orthocline.services.share.pupils import Pupil, pupil_of, side_by_side
+from orthocline.services.share.pupils import pupil_of, side_by_side
 from orthocline.services.train.drills import shelf
-from orthocline.services.train.practice import plan_for
+from orthocline.services.train.practice import needs_of, plan_for
 from orthocline.web.database import session
 from orthocline.web.identity import viewer, wording
 from orthocline.web.once import entry_key, typed_fields
@@ -58,7 +58,8 @@ def page() -> str:
 def one(giver_id: int) -> str:
     """One pupil, as far as they let themselves be seen."""
     who, level = _at(giver_id), level_asked(request.args)
-    view = PupilView(_pupil(who, level), level, shelf(who), wording())
+    found = pupil_of(who, session(), level, datetime.now(UTC))
+    view = PupilView(found, level, shelf(who), wording())
     greens = course_rows(list_greens(who, session()), wording()) if view.sees("greens") else []
     rows = _rows(who, list_putts(who, session()).putts[:NEWEST]) if view.sees("log") else []
     return render_template("pupils/one.html", view=view, rows=rows, courses=greens)
@@ -113,9 +114,8 @@ def drills(giver_id: int) -> Page:
             return redirect(url_for(".one", giver_id=giver_id), 303)
         except InvalidError as error:
             form.take(error)
-    pupil = _pupil(who, level_asked({}))
     if request.method == "GET":
-        turns = _planned(who, pupil)
+        turns = _planned(who)
     rows = shelf_rows(shelf(who), turns)
     wrong = bool(form.errors or form.drills_error)
     page = render_template("pupils/session.html", pupil=_name(who), giver_id=giver_id, groups=rows, form=form)
@@ -140,17 +140,14 @@ def _name(who: Viewer) -> str:
     return who.of.giver.name if who.of else who.owner.name
 
 
-def _pupil(who: Viewer, level: str) -> Pupil:
-    return pupil_of(who, session(), level, datetime.now(UTC))
-
-
 def _rows(who: Viewer, putts: list[LoggedPutt] | tuple[LoggedPutt, ...]) -> list[Row]:
     notes = notes_of(who, session(), [one.id for one in putts])
     return [row(shown(who, one), wording(), notes.get(one.id, ())) for one in putts]
 
 
-def _planned(who: Viewer, pupil: Pupil) -> dict[str, int]:
+def _planned(who: Viewer) -> dict[str, int]:
     """Return the turns of what a pupil needs most, for twenty minutes."""
-    slots = plan_for(who, session(), PLANNED_MIN, pupil.needs, datetime.now(UTC))
+    now = datetime.now(UTC)
+    slots = plan_for(who, session(), PLANNED_MIN, needs_of(who, session(), None, now), now)
     known = shelf(who).drills
     return {one.what: turn for turn, one in enumerate((one for one in slots if one.what in known), start=1)}
