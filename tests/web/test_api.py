@@ -148,6 +148,14 @@ def test_lines_are_answered_in_their_order_each_with_its_aim_or_its_error(progra
     assert program.post("/api/1/reads", json=ASKED).status_code == 415
 
 
+@pytest.mark.parametrize("within", [5e-324, 1e-200, 1e-12])
+def test_what_is_sure_to_next_to_nothing_is_read(program, within):
+    sure = {"within": {"length_percent": within, "side_percent": within, "green_speed_ft": within}}
+    answer = program.post("/api/1/read", json=ASKED | sure)
+    assert answer.status_code == 200
+    assert answer.get_json()["aim_right_m"] == pytest.approx(0.43, abs=0.01)
+
+
 def test_lines_are_answered_while_they_are_taken(program, monkeypatch):
     """The first answers are there before the last line is looked at."""
     looked = []

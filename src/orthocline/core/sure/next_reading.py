@@ -140,4 +140,5 @@ def _of_figures(putt: Putt, doubts: Doubts, uncertainty: Uncertainty) -> Iterato
     ):
         if name in doubts.others:
             now = float(doubts.others[name][AIM]) ** 2
-            yield _Candidate(by, float(doubts.variance[AIM]) - now * sd**2 / (sd**2 + own**2))
+            # By the ratio of the two: the squares of figures next to nothing are nothing.
+            yield _Candidate(by, float(doubts.variance[AIM]) - now * (sd / math.hypot(sd, own)) ** 2)
