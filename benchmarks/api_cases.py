@@ -16,13 +16,10 @@ from sqlalchemy import NullPool, create_engine
 from sqlalchemy.orm import Session
 from werkzeug.serving import WSGIRequestHandler, make_server
 
-from orthocline.db.server.cluster import ensure_running
-from orthocline.db.server.migrate import upgrade
-from orthocline.db.server.settings import var_folder
+from applications import fresh_database, unlimited
 from orthocline.services.account.access import Viewer
 from orthocline.services.demo.golfer import demo_copy, load_demo
 from orthocline.services.share.tokens import SCOPES, make_token
-from orthocline.web.app import create_app
 
 CASES = 10_000
 OPERATIONS = 6
@@ -36,16 +33,12 @@ class Quiet(WSGIRequestHandler):
 
 def application():
     """Return an application on a fresh demo, and a token for all of the API."""
-    cluster = ensure_running(var_folder())
-    cluster.create_database("orthocline_cases", fresh=True)
-    url = cluster.url("orthocline_cases")
-    upgrade(url)
+    url = fresh_database("orthocline_cases")
     with Session(create_engine(url, poolclass=NullPool)) as session, session.begin():
         load_demo(session)
         golfer = demo_copy(session, datetime.now(UTC), uuid4())
         token = make_token(Viewer(golfer), session, "cases", SCOPES)
-    secret = "for cases alone, of no value, never served"
-    return create_app({"SECRET_KEY": secret, "DATABASE_URL": url, "RATELIMIT_ENABLED": False}), token
+    return unlimited(url), token
 
 
 def main():

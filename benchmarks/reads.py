@@ -16,13 +16,10 @@ from sqlalchemy import NullPool, create_engine
 from sqlalchemy.orm import Session
 from werkzeug.test import create_environ, run_wsgi_app
 
-from orthocline.db.server.cluster import ensure_running
-from orthocline.db.server.migrate import upgrade
-from orthocline.db.server.settings import var_folder
+from applications import fresh_database, unlimited
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import sign_up
 from orthocline.services.share.tokens import make_token
-from orthocline.web.app import create_app
 
 LINES, DIFFERENT, WARM = 20_000, 2000, 500
 
@@ -70,15 +67,11 @@ class Sent(io.RawIOBase):
 
 def application():
     """Return an application on an empty database, and a token."""
-    cluster = ensure_running(var_folder())
-    cluster.create_database("orthocline_reads", fresh=True)
-    url = cluster.url("orthocline_reads")
-    upgrade(url)
+    url = fresh_database("orthocline_reads")
     with Session(create_engine(url, poolclass=NullPool)) as session, session.begin():
         viewer = Viewer(sign_up(session, f"Reads {uuid4().hex[:8]}", "a good long password"))
         token = make_token(viewer, session, "reads", ["reads"])
-    secret = "for reads alone, of no value, never served"
-    return create_app({"SECRET_KEY": secret, "DATABASE_URL": url, "RATELIMIT_ENABLED": False}), token
+    return unlimited(url), token
 
 
 def bench_reads(count=LINES):

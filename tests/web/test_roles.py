@@ -20,7 +20,7 @@ from orthocline.services.share.clubs import invite_member, post_speed
 from orthocline.services.share.coaching import leave_note, set_session
 from orthocline.services.share.looking import looking_at
 from orthocline.services.share.sharing import invite_coach
-from orthocline.services.share.tokens import make_token
+from orthocline.services.share.tokens import SCOPES, make_token
 from orthocline.services.train.drills import begin_run
 from orthocline.services.train.sessions import ask_next, begin
 from tests.charted import CHART
@@ -202,3 +202,21 @@ def test_public_routes_name_no_row(app):
     for rule in app.url_map.iter_rules():
         if rule.endpoint in PUBLIC:
             assert rule.arguments <= OTHERWISE, rule
+
+
+@pytest.mark.parametrize("role", MAY)
+def test_a_program_sees_what_its_golfer_does(app, session, cast, role):
+    golfers, rows = cast
+    token = make_token(Viewer(golfers[role]), session, "all", SCOPES)
+    session.commit()
+    client, tried = app.test_client(), 0
+    for may, found in zip(MAY[role], rows, strict=True):
+        for rule in app.url_map.iter_rules():
+            address = address_of(rule, found) if rule.endpoint.startswith("api.") else None
+            for method in rule.methods - {"HEAD", "OPTIONS"} if address else ():
+                answer = client.open(address, method=method, headers={"Authorization": f"Bearer {token}"})
+                seen = rule.endpoint == "api.green" and "greens.green" in may
+                assert answer.status_code == (200 if seen else 404), address
+                assert seen or SECRET not in answer.text
+                tried += 1
+    assert tried == 2, "say in which role a new one is whose"

@@ -4,8 +4,8 @@ from collections.abc import Sequence
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import delete, select
-from sqlalchemy.orm import Session
+from sqlalchemy import delete, exists, func, select
+from sqlalchemy.orm import Session, aliased
 
 from orthocline.db.entries import one_at_a_time, same
 from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan
@@ -54,14 +54,27 @@ def kept_green(session: Session, course: Course, name: str) -> Green:
     return green
 
 
-def charted_greens(session: Session, golfer_id: int) -> Sequence[tuple[Course, Green, GreenChart | None]]:
-    """Return a golfer's greens with their courses and the charts that hold, as they came."""
+def charted_greens(
+    session: Session, golfer_id: int, *, unless_of: int | None = None
+) -> Sequence[tuple[Course, Green, GreenChart | None]]:
+    """Return a golfer's greens with their courses and the charts that hold, as they came.
+
+    Those that another golfer, if one is meant, has charted by the same names are left out.
+    """
     holds = (GreenChart.green_id == Green.id) & (GreenChart.number == Green.chart_number)
     query = select(Course, Green, GreenChart).join(Green, Green.course_id == Course.id)
-    found = session.execute(
-        query.outerjoin(GreenChart, holds).where(Green.golfer_id == golfer_id).order_by(Course.id, Green.id)
-    )
-    return [(row[0], row[1], row[2]) for row in found]
+    query = query.outerjoin(GreenChart, holds).where(Green.golfer_id == golfer_id)
+    if unless_of is not None:
+        course, green = aliased(Course), aliased(Green)
+        charted = exists().where(
+            green.golfer_id == unless_of,
+            green.chart_number > 0,
+            course.id == green.course_id,
+            func.folded(course.name) == func.folded(Course.name),
+            func.folded(green.name) == func.folded(Green.name),
+        )
+        query = query.where(~charted)
+    return [(row[0], row[1], row[2]) for row in session.execute(query.order_by(Course.id, Green.id))]
 
 
 def edits_since(session: Session, green: Green, mark: str) -> Sequence[UUID] | None:

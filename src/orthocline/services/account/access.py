@@ -111,6 +111,11 @@ class Viewer:
         """The number of that golfer; raises as `owner` does."""
         return self.owner.id
 
+    @property
+    def keeps(self) -> bool:
+        """Whether they may change what they look at."""
+        return self.of is None or self.of.keeper
+
     def sees(self, what: Share) -> bool:
         """Whether that is among what they may look at."""
         return self.of is None or what in self.of.what
@@ -135,7 +140,7 @@ class Viewer:
 
     def kept_id(self, what: Share) -> int:
         """Return the number of the golfer whose data they may change; raises as `seen_id` does."""
-        if self.of is not None and not self.of.keeper:
+        if not self.keeps:
             raise NotFoundError(NOT_SHARED)
         return self.seen_id(what)
 

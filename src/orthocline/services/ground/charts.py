@@ -82,7 +82,22 @@ class ChartedGreen:
 @open_play(ROOM)
 def list_greens(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
     """Return the greens of the golfer, or the club, that is looked at, course by course."""
-    rows = charted_greens(session, viewer.seen_id(Share.GREENS))
+    return _listed(charted_greens(session, viewer.seen_id(Share.GREENS)), viewer.of)
+
+
+@open_play(ROOM)
+def greens_at_hand(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
+    """Return a golfer's own greens, and of their clubs' those that they have not charted by that name."""
+    found = list_greens(viewer, session)
+    for who in clubs_seen(viewer, session, Share.GREENS):
+        rows = charted_greens(session, who.seen_id(Share.GREENS), unless_of=viewer.owner_id)
+        found += _listed(rows, who.of)
+    return found
+
+
+def _listed(
+    rows: Sequence[tuple[Course, Green, GreenChart | None]], of: Grant | None
+) -> tuple[ChartedGreen, ...]:
     return tuple(
         ChartedGreen(
             green.id,
@@ -91,22 +106,10 @@ def list_greens(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
             chart_of(chart.chart) if chart else Chart(),
             bool(chart and chart.scan_id),
             note=green.note,
+            of=of,
         )
         for course, green, chart in rows
     )
-
-
-@open_play(ROOM)
-def greens_at_hand(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
-    """Return a golfer's own greens, and of their clubs' those that they have not charted by that name."""
-    own = list_greens(viewer, session)
-    charted = {one.place.text.lower() for one in own if one.chart.corners}
-    theirs = (
-        replace(one, of=who.of)
-        for who in clubs_seen(viewer, session, Share.GREENS)
-        for one in list_greens(who, session)
-    )
-    return (*own, *(one for one in theirs if one.place.text.lower() not in charted))
 
 
 @open_play(ROOM)
@@ -116,15 +119,15 @@ def find_green(viewer: Viewer, session: Session, green_id: int) -> ChartedGreen:
     near = charts_near(session, green)
     before, after = near.get(green.chart_number - 1), near.get(green.chart_number + 1)
     course = session.get_one(Course, green.course_id)
-    held, may_change = near.get(green.chart_number), who.of is None or who.of.keeper
+    held = near.get(green.chart_number)
     return ChartedGreen(
         green.id,
         Place(course.name, green.name),
         green.character,
         _chart(session, held),
         bool(held and held.scan_id),
-        held.change if held and before and may_change else "",
-        after.change if after and may_change else "",
+        held.change if held and before and who.keeps else "",
+        after.change if after and who.keeps else "",
         green.note,
         str(held.key) if held else "",
         who.of,

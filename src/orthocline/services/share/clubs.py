@@ -78,8 +78,7 @@ def found_club(viewer: Viewer, session: Session, name: str, key: UUID | None = N
 def members_of(viewer: Viewer, session: Session) -> list[Member]:
     """Return a club's keepers and, for a keeper, its members; keepers first, in the order they came."""
     held = given_by(session, viewer.seen_id(Share.GREENS))
-    keeps = viewer.of is not None and viewer.of.keeper
-    found = [Member(one.id, one.taker.name, one.keeper) for one in held if one.keeper or keeps]
+    found = [Member(one.id, one.taker.name, one.keeper) for one in held if one.keeper or viewer.keeps]
     return sorted(found, key=lambda one: not one.keeper)
 
 

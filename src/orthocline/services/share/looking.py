@@ -86,7 +86,7 @@ def club_at(viewer: Viewer, session: Session, club_id: int) -> Viewer:
 def club_kept(viewer: Viewer, session: Session, club_id: int) -> Viewer:
     """Return a golfer as the keeper of a club; raises NotFoundError where they do not keep it."""
     who = club_at(viewer, session, club_id)
-    if who.of is None or not who.of.keeper:
+    if not who.keeps:
         raise NotFoundError(NOT_SHARED)
     return who
 

@@ -55,7 +55,7 @@ class ClubView:
     @property
     def keeps(self) -> bool:
         """Whether the viewer keeps it."""
-        return self.who.of is not None and self.who.of.keeper
+        return self.who.keeps
 
     @property
     def speed(self) -> str:

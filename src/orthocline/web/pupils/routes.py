@@ -1,5 +1,6 @@
 """A coach's pupils: side by side, one by one, their putts with notes, and sessions set for them."""
 
+from collections.abc import Sequence
 from datetime import UTC, datetime
 
 from flask import Blueprint, flash, redirect, render_template, request, url_for
@@ -140,7 +141,7 @@ def _name(who: Viewer) -> str:
     return who.of.giver.name if who.of else who.owner.name
 
 
-def _rows(who: Viewer, putts: list[LoggedPutt] | tuple[LoggedPutt, ...]) -> list[Row]:
+def _rows(who: Viewer, putts: Sequence[LoggedPutt]) -> list[Row]:
     notes = notes_of(who, session(), [one.id for one in putts])
     return [row(shown(who, one), wording(), notes.get(one.id, ())) for one in putts]
 

@@ -78,10 +78,9 @@ def enter() -> Page:
 def choose_what(sharing_id: int) -> Response:
     """Let other things be seen; none at all is taking it back."""
     what = chosen(WhatForm(prefix=str(sharing_id)))
-    if what:
-        choose(viewer(), session(), sharing_id, what)
-    else:
-        take_back(viewer(), session(), sharing_id)
+    if not what:
+        return _ended(sharing_id)
+    choose(viewer(), session(), sharing_id, what)
     return redirect(url_for(".page"), 303)
 
 
@@ -89,6 +88,10 @@ def choose_what(sharing_id: int) -> Response:
 @login_required
 def end(sharing_id: int) -> Response:
     """Take it all back."""
+    return _ended(sharing_id)
+
+
+def _ended(sharing_id: int) -> Response:
     take_back(viewer(), session(), sharing_id)
     flash("Taken back: nothing more is seen.")
     return redirect(url_for(".page"), 303)

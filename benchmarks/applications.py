@@ -1,0 +1,22 @@
+"""Applications without limits, each on a fresh database of its own."""
+
+from orthocline.db.server.cluster import ensure_running
+from orthocline.db.server.migrate import upgrade
+from orthocline.db.server.settings import var_folder
+from orthocline.web.app import create_app
+
+SECRET = "for benchmarks alone, of no value, never served"
+
+
+def fresh_database(name):
+    """Return the address of a fresh database with all tables."""
+    cluster = ensure_running(var_folder())
+    cluster.create_database(name, fresh=True)
+    url = cluster.url(name)
+    upgrade(url)
+    return url
+
+
+def unlimited(url):
+    """Return an application that counts nobody's requests."""
+    return create_app({"SECRET_KEY": SECRET, "DATABASE_URL": url, "RATELIMIT_ENABLED": False})
