@@ -268,6 +268,10 @@ def test_faults_of_any_kind_are_told_as_programs_read_them(program):
     for method, address, status in (("GET", "/api/1/nothing", 404), ("PUT", "/api/1/read", 405)):
         answer = program.open(address, method=method)
         assert (answer.status_code, answer.mimetype) == (status, "application/json")
+    long = program.get("/api/1/putts", query_string={"before": "9" * 5000})
+    assert (long.status_code, long.mimetype) == (414, "application/json")
+    told = program.get("/api/1/openapi.json").get_json()
+    assert "414" in told["paths"]["/api/1/putts"]["get"]["responses"]
     assert "POST" in program.put("/api/1/read").headers["Allow"]
 
 

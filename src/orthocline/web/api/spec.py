@@ -35,6 +35,7 @@ REFUSALS: Final = {
     "HTTP_403": "the token is not for this, or it is Competition",
     "HTTP_404": "there is no such thing",
     "HTTP_413": "too much at once",
+    "HTTP_414": "an address that is too long",
     "HTTP_415": "of another type",
     "HTTP_422": "it has the form, and asks what cannot be",
     "HTTP_429": "too much in a minute",
