@@ -1,15 +1,20 @@
 """Too many at once from one address: counted by all workers together, said with when to come back."""
 
 import os
+import socket
+import subprocess
 import threading
+import time
 
 import pytest
 from limits import parse
+from sqlalchemy import text as text_of
 
 from orthocline.db.request_counts import count_request, forget_requests, requests_counted
 from orthocline.web import security
 from orthocline.web.app import create_app
-from tests.conftest import app_config
+from orthocline.web.settings import settings
+from tests.conftest import PASSWORD, app_config
 from tests.page import text
 
 
@@ -42,6 +47,66 @@ def test_tries_to_sign_in_are_counted_over_all_workers(workers):
     assert f"Wait {response.headers['Retry-After']} seconds" in text(response)
     other = {"REMOTE_ADDR": "192.0.2.7"}
     assert workers[0].post("/sign-in", data=wrong, environ_base=other).status_code == 422
+
+
+def test_one_name_is_guessed_at_so_often_from_wherever(workers):
+    workers[0].post("/sign-up", data={"name": "Tove", "password": PASSWORD})
+
+    def tried(name, password, number):
+        asked = {
+            "data": {"name": name, "password": password},
+            "environ_base": {"REMOTE_ADDR": f"192.0.2.{number}"},
+        }
+        return workers[number % 2].post("/sign-in", **asked).status_code
+
+    assert [tried("Tove", PASSWORD, number) for number in range(3)] == [303] * 3
+    codes = [tried(("Tove", "tove ", "TOVE")[number % 3], "wrong wrong", number) for number in range(52)]
+    assert codes == [422] * 50 + [429] * 2
+    assert tried("Tove", PASSWORD, 99) == 429
+    assert tried("Idris", "wrong wrong", 99) == 422
+
+
+@pytest.fixture
+def redis(tmp_path):
+    """The address of a server of its own, and its process."""
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        port = probe.getsockname()[1]
+    command = [
+        "redis-server",
+        "--port",
+        str(port),
+        "--bind",
+        "127.0.0.1",
+        "--save",
+        "",
+        "--dir",
+        str(tmp_path),
+    ]
+    process = subprocess.Popen(command, stdout=subprocess.DEVNULL)
+    while process.poll() is None:
+        with socket.socket() as probe:
+            if probe.connect_ex(("127.0.0.1", port)) == 0:
+                break
+        time.sleep(0.02)
+    yield f"redis://127.0.0.1:{port}", process
+    process.kill()
+    process.wait()
+
+
+def test_where_redis_is_set_it_counts_for_all_workers(limited, committed, redis):
+    url, process = redis
+    told = settings({"DATABASE_URL": "", "REDIS_URL": url})
+    kept = {name: told[name] for name in told if name.startswith("RATELIMIT")}
+    workers = [limited(**kept), limited(**kept)]
+    wrong = {"name": "x", "password": "y"}
+    codes = [workers[i % 2].post("/sign-in", data=wrong).status_code for i in range(11)]
+    assert codes == [422] * 10 + [429]
+    with committed.extensions["orthocline_engine"].connect() as connection:
+        assert connection.scalar(text_of("SELECT count(*) FROM request_counts")) == 0
+    process.kill()
+    process.wait()
+    assert workers[0].post("/sign-in", data=wrong).status_code == 422, "each counts for itself"
 
 
 def test_reads_are_ten_a_second_and_sixty_at_once():

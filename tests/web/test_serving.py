@@ -17,7 +17,7 @@ import pytest
 
 from orthocline.cli import serve
 from orthocline.web.serving import ARRIVAL_S
-from orthocline.web.settings import SettingError, settings
+from orthocline.web.settings import SettingError, processes, settings
 from tests.conftest import PASSWORD, SECRET
 
 HALF = {
@@ -236,12 +236,12 @@ def test_the_worker_of_jobs_is_replaced_and_ends_with_the_server(served):
 
 def test_root_lets_an_account_without_rights_answer_where_it_can(monkeypatch):
     if os.geteuid() != 0:
-        assert serve._as_nobody_much() == []
+        assert serve._account() == ""
         return
     monkeypatch.setattr(sys, "executable", "/bin/true")
-    assert serve._as_nobody_much() == ["--user", "www-data", "--group", "www-data"]
+    assert serve._account() == "www-data"
     monkeypatch.setattr(sys, "executable", "/bin/false")
-    assert serve._as_nobody_much() == []
+    assert serve._account() == ""
 
 
 def test_settings_are_read_and_checked():
@@ -256,10 +256,23 @@ def test_settings_are_read_and_checked():
     assert found["TRUSTED_HOSTS"] == ["greens.example", "localhost"]
     assert (found["PROXIES"], found["SECURE"], found["DEMO"]) == (1, True, False)
     assert "TRUSTED_HOSTS" not in settings({"DATABASE_URL": "x"})
+    assert (
+        settings({"DATABASE_URL": "x", "REDIS_URL": "redis://h:1"})["RATELIMIT_STORAGE_URI"] == "redis://h:1"
+    )
+    assert processes({}) == (2, True, "info")
+    assert processes({"ORTHOCLINE_WORKERS": "5", "ORTHOCLINE_JOBS": "0", "ORTHOCLINE_LOG": "error"}) == (
+        *(5, False),
+        "error",
+    )
     for name, value in (
         ("ORTHOCLINE_PROXIES", "many"),
         ("ORTHOCLINE_SECURE", "yes"),
         ("ORTHOCLINE_DEMO", ""),
+        ("ORTHOCLINE_SLOW_MS", "-1"),
+        ("REDIS_URL", "http://h"),
+        ("ORTHOCLINE_WORKERS", "0"),
+        ("ORTHOCLINE_JOBS", "no"),
+        ("ORTHOCLINE_LOG", "loud"),
     ):
         with pytest.raises(SettingError, match=name):
-            settings({"DATABASE_URL": "x", name: value})
+            settings({"DATABASE_URL": "x", name: value}) and processes({name: value})

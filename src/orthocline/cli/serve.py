@@ -2,9 +2,11 @@
 
 import os
 import pwd
+import shutil
 import socket
 import subprocess
 import sys
+import tempfile
 import time
 
 import click
@@ -26,6 +28,8 @@ APPLICATION = "orthocline.web.wsgi:app"
 ACCOUNT = "www-data"
 """Account that answers requests where root starts the server, if it can reach the program."""
 PORT_PATIENCE_S = 2.0
+COUNTS = "PROMETHEUS_MULTIPROC_DIR"
+"""Names the folder where workers count together."""
 
 
 @click.command("demo")
@@ -60,6 +64,8 @@ def serve_command(port: int, host: str, tls_cert: str | None, tls_key: str | Non
         # Each of its processes works on one thread, or they wait for each other.
         "OPENBLAS_NUM_THREADS": os.environ.get("OPENBLAS_NUM_THREADS", "1"),
     }
+    account = _account()
+    os.environ[COUNTS] = _counts_folder(account)
     mark_application(var_folder())
     click.echo(f"Orthocline is on {address} (Ctrl-C stops it; `make stop` stops its database)")
     if seen not in LOOPBACK and not tls_cert:
@@ -68,7 +74,9 @@ def serve_command(port: int, host: str, tls_cert: str | None, tls_key: str | Non
     command = [sys.executable, "-m", "gunicorn", "--config", SERVING, "--bind", f"{host}:{port}"]
     if tls_cert and tls_key:
         command += ["--certfile", tls_cert, "--keyfile", tls_key]
-    os.execv(sys.executable, [*command, *_as_nobody_much(), APPLICATION])
+    if account:
+        command += ["--user", account, "--group", account]
+    os.execv(sys.executable, [*command, APPLICATION])
 
 
 def _seen_as(host: str) -> str:
@@ -101,21 +109,29 @@ def _load(url: str) -> bool:
         return load_demo(session)
 
 
-def _as_nobody_much() -> list[str]:
-    """Return the options by which root lets an account without rights answer, if it can run the program."""
+def _counts_folder(account: str) -> str:
+    """Return a new folder in which the workers count together what they answer."""
+    folder = tempfile.mkdtemp(prefix="orthocline-counts-")
+    if account:
+        shutil.chown(folder, account, account)
+    return folder
+
+
+def _account() -> str:
+    """Return the account without rights that root lets answer, if it can run the program; else nothing."""
     if os.geteuid() != 0:
-        return []
+        return ""
     try:
         pwd.getpwnam(ACCOUNT)
     except KeyError:
-        return []
+        return ""
     probe = ["runuser", "-u", ACCOUNT, "--", sys.executable, "-c", "import orthocline.web"]
     if subprocess.run(probe, cwd="/", capture_output=True, check=False).returncode != 0:
         click.echo(
             f"as root: the account {ACCOUNT} cannot reach this folder, so root answers requests", err=True
         )
-        return []
-    return ["--user", ACCOUNT, "--group", ACCOUNT]
+        return ""
+    return ACCOUNT
 
 
 def _taken(host: str, port: int) -> bool:

@@ -6,6 +6,8 @@ import signal
 import sys
 from importlib import import_module
 
+from orthocline.logs import say_in_json
+
 DIE_WITH_PARENT = 1
 """PR_SET_PDEATHSIG of Linux's prctl(2)."""
 WORKER = "orthocline.jobs.worker"
@@ -18,6 +20,7 @@ def main(parent: str = "") -> None:
         ctypes.CDLL(None).prctl(DIE_WITH_PARENT, signal.SIGTERM)
         if os.getppid() != int(parent):
             return
+    say_in_json(os.environ.get("ORTHOCLINE_LOG", "info"))
     with import_module(WORKER).worker_of(os.environ["DATABASE_URL"]) as app:
         app.run_worker(delete_jobs="successful", shutdown_graceful_timeout=5.0)
 

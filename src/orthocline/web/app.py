@@ -33,6 +33,7 @@ from orthocline.web import (
     green_files,
     greens,
     habits,
+    health,
     installed,
     jobs,
     laid,
@@ -62,6 +63,7 @@ from orthocline.web import (
     tokens,
     train,
     training_record,
+    watching,
     which_was_it,
 )
 from orthocline.web.identity import keep_private, login_manager
@@ -78,6 +80,8 @@ DEFAULTS: Mapping[str, Any] = {
     "SECURE": False,
     "PROXIES": 0,
     "ADDRESS": "",
+    "SLOW_MS": 100,
+    "METRICS_TOKEN": "",
     "TRUSTED_HOSTS": ["127.0.0.1", "localhost"],
     "MAX_CONTENT_LENGTH": 128 * 1024,
     "SESSION_COOKIE_SAMESITE": "Lax",
@@ -93,8 +97,21 @@ DEFAULTS: Mapping[str, Any] = {
 }
 FEATURES = (
     *(about, account, along, api, balls, beat, book, cards, clubs, course, drills, eyes, figures, firm),
-    *(grain, green_files, greens, habits, installed, jobs, laid, links, log, log_files, look, measures),
-    *(mode, noting, other_methods, phone_level, practice, prints, pupils, ramp, read, reader, rounds),
+    *(grain, green_files, greens, habits, health, installed, jobs, laid, links, log, log_files, look),
+    *(
+        measures,
+        mode,
+        noting,
+        other_methods,
+        phone_level,
+        practice,
+        prints,
+        pupils,
+        ramp,
+        read,
+        reader,
+        rounds,
+    ),
     *(schools, sharing, slopes, speed, stand_in, straight, today, tokens, train, training_record),
     which_was_it,
 )
@@ -120,8 +137,9 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     config : mapping
         ``SECRET_KEY`` (32 characters or more), ``DATABASE_URL``; ``DEMO`` (whether the demo golfer may be
         signed in by one button), ``PROXIES`` (how many stand in front and name the client), ``TRUSTED_HOSTS``
-        (names that it is reached by), ``SECURE`` (cookies over TLS alone) and ``ADDRESS`` (where phones reach
-        it). Others override `DEFAULTS`.
+        (names that it is reached by), ``SECURE`` (cookies over TLS alone), ``ADDRESS`` (where phones reach
+        it), ``SLOW_MS`` (a query of so long is said) and ``METRICS_TOKEN`` (lets others read what is
+        counted). Others override `DEFAULTS`.
 
     Raises
     ------
@@ -133,6 +151,7 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     if len(app.config.get("SECRET_KEY") or "") < LEAST_SECRET:
         raise ValueError(f"SECRET_KEY needs {LEAST_SECRET} random characters or more")
     app.jinja_options = {"trim_blocks": True, "lstrip_blocks": True}
+    watching.init_app(app)
     # Its context processor would ask for the golfer on every page, also on those that must not.
     login_manager.init_app(app, add_context_processor=False)
     app.before_request(admit_files)
@@ -153,7 +172,7 @@ def create_app(config: Mapping[str, Any]) -> Flask:
         app.wsgi_app = ProxyFix(app.wsgi_app, x_for=proxies, x_proto=proxies)  # type: ignore[method-assign]
     app.after_request(keep_private)
     # Last, so that it commits before anything of the answer is written or compressed.
-    database.init_app(app)
+    watching.watch_queries(app, database.init_app(app))
     errors.init_app(app)
     app.context_processor(fill_page)
     app.jinja_env.policies["json.dumps_kwargs"] = {"separators": (",", ":")}

@@ -17,6 +17,8 @@ POOL: dict[str, Any] = {
     "pool_size": 8,
     "max_overflow": 8,
     "pool_timeout": 3,
+    # What an error says of itself goes nowhere with what was asked for.
+    "hide_parameters": True,
     "connect_args": {
         "connect_timeout": 3,
         "options": "-c statement_timeout=5s -c lock_timeout=4s -c idle_in_transaction_session_timeout=30s",
@@ -25,13 +27,14 @@ POOL: dict[str, Any] = {
 """Connections of one worker. A dead one is noticed before it is used, and all that died with it go."""
 
 
-def init_app(app: Flask) -> None:
-    """Give the application its sessions; no connection is made before the first query."""
+def init_app(app: Flask) -> Engine:
+    """Give the application its sessions, and return the connections; none is made before the first query."""
     pool = create_engine(app.config["DATABASE_URL"], **POOL)
     app.extensions[ENGINE] = pool
     app.extensions[EXTENSION] = app.config.get("SESSIONS") or sessionmaker(pool, expire_on_commit=False)
     app.after_request(_commit)
     app.teardown_request(_close)
+    return pool
 
 
 def session() -> Session:

@@ -1,7 +1,6 @@
 """Every error as a page that says what came, what is allowed and what to do."""
 
-import logging
-
+import structlog
 from flask import Flask, Response, make_response, render_template, request
 from flask_limiter.errors import RateLimitExceeded
 from flask_wtf.csrf import CSRFError
@@ -14,8 +13,10 @@ from orthocline.web.page import is_part
 from orthocline.web.plain import plain_page
 from orthocline.web.programs import fault, is_program
 from orthocline.web.security import retry_after_s
+from orthocline.web.watching import request_id
 
 RETRY_AFTER_S = 5
+log = structlog.get_logger("orthocline.web")
 LONGEST_ADDRESS = 4096
 STRANGE_HOST = plain_page(
     "Not by that name", "This server is not called so. Whoever runs it names it in ORTHOCLINE_HOSTS."
@@ -107,17 +108,17 @@ def _aside(response: Response, wait_s: int) -> Response:
 
 
 def _broken(_error: Exception) -> tuple[str | Response, int]:
-    logging.getLogger(__name__).exception("unhandled error at %s", request.path)
-    return _page(500, *WORDS[500])
+    log.exception("unhandled error", method=request.method, route=str(request.url_rule))
+    title, message = WORDS[500]
+    return _page(500, title, f"{message} If it stays, tell whoever runs this: number {request_id()}.")
 
 
 def _database_away(error: Exception) -> Response:
     """Answer without a database: what was typed is kept, to be sent again; one line in the log."""
     mark_away()
     cause = str(getattr(error, "orig", None) or error).strip().splitlines()
-    logging.getLogger(__name__).error(
-        "no database at %s %s: %s", request.method, request.path, cause[0] if cause else type(error).__name__
-    )
+    why = cause[0] if cause else type(error).__name__
+    log.error("no database", method=request.method, route=str(request.url_rule), why=why)
     if is_program():
         return _later(make_response(fault("The database is away: try again."), 503), RETRY_AFTER_S)
     if is_part():

@@ -1,5 +1,6 @@
 """What guards every request: content policy, forged forms, and too many tries, counted by all workers."""
 
+import hashlib
 import time
 from typing import Any
 
@@ -12,6 +13,7 @@ from sqlalchemy.exc import SQLAlchemyError
 
 from orthocline.formats.green_files.registry import LARGEST_BYTES
 from orthocline.services.request_counts import count_request, forget_requests, requests_counted
+from orthocline.services.text import tidy_text
 from orthocline.web.database import engine
 from orthocline.web.identity import signed_in
 
@@ -24,6 +26,8 @@ CONTENT_SECURITY_POLICY = {
     "frame-ancestors": "'none'",
 }
 SIGN_IN_LIMIT = "10 per minute"
+GUESS_LIMIT = "50 per hour"
+"""So many wrong passwords are tried for one name, from wherever they come."""
 EXPORT_LIMIT = "6 per minute"
 ENTRY_LIMIT = "300 per minute"
 """A phone sends what waits on it one after another."""
@@ -62,6 +66,18 @@ sight_limit = limiter.shared_limit(READ_LIMIT, scope="sight")
 """Decorates what is drawn through the eyes beside each read."""
 advice_limit = limiter.shared_limit(READ_LIMIT, scope="advice")
 """Decorates what is asked for beside each read: neither keeps the other waiting."""
+
+
+def _named() -> str:
+    """Return the name that somebody wants to sign in by, as what it is counted under."""
+    name = tidy_text(request.form.get("name", "")).casefold()
+    return f"name {hashlib.sha256(name.encode()).hexdigest()[:32]}"
+
+
+guess_limit = limiter.limit(
+    GUESS_LIMIT, key_func=_named, methods=["POST"], deduct_when=lambda response: response.status_code == 422
+)
+"""Decorates whatever tries a password for a name: what is wrong counts, from all addresses together."""
 
 
 class DatabaseCounts(Storage):

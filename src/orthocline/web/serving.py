@@ -8,6 +8,7 @@ whole (docs/running.md).
 import ctypes
 import errno
 import os
+import shutil
 import signal
 import socket
 import ssl
@@ -22,14 +23,18 @@ import gunicorn.sock
 from gunicorn.http.errors import LimitRequestHeaders, LimitRequestLine
 from gunicorn.util import write_nonblock
 from gunicorn.workers.gthread import ThreadWorker
+from prometheus_client.multiprocess import mark_process_dead
 
+from orthocline.logs import log_settings
 from orthocline.web.plain import TOO_LONG
+from orthocline.web.settings import processes
 
-workers = 2
+_here = processes(os.environ)
+workers = _here.workers
 threads = 128
 worker_class = "orthocline.web.serving.Worker"
 preload_app = True
-loglevel = "warning"
+logconfig_dict = log_settings(_here.log)
 timeout, graceful_timeout, keepalive = 30, 5, 5
 limit_request_line = 8190
 # A control socket would be shared by all that the account runs.
@@ -43,6 +48,8 @@ LINGER_S = 0.02
 """What a client still sends is taken for so long before its connection is closed: the loop of all waits."""
 COMPANION_ENDS_S, COMPANION_REST_S = 8.0, 2.0
 """The worker of background jobs has so long to end, and so long it rests before it is begun again."""
+COUNTS = "PROMETHEUS_MULTIPROC_DIR"
+"""Names the folder where workers count together."""
 DIE_WITH_PARENT = 1
 """PR_SET_PDEATHSIG of Linux's prctl(2)."""
 
@@ -179,14 +186,23 @@ def when_ready(server: Any) -> None:
     """Read certificate and key, and begin to work in the background, as the account that answers."""
     if server.cfg.is_ssl:
         gunicorn.sock.ssl_context(server.cfg)
+    if not _here.jobs:
+        return
     drop = os.geteuid() == 0 and server.cfg.uid != 0
     server.companion = Companion(*((server.cfg.uid, server.cfg.gid) if drop else (None, None)))
 
 
 def on_exit(server: Any) -> None:
-    """End the work in the background with the master."""
+    """End the work in the background with the master, and remove what its workers counted."""
     if hasattr(server, "companion"):
         server.companion.end()
+    shutil.rmtree(os.environ.get(COUNTS, ""), ignore_errors=True)
+
+
+def child_exit(_server: Any, worker: Any) -> None:
+    """Count a worker that has gone no longer among those that live."""
+    if COUNTS in os.environ:
+        mark_process_dead(worker.pid)
 
 
 def post_worker_init(worker: Worker) -> None:

@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator
 from datetime import datetime
 
-from sqlalchemy import delete, insert, select, update
+from sqlalchemy import delete, func, insert, select, update
 from sqlalchemy.orm import Session
 
 from orthocline.db.jobs.models import WHY_LENGTH, FilePiece, GivenFile, Job, JobPiece
@@ -43,6 +43,15 @@ def newest_job(session: Session, golfer_id: int, kind: str, state: str) -> int |
     """Return the number of a golfer's newest job of a kind that is in a state; None for none."""
     query = select(Job.id).where(Job.golfer_id == golfer_id, Job.kind == kind, Job.state == state)
     return session.scalar(query.order_by(Job.id.desc()).limit(1))
+
+
+def open_jobs(session: Session) -> tuple[int, int, float]:
+    """Return how many jobs wait and how many run, and how long the oldest has waited [s]."""
+    waiting = Job.state == "waiting"
+    oldest = func.extract("epoch", func.now() - func.min(Job.asked_at).filter(waiting))
+    counts = func.count().filter(waiting), func.count().filter(Job.state == "running")
+    row = session.execute(select(*counts, func.coalesce(oldest, 0.0)).where(Job.state.in_(OPEN))).one()
+    return int(row[0]), int(row[1]), float(row[2])
 
 
 def add_piece(session: Session, job_id: int, number: int, content: bytes) -> None:

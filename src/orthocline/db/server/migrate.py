@@ -1,12 +1,14 @@
 """Migrations: to the newest tables and back."""
 
 from collections.abc import Mapping
+from functools import cache
 from pathlib import Path
 
 from alembic import command
 from alembic.autogenerate import compare_metadata
 from alembic.config import Config
 from alembic.migration import MigrationContext
+from alembic.script import ScriptDirectory
 from sqlalchemy import Connection, Engine, NullPool, create_engine, func, inspect, select, table
 
 from orthocline.db.jobs.queue import QUEUE_TABLES
@@ -41,6 +43,16 @@ def upgrade(url: str, revision: str = "head") -> None:
     with _engine(url).begin() as connection:
         connection.execute(select(func.pg_advisory_xact_lock(MIGRATING)))
         command.upgrade(_config(connection), revision)
+
+
+@cache
+def _newest() -> str | None:
+    return ScriptDirectory(str(SCRIPTS)).get_current_head()
+
+
+def is_newest(connection: Connection) -> bool:
+    """Return whether the tables are those of this version."""
+    return MigrationContext.configure(connection).get_current_revision() == _newest()
 
 
 def downgrade(url: str, revision: str, *, even_rows: bool = False) -> None:

@@ -37,7 +37,7 @@ from orthocline.web.database import session
 from orthocline.web.identity import login_manager, sign_in_as, sign_out_here, viewer
 from orthocline.web.local import local_path
 from orthocline.web.once import Typed, carried_form, entry_key, typed_form
-from orthocline.web.security import EXPORT_LIMIT, SIGN_IN_LIMIT, file_limit, limiter
+from orthocline.web.security import EXPORT_LIMIT, SIGN_IN_LIMIT, file_limit, guess_limit, limiter
 from orthocline.web.shared.uploads import pieces_of
 from orthocline.wording.carry.archive import brought_words
 from orthocline.wording.dates import time_zones
@@ -56,6 +56,7 @@ def sign_up_page() -> Page:
 
 @blueprint.route("/sign-in", methods=["GET", "POST"], endpoint="sign_in")
 @limiter.limit(SIGN_IN_LIMIT, methods=["POST"])
+@guess_limit
 def sign_in_page() -> Page:
     """Sign in."""
     return _enter(SignInForm(), "Sign in", lambda name, word: sign_in(session(), name, word))
