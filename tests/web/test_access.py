@@ -74,6 +74,7 @@ PUBLIC = {
     "about.components",
     "account.sign_in",
     "account.sign_up",
+    "account.forgotten",
     "account.sign_in_demo",
     "account.sign_out",
     "links.follow",

@@ -2,12 +2,14 @@
 
 import pytest
 from sqlalchemy import select
+from zxcvbn.frequency_lists import FREQUENCY_LISTS
 
 from orthocline.db.account.models import Golfer
-from orthocline.services.account.accounts import sign_up
-from orthocline.services.errors import InvalidError
+from orthocline.services.account.accounts import check_password, sign_up
+from orthocline.services.account.forgotten import give_reset_code
+from orthocline.services.errors import InvalidError, NotFoundError
 from tests.conftest import PASSWORD
-from tests.page import text
+from tests.page import parsed, text
 
 NEW = "a quite other password"
 
@@ -114,3 +116,65 @@ def test_odd_cookies_are_strangers(signed_in, user):
     with signed_in.session_transaction() as cookie:
         cookie["_user_id"] = user
     assert signed_in.get("/log").status_code == 302
+
+
+def made_code(client):
+    page = client.post("/account/code", data={"password": PASSWORD})
+    assert page.status_code == 200
+    return parsed(page).find(id="reset-code").text
+
+
+def forgotten(client, code, name="Tove", new=NEW):
+    return client.post("/sign-in/forgotten", data={"name": name, "code": code, "new_password": new})
+
+
+def test_a_code_gives_a_new_password_once_and_ends_all_sessions(signed_in, app, session):
+    code, stranger = made_code(signed_in), app.test_client()
+    assert code not in signed_in.get("/account").text, "it is shown once"
+    assert len(session.scalar(select(Golfer.reset_digest).where(Golfer.name == "Tove"))) == 32
+    assert forgotten(stranger, f" {code.lower().replace('-', ' ')}").status_code == 303
+    assert "The code is used" in text(stranger.get("/account"))
+    assert signed_in.get("/log").status_code == 302
+    assert forgotten(app.test_client(), code).status_code == 422
+    assert signed_in.post("/sign-in", data={"name": "Tove", "password": NEW}).status_code == 303
+
+
+def test_the_newest_code_counts_and_no_other(signed_in, app):
+    before, code = made_code(signed_in), made_code(signed_in)
+    stranger = app.test_client()
+    for wrong in (before, "", "x", code[:-1]):
+        told = forgotten(stranger, wrong)
+        assert told.status_code == 422
+    assert "do not go together" in text(forgotten(stranger, "x"))
+    assert "do not go together" in text(forgotten(stranger, code, name="Nobody"))
+    assert "anybody would guess" in text(forgotten(stranger, code, new="1234567890"))
+    assert forgotten(stranger, code).status_code == 303, "a bad new password does not use it up"
+
+
+def test_who_has_no_code_gets_in_by_none(create_golfer, app):
+    create_golfer()
+    for code in ("", "-", "None"):
+        assert forgotten(app.test_client(), code).status_code == 422
+
+
+def test_a_code_is_made_for_the_password_alone(signed_in):
+    told = signed_in.post("/account/code", data={"password": "not this one"})
+    assert (told.status_code, "not your password" in text(told)) == (422, True)
+
+
+def test_whoever_runs_it_can_make_a_code(create_golfer, session, app):
+    create_golfer()
+    code = give_reset_code(session, " tove")
+    session.commit()
+    assert forgotten(app.test_client(), code).status_code == 303
+    with pytest.raises(NotFoundError, match="Nobody is signed up"):
+        give_reset_code(session, "Nobody")
+
+
+def test_what_many_chose_is_no_password():
+    """Of the shipped list of what is chosen most often, all that is long enough is refused."""
+    usual = [word for word in FREQUENCY_LISTS["passwords"][:10_000] if len(word) >= 10]
+    assert len(usual) > 20
+    for word in usual:
+        with pytest.raises(InvalidError):
+            check_password("password", word, "Tove")

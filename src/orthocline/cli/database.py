@@ -1,13 +1,17 @@
-"""`orthocline db`, `backup` and `restore`: the private server, its tables, and a copy of all that is kept."""
+"""`orthocline db`, `backup`, `restore` and `reset-code`: what whoever runs it does to the database."""
 
 from pathlib import Path
 
 import click
+from sqlalchemy import NullPool, create_engine
+from sqlalchemy.orm import Session
 
 from orthocline.db.server.backup import backup, restore
 from orthocline.db.server.cluster import ensure_running, stop
 from orthocline.db.server.migrate import RowsWouldBeLostError, downgrade, upgrade
 from orthocline.db.server.settings import database_url, var_folder
+from orthocline.services.account.forgotten import give_reset_code
+from orthocline.services.errors import NotFoundError
 
 
 @click.group("db")
@@ -45,6 +49,17 @@ def downgrade_command(revision: str, *, yes: bool) -> None:
     except RowsWouldBeLostError as error:
         click.confirm(f"This drops tables for good, with their rows ({error}). Go on?", abort=True)
         downgrade(url, revision, even_rows=True)
+
+
+@click.command("reset-code")
+@click.argument("name")
+def reset_code_command(name: str) -> None:
+    """Print a code by which the golfer called NAME gets a new password, once."""
+    with Session(create_engine(database_url(), poolclass=NullPool)) as session, session.begin():
+        try:
+            click.echo(give_reset_code(session, name))
+        except NotFoundError as error:
+            raise click.ClickException(str(error)) from error
 
 
 @click.command("backup")

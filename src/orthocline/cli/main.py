@@ -3,7 +3,7 @@
 import click
 
 from orthocline import __version__
-from orthocline.cli.database import backup_command, database, restore_command
+from orthocline.cli.database import backup_command, database, reset_code_command, restore_command
 from orthocline.cli.green import green_command
 from orthocline.cli.learning import diagnose_command, habits_command
 from orthocline.cli.read import read_command
@@ -43,6 +43,7 @@ COMMANDS = (
     green_command,
     habits_command,
     read_command,
+    reset_code_command,
     restore_command,
     serve_command,
 )

@@ -11,6 +11,7 @@ from sqlalchemy import (
     ForeignKey,
     Identity,
     Index,
+    LargeBinary,
     String,
     UniqueConstraint,
     func,
@@ -40,7 +41,8 @@ class Golfer(Base):
     `time_zone` is the name of the zone by whose clock they live, NULL while that is not known; until
     `competition_until` they are in Competition.
     `session_version` stands in each signed-in browser's cookie: a new one ends all sessions. `links_version`
-    does so in the links that they gave to single things. `demo` is NULL
+    does so in the links that they gave to single things. `reset_digest` is that of the code by which a
+    forgotten password is replaced. `demo` is NULL
     but for the demo's golfer, who is a ``template``, and the ``copy`` of it that a visitor looks round in.
     A `club` is one too, as owner of its greens and speeds; nobody signs in as it.
     """
@@ -63,6 +65,7 @@ class Golfer(Base):
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     session_version: Mapped[int] = mapped_column(server_default="1")
     links_version: Mapped[int] = mapped_column(server_default="1")
+    reset_digest: Mapped[bytes | None] = mapped_column(LargeBinary)
     demo: Mapped[str | None] = mapped_column(String(10))
     club: Mapped[bool] = mapped_column(server_default="false")
     key: Mapped[UUID | None] = mapped_column(unique=True)

@@ -9,10 +9,11 @@ from orthocline.db.account.models import Golfer, OwnMeasures
 from orthocline.db.entries import LARGEST_ID, same
 
 
-def golfer_named(session: Session, name: str) -> Golfer | None:
-    """Return the golfer of that name, not counting the demo's, nor clubs."""
+def golfer_named(session: Session, name: str, *, locked: bool = False) -> Golfer | None:
+    """Return the golfer of that name, not counting the demo's, nor clubs; `locked`, one change at a time."""
     named = same(Golfer.name, name), Golfer.demo.is_(None), Golfer.club.is_(False)
-    return session.scalar(select(Golfer).where(*named))
+    query = select(Golfer).where(*named)
+    return session.scalar(query.with_for_update() if locked else query)
 
 
 def golfer_of_key(session: Session, key: UUID | None) -> Golfer | None:

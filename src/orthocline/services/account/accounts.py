@@ -41,7 +41,7 @@ def sign_up(session: Session, name: str, password: str, key: UUID | None = None)
     tidy = tidy_text(name)
     if not 1 <= len(tidy) <= NAME_LENGTH or not tidy.isprintable():
         raise InvalidError("name", f"A name has 1 to {NAME_LENGTH} characters, all of which can be seen.")
-    _check_password("password", password, tidy)
+    check_password("password", password, tidy)
     golfer = Golfer(name=tidy, password_hash=_hasher.hash(password), key=key)
     hold(session, SIGNING_UP)
     before = golfer_of_key(session, key)
@@ -85,16 +85,21 @@ def change_password(viewer: Viewer, password: str, new: str) -> None:
     InvalidError
         When the password is not the golfer's, or the new one is too short, too long or too common.
     """
-    _check_owner(viewer.owner, password)
-    _check_password("new_password", new, viewer.owner.name)
-    viewer.owner.password_hash = _hasher.hash(new)
-    end_sessions(viewer)
+    check_owner(viewer.owner, password)
+    check_password("new_password", new, viewer.owner.name)
+    set_password(viewer.owner, new)
 
 
 @own_data
 def end_sessions(viewer: Viewer) -> None:
     """Sign a golfer out everywhere: every cookie that was made so far, copied ones too, counts no more."""
     viewer.owner.session_version += 1
+
+
+def set_password(golfer: Golfer, new: str) -> None:
+    """Give a golfer a password that was checked, and end all of their sessions."""
+    golfer.password_hash = _hasher.hash(new)
+    golfer.session_version += 1
 
 
 def _opens(golfer: Golfer | None, password: str) -> bool:
@@ -105,12 +110,14 @@ def _opens(golfer: Golfer | None, password: str) -> bool:
         return False
 
 
-def _check_owner(golfer: Golfer, password: str) -> None:
+def check_owner(golfer: Golfer, password: str) -> None:
+    """Raise InvalidError unless that is the golfer's password."""
     if not _opens(golfer, password):
         raise InvalidError("password", "That is not your password.")
 
 
-def _check_password(field: str, password: str, name: str) -> None:
+def check_password(field: str, password: str, name: str) -> None:
+    """Raise InvalidError for a new password that is too short, too long or too common."""
     least, most = PASSWORD_LENGTHS
     if not least <= len(password) <= most:
         raise InvalidError(field, f"A password has {least} to {most} characters.")
@@ -155,7 +162,7 @@ def delete_account(viewer: Viewer, session: Session, password: str) -> None:
     """
     golfer = viewer.owner
     if golfer.demo is None:
-        _check_owner(golfer, password)
+        check_owner(golfer, password)
     for club in clubs_kept_alone(session, golfer.id):
         session.delete(club)
     session.delete(golfer)

@@ -17,10 +17,11 @@ from orthocline.db.share.models import Invitation, Sharing
 from orthocline.db.share.queries import add_invitation, given_by, sharing_between, taken_by
 from orthocline.db.speed.models import SpeedNote
 from orthocline.services.account.access import NOT_SHARED, Share, Viewer, open_play, own_data, shared_data
+from orthocline.services.account.codes import digest_of, new_code
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.ground.places import Place
 from orthocline.services.share.looking import club_at
-from orthocline.services.share.sharing import CODE_LIFE, MOST_CODES, TOO_MANY_CODES, digest_of, new_code
+from orthocline.services.share.sharing import CODE_LIFE, MOST_CODES, TOO_MANY_CODES
 from orthocline.services.speed.book import keep_speed
 from orthocline.services.text import short_text
 

@@ -1,7 +1,5 @@
 """Invited by a code, seen until it is taken back."""
 
-import hashlib
-import secrets
 from collections.abc import Iterable, Sequence
 from datetime import datetime, timedelta
 from typing import Final
@@ -20,29 +18,15 @@ from orthocline.db.share.queries import (
     taken_by,
 )
 from orthocline.services.account.access import Share, Viewer, own_data
+from orthocline.services.account.codes import digest_of, new_code
 from orthocline.services.errors import InvalidError, NotFoundError
 
-LETTERS: Final = "23456789ABCDEFGHJKMNPQRSTUVWXYZ"
-"""None that is taken for another."""
-CODE_LENGTH: Final = 10
 CODE_LIFE: Final = timedelta(days=1)
 MOST_CODES: Final = 10
 TOO_MANY_CODES: Final = f"{MOST_CODES} codes are open already: withdraw one, or wait a day."
 PUPILS_CHOICE: Final = (Share.LOG, Share.FIGURES, Share.DRILLS, Share.GREENS)
 """What a pupil lets a coach see."""
 MOST_SHARINGS: Final = 300
-
-
-def new_code() -> str:
-    """Return a code that nobody guesses: ``7K4MQ-2XWHB``."""
-    letters = "".join(secrets.choice(LETTERS) for _ in range(CODE_LENGTH))
-    return f"{letters[:5]}-{letters[5:]}"
-
-
-def digest_of(code: str) -> bytes:
-    """Return the digest of a code, however it is typed."""
-    letters = "".join(one for one in code.upper() if one.isalnum())
-    return hashlib.sha256(letters.encode()).digest()
 
 
 @own_data

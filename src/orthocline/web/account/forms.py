@@ -5,6 +5,7 @@ from wtforms import BooleanField, PasswordField, StringField
 from wtforms.validators import InputRequired, Length
 
 from orthocline.services.account.accounts import NAME_LENGTH, PASSWORD_LENGTHS, TIME_ZONE_LENGTH
+from orthocline.services.account.forgotten import CODE_LENGTH
 
 PASSWORD_NEEDED = [InputRequired("Enter your password.")]
 CURRENT = {"autocomplete": "current-password"}
@@ -46,6 +47,28 @@ class SignInForm(FlaskForm):
     )
     password = PasswordField("Password", validators=PASSWORD_NEEDED, render_kw=CURRENT)
     stays = _stays()
+
+
+class ForgottenForm(FlaskForm):
+    """A golfer who forgot the password, and kept the code."""
+
+    name = StringField(
+        "Name", validators=[InputRequired("Enter your name.")], render_kw={"autocomplete": "username"}
+    )
+    code = StringField(
+        "Code",
+        validators=[InputRequired("Enter the code."), Length(max=CODE_LENGTH)],
+        render_kw={"autocomplete": "off", "autocapitalize": "characters", "spellcheck": "false"},
+    )
+    new_password = _new_password("New password")
+
+
+class ResetCodeForm(FlaskForm):
+    """What a new code is given for."""
+
+    password = PasswordField(
+        "Your password", validators=PASSWORD_NEEDED, render_kw=CURRENT, id="code-password"
+    )
 
 
 class TimeZoneForm(FlaskForm):

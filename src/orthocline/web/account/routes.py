@@ -28,11 +28,20 @@ from orthocline.services.account.accounts import (
     sign_in,
     sign_up,
 )
+from orthocline.services.account.forgotten import make_reset_code, reset_password
 from orthocline.services.carry.archive import brought_of, give_archive
 from orthocline.services.demo.golfer import COPY_LIFE, DEMO_GOLFER, PUPILS, demo_copy
 from orthocline.services.errors import InvalidError
 from orthocline.services.jobs.jobs import ask_for, find_job, result_of
-from orthocline.web.account.forms import DeleteForm, PasswordForm, SignInForm, SignUpForm, TimeZoneForm
+from orthocline.web.account.forms import (
+    DeleteForm,
+    ForgottenForm,
+    PasswordForm,
+    ResetCodeForm,
+    SignInForm,
+    SignUpForm,
+    TimeZoneForm,
+)
 from orthocline.web.database import session
 from orthocline.web.identity import login_manager, sign_in_as, sign_out_here, viewer
 from orthocline.web.local import local_path
@@ -60,6 +69,37 @@ def sign_up_page() -> Page:
 def sign_in_page() -> Page:
     """Sign in."""
     return _enter(SignInForm(), "Sign in", lambda name, word: sign_in(session(), name, word))
+
+
+@blueprint.route("/sign-in/forgotten", methods=["GET", "POST"])
+@limiter.limit(SIGN_IN_LIMIT, methods=["POST"])
+@guess_limit
+def forgotten() -> Page:
+    """Give a new password to who forgot theirs and kept the code."""
+    form = ForgottenForm()
+    if form.is_submitted() and form.validate():
+        try:
+            golfer = reset_password(session(), form.name.data, form.code.data, form.new_password.data)
+            sign_in_as(golfer)
+            flash("Your password is changed. The code is used: make another one here.")
+            return redirect(url_for(".page"), 303)
+        except InvalidError as error:
+            form[error.field].errors = [str(error)]
+    return render_template("account/forgotten.html", form=form), 422 if form.errors else 200
+
+
+@blueprint.post("/account/code")
+@limiter.limit(SIGN_IN_LIMIT)
+@login_required
+def code() -> Page:
+    """Show, once, a new code for a forgotten password."""
+    form = ResetCodeForm()
+    try:
+        if form.validate():
+            return _page(code=make_reset_code(viewer(), form.password.data))
+    except InvalidError as error:
+        form[error.field].errors = [str(error)]
+    return _page(code_form=form)
 
 
 @blueprint.post("/sign-in/demo")
@@ -191,6 +231,8 @@ def _page(
     password_form: FlaskForm | None = None,
     delete_form: FlaskForm | None = None,
     zone_form: FlaskForm | None = None,
+    code_form: FlaskForm | None = None,
+    code: str = "",
     file_error: str = "",
 ) -> Page:
     page = render_template(
@@ -198,11 +240,13 @@ def _page(
         form=delete_form or DeleteForm(formdata=None),
         password_form=password_form or PasswordForm(formdata=None),
         zone_form=zone_form or TimeZoneForm(formdata=None, data={"time_zone": viewer().owner.time_zone}),
+        code_form=code_form or ResetCodeForm(formdata=None),
+        code=code,
         zones=time_zones(),
         file_error=file_error,
         copy_ends=viewer().owner.created_at + COPY_LIFE if viewer().owner.demo else None,
     )
-    return page, 422 if request.method == "POST" else 200
+    return page, 422 if request.method == "POST" and not code else 200
 
 
 @login_manager.unauthorized_handler
