@@ -21,7 +21,7 @@ def main(parent: str = "") -> None:
         if os.getppid() != int(parent):
             return
     say_in_json(os.environ.get("ORTHOCLINE_LOG", "info"))
-    with import_module(WORKER).worker_of(os.environ["DATABASE_URL"]) as app:
+    with import_module(WORKER).worker_of(os.environ["DATABASE_URL"], confined=True) as app:
         app.run_worker(delete_jobs="successful", shutdown_graceful_timeout=5.0)
 
 

@@ -1,27 +1,30 @@
 """The worker: takes jobs from the queue, one after the other, and takes up again what a killed one left."""
 
-from procrastinate import App, PsycopgConnector
-from sqlalchemy import NullPool, create_engine
+from procrastinate import App, JobContext, PsycopgConnector, RetryStrategy
 from sqlalchemy.engine import make_url
-from sqlalchemy.orm import sessionmaker
 
 from orthocline.db.jobs.queue import CARRY_OUT
+from orthocline.jobs.confined import EndedError, carry_out_confined, sessions_of
 from orthocline.services.jobs.jobs import carry_out, sweep
 
 STALLED, SWEEP = "take_up_stalled", "sweep"
+AGAIN = RetryStrategy(max_attempts=20, retry_exceptions=[EndedError])
+"""A job whose worker was told to end is begun again by the next."""
 
 
-def worker_of(url: str) -> App:
-    """Return the queue of a database, with what its jobs do."""
-    # One connection a thread and job, none while nothing is to be done.
-    sessions = sessionmaker(create_engine(url, poolclass=NullPool), expire_on_commit=False)
+def worker_of(url: str, *, confined: bool = False) -> App:
+    """Return the queue of a database, with what its jobs do; `confined`, each in a process of its own."""
+    sessions = sessions_of(url)
     plain = make_url(url).set(drivername="postgresql").render_as_string(hide_password=False)
     app = App(connector=PsycopgConnector(conninfo=plain))
 
-    @app.task(name=CARRY_OUT)
-    def do_job(job_id: int) -> None:
+    @app.task(name=CARRY_OUT, pass_context=True, retry=AGAIN)
+    def do_job(context: JobContext, job_id: int) -> None:
         """Do one job."""
-        carry_out(sessions, job_id)
+        if confined:
+            carry_out_confined(url, job_id, context.should_abort)
+        else:
+            carry_out(sessions, job_id)
 
     @app.periodic(cron="* * * * *")
     @app.task(name=STALLED, queueing_lock=STALLED)

@@ -54,6 +54,12 @@ def open_jobs(session: Session) -> tuple[int, int, float]:
     return int(row[0]), int(row[1]), float(row[2])
 
 
+def open_jobs_of(session: Session, golfer_id: int) -> int:
+    """Return how many jobs of a golfer's are not done."""
+    query = select(func.count()).select_from(Job).where(Job.golfer_id == golfer_id, Job.state.in_(OPEN))
+    return session.scalar(query) or 0
+
+
 def add_piece(session: Session, job_id: int, number: int, content: bytes) -> None:
     """Keep one piece of what a job makes."""
     session.execute(insert(JobPiece).values(job_id=job_id, number=number, content=content))

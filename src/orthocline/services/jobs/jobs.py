@@ -5,12 +5,13 @@ from contextlib import closing
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from time import monotonic
+from typing import Final
 from uuid import UUID
 
 from sqlalchemy.orm import Session, sessionmaker
 
 from orthocline.db.account.queries import golfer_by_id
-from orthocline.db.entries import add_once, entry_of
+from orthocline.db.entries import entry_of, one_at_a_time, with_same_key
 from orthocline.db.jobs.models import Job
 from orthocline.db.jobs.queries import (
     OPEN,
@@ -21,17 +22,21 @@ from orthocline.db.jobs.queries import (
     drop_job,
     end_job,
     move_job,
+    open_jobs_of,
     pieces_of,
 )
 from orthocline.db.jobs.queue import enqueue
 from orthocline.services.account.access import Mode, Viewer, anyone, own_data, require_open_play
-from orthocline.services.errors import DomainError, NotFoundError
+from orthocline.services.errors import DomainError, InvalidError, NotFoundError
 from orthocline.services.jobs.registry import KINDS
 from orthocline.services.jobs.task import Made, Task
 
 PIECE_LENGTH, PIECE_S = 200_000, 0.4
 """About so many bytes are one piece of what is made; how far it is is said as often, or so often [s]."""
 NOTHING_ASKED = Task()
+MOST_OPEN: Final = 5
+STOPPED: Final = "It took more memory or time than one piece of work may, and was stopped."
+TOO_MANY: Final = f"{MOST_OPEN} things are being done for you already: wait for one, or cancel one."
 KEPT_FOR = timedelta(days=1)
 """How long what was made is kept."""
 
@@ -58,14 +63,26 @@ class Progress:
 def ask_for(
     viewer: Viewer, session: Session, kind: str, task: Task = NOTHING_ASKED, key: UUID | None = None
 ) -> Progress:
-    """Put a job of one of `KINDS` into the queue. The same `key` again is the same job."""
-    size = KINDS[kind].size(viewer, session, task)
-    asked = Job(golfer_id=viewer.owner_id, key=key, kind=kind, mode=viewer.mode.value, total=size)
+    """Put a job of one of `KINDS` into the queue. The same `key` again is the same job.
+
+    Raises
+    ------
+    InvalidError
+        Where `MOST_OPEN` of the golfer's wait already.
+    """
+    asked = Job(golfer_id=viewer.owner_id, key=key, kind=kind, mode=viewer.mode.value)
     asked.asked, asked.file_id = dict(task.asked), task.file_id
-    job = add_once(session, asked)
-    if job is asked:
-        enqueue(session, job.id)
-    return _progress(job)
+    one_at_a_time(session, viewer.owner_id)
+    before = with_same_key(session, asked)
+    if before is not None:
+        return _progress(before)
+    if open_jobs_of(session, viewer.owner_id) >= MOST_OPEN:
+        raise InvalidError("job", TOO_MANY)
+    asked.total = KINDS[kind].size(viewer, session, task)
+    session.add(asked)
+    session.flush()
+    enqueue(session, asked.id)
+    return _progress(asked)
 
 
 @own_data
@@ -140,11 +157,21 @@ def carry_out(sessions: sessionmaker[Session], job_id: int) -> None:
             writing.rollback()
             end_job(writing, job.golfer_id, job_id, "failed", str(error))
             writing.commit()
-        except Exception:
+        except Exception as error:
             writing.rollback()
-            end_job(writing, job.golfer_id, job_id, "failed")
+            why = STOPPED if isinstance(error, MemoryError) else ""
+            end_job(writing, job.golfer_id, job_id, "failed", why)
             writing.commit()
             raise
+
+
+@anyone
+def give_up(sessions: sessionmaker[Session], job_id: int) -> None:
+    """Let a job fail whose process was stopped; one that has ended stays as it is."""
+    with sessions.begin() as session:
+        job = session.get(Job, job_id)
+        if job is not None:
+            end_job(session, job.golfer_id, job_id, "failed", STOPPED)
 
 
 @anyone
