@@ -3,6 +3,7 @@
 from orthocline.db.server.cluster import ensure_running
 from orthocline.db.server.migrate import upgrade
 from orthocline.db.server.settings import var_folder
+from orthocline.logs import say_in_json
 from orthocline.web.app import create_app
 
 SECRET = "for benchmarks alone, of no value, never served"
@@ -17,6 +18,7 @@ def fresh_database(name):
     return url
 
 
-def unlimited(url):
-    """Return an application that counts nobody's requests."""
-    return create_app({"SECRET_KEY": SECRET, "DATABASE_URL": url, "RATELIMIT_ENABLED": False})
+def unlimited(url, **more):
+    """Return an application that counts nobody's requests, and says only what breaks."""
+    say_in_json("error")
+    return create_app({"SECRET_KEY": SECRET, "DATABASE_URL": url, "RATELIMIT_ENABLED": False, **more})

@@ -1,15 +1,13 @@
 """`make chaos`: what was acknowledged is kept once, whatever is killed meanwhile.
 
-Golfers note, save, measure and finish without pause, each sending a form again until it is acknowledged.
-Meanwhile workers, the master, single connections and the whole database are killed without warning. Then the
-tables are compared with what was acknowledged, which stands outside of all that is killed.
+Golfers note, save, measure and finish without pause, give files of putts and greens, take archives and bring
+them in again; each sends a form again until it is acknowledged, and some once more. Meanwhile workers, the
+master, the worker of jobs and what it does, single connections and the whole database are killed without
+warning. Then the tables are compared with what was acknowledged, which stands outside of all that is killed.
 """
 
-import html
-import http.client
 import os
 import random
-import re
 import signal
 import socket
 import subprocess
@@ -18,109 +16,22 @@ import tempfile
 import threading
 import time
 from collections import Counter
-from dataclasses import dataclass, field
-from itertools import cycle
+from itertools import cycle, islice
 from pathlib import Path
-from urllib.parse import urlencode
-from uuid import uuid4
 
 import psycopg
 
+from chaos_golfers import Golfer, Keeper
 from orthocline.db.server.cluster import ensure_running, stop
 
-SECONDS = float(os.environ.get("CHAOS_SECONDS", "75"))
-CLIENTS = 8
-PASSWORD = "four unrelated hedgehogs"
+SECONDS = float(os.environ.get("CHAOS_SECONDS", "110"))
+GOLFERS, KEEPERS = 7, 2
+KINDS = (
+    *("worker", "backend", "jobs", "worker", "backend", "work"),
+    *("worker", "database", "backend", "worker", "work", "master"),
+)
+"""In this order, again and again; what is not there just now is passed over."""
 COMMAND = [sys.executable, "-m", "orthocline.cli.main"]
-ANSWERED = 303
-
-
-@dataclass
-class Golfer:
-    """One golfer's browser, and what was acknowledged to it."""
-
-    port: int
-    number: int
-    acknowledged: list[tuple[str, str]] = field(default_factory=list)
-    finishes: dict[str, float] = field(default_factory=dict)
-    retries: int = 0
-    cookie: str = ""
-    token: str = ""
-    ends: threading.Event = field(default_factory=threading.Event)
-
-    def ask(self, method, path, fields=None):
-        """Send one request; return status, address to go on to, and page; status 0 for no answer."""
-        headers = {"X-Forwarded-For": f"192.0.2.{self.number}", "Cookie": self.cookie}
-        body = None
-        if fields is not None:
-            body, headers["Content-Type"] = urlencode(fields), "application/x-www-form-urlencoded"
-        connection = http.client.HTTPConnection("127.0.0.1", self.port, timeout=15)
-        try:
-            connection.request(method, path, body, headers)
-            answer = connection.getresponse()
-            page = answer.read().decode()
-        except (OSError, http.client.HTTPException):
-            return 0, "", ""
-        finally:
-            connection.close()
-        if answer.headers["Set-Cookie"]:
-            self.cookie = answer.headers["Set-Cookie"].split(";")[0]
-        return answer.status, answer.headers["Location"] or "", page
-
-    def insist(self, path, fields):
-        """Send a form again and again until it is acknowledged; return where it leads."""
-        sent = {**fields, "csrf_token": self.token, "key": str(uuid4())}
-        while True:
-            status, location, _ = self.ask("POST", path, sent)
-            if status == ANSWERED:
-                return location
-            if status not in (0, 503, 429):
-                raise AssertionError(f"{path} answers {status}")
-            self.retries += 1
-            time.sleep(0.2)
-
-    def see(self, path):
-        """Return a page, however long it takes."""
-        while True:
-            status, _, page = self.ask("GET", path)
-            if status == 200:
-                return page
-            time.sleep(0.2)
-
-    def take_token(self, path):
-        """Take the guard against forged forms from a page."""
-        self.token = html.unescape(re.search(r'name="csrf_token" value="([^"]+)"', self.see(path))[1])
-
-    def enter(self):
-        """Sign up."""
-        self.take_token("/sign-up")
-        self.insist("/sign-up", {"name": f"Golfer {self.number}", "password": PASSWORD})
-        self.take_token("/log")
-
-    def play(self):
-        """Enter things until told to end."""
-        rng = random.Random(self.number)
-        while not self.ends.is_set():
-            marker = uuid4().hex
-            deed = rng.choice((self.note, self.note, self.save, self.measure))
-            deed(marker, rng)
-
-    def note(self, marker, rng):
-        where = self.insist("/log/note", {"length": "20 ft", "note": marker})
-        self.acknowledged.append(("logged_putts.note", marker))
-        along = rng.randint(1, 90)
-        finish = {"along": f"{along} cm", "along_way": "past", "across": "3 cm", "across_way": "left"}
-        self.insist(where, finish)
-        self.finishes[marker] = along / 100.0
-
-    def save(self, marker, rng):
-        self.insist("/log", {"length": f"{rng.randint(3, 30)} ft", "course": marker})
-        self.acknowledged.append(("courses.name", marker))
-
-    def measure(self, marker, rng):
-        posted = {"by": "posted", "posted": f"{rng.randint(8, 12)}", "course": "Ternholm", "note": marker}
-        self.insist("/speed/without-a-ramp", posted)
-        self.acknowledged.append(("speed_notes.note", marker))
 
 
 class Service:
@@ -152,6 +63,18 @@ class Service:
         children = Path(f"/proc/{self.process.pid}/task/{self.process.pid}/children").read_text().split()
         os.kill(int(random.choice(children)), signal.SIGKILL)
 
+    def kill_jobs(self):
+        """Kill the worker of jobs, whatever it is at."""
+        os.kill(
+            next(pid for pid in _below(self.process.pid) if "orthocline.jobs" in _command(pid)),
+            signal.SIGKILL,
+        )
+
+    def kill_work(self):
+        """Kill a process in which a job is done, or is to be."""
+        work = [pid for pid in _below(self.process.pid) if "multiprocessing" in _command(pid)]
+        os.kill(random.choice(work), signal.SIGKILL)
+
     def kill_master(self):
         self.process.kill()
         self.process.wait()
@@ -176,6 +99,14 @@ class Service:
                 continue
 
 
+def _below(pid):
+    """Yield the processes that a process began, and those began."""
+    for told in Path(f"/proc/{pid}/task").glob("*/children"):
+        for child in map(int, told.read_text().split()):
+            yield child
+            yield from _below(child)
+
+
 def _command(pid):
     try:
         return Path(f"/proc/{pid}/cmdline").read_text()
@@ -184,25 +115,25 @@ def _command(pid):
 
 
 def mayhem(service, until):
-    """Kill something every other second; return how often what."""
-    kills = Counter()
-    order = cycle(("worker", "backend", "master", "database", "backend", "worker"))
+    """Kill something every few seconds; return how often what."""
+    kills, order = Counter(), cycle(KINDS)
     while time.monotonic() < until:
-        time.sleep(random.uniform(0.5, 2.5))
+        time.sleep(random.uniform(1.0, 4.0))
         service.keep()
-        name = next(order)
-        try:
-            getattr(service, f"kill_{name}")()
+        for name in islice(order, len(KINDS)):
+            try:
+                getattr(service, f"kill_{name}")()
+            except (OSError, IndexError, StopIteration):
+                continue
             kills[name] += 1
-        except (OSError, IndexError):
-            continue  # what was to be killed is not there just now
+            break
         service.keep()
     return kills
 
 
 def compare(var, golfers):
     """Return what is lost, and what is there more than once."""
-    lost, doubled = [], []
+    lost, doubled = [one for golfer in golfers for one in golfer.broken], []
     with psycopg.connect(ensure_running(var).url().replace("+psycopg", "")) as connection:
         for golfer in golfers:
             for kind, marker in golfer.acknowledged:
@@ -216,7 +147,9 @@ def compare(var, golfers):
                 found = connection.execute(query, (marker,)).fetchone()
                 if not found or found[0] is None or abs(found[0] - along) > 1e-6:
                     lost.append(("finish", marker))
-        for table, column in (("logged_putts", "key"), ("speed_notes", "key")):
+        query = "SELECT 'job', kind FROM jobs WHERE state IN ('waiting', 'running')"
+        lost += connection.execute(query).fetchall()
+        for table, column in (("logged_putts", "key"), ("speed_notes", "key"), ("jobs", "key")):
             query = f"SELECT {column} FROM {table} GROUP BY golfer_id, {column} HAVING count(*) > 1"
             doubled += connection.execute(query).fetchall()
     return lost, doubled
@@ -230,7 +163,8 @@ def main():
         service.keep()
         while not service.answers():
             time.sleep(0.1)
-        golfers = [Golfer(service.port, number) for number in range(1, CLIENTS + 1)]
+        golfers = [Golfer(service.port, number) for number in range(1, GOLFERS + 1)]
+        golfers += [Keeper(service.port, GOLFERS + number) for number in range(1, KEEPERS + 1)]
         for golfer in golfers:
             golfer.enter()
         threads = [threading.Thread(target=golfer.play) for golfer in golfers]
@@ -248,8 +182,12 @@ def main():
         stop(service.var)
     entered = sum(len(golfer.acknowledged) + len(golfer.finishes) for golfer in golfers)
     retries = sum(golfer.retries for golfer in golfers)
-    print(f"killed: {', '.join(f'{count} {name}' for name, count in sorted(kills.items()))}")
+    told = ", ".join(f"{count} {name}" for name, count in sorted(kills.items()))
+    print(f"killed {kills.total()} times: {told}")
+    print(f"waited for {sum(golfer.jobs for golfer in golfers)} jobs")
     print(f"acknowledged {entered}, sent again {retries} times, lost {len(lost)}, doubled {len(doubled)}")
+    for one in lost + doubled:
+        print("  ", *one)
     print(f"{time.monotonic() - start:.0f} s")
     sys.exit(1 if lost or doubled else 0)
 

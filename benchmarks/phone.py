@@ -24,7 +24,8 @@ from selenium.webdriver.common.by import By
 from tests.signal_lost import Air
 from urllib3.exceptions import HTTPError
 
-from chaos import PASSWORD, Service
+from chaos import Service
+from chaos_golfers import PASSWORD
 from orthocline.db.server.cluster import ensure_running, stop
 
 TIMES = int(os.environ.get("CUTS", "50"))

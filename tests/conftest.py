@@ -13,6 +13,7 @@ from orthocline.cli.main import main
 from orthocline.db.server.cluster import USER, ensure_running
 from orthocline.db.server.migrate import upgrade
 from orthocline.db.server.settings import var_folder
+from orthocline.logs import say_in_json
 from orthocline.services.account import accounts
 from orthocline.services.account.accounts import sign_up
 from orthocline.services.jobs.jobs import carry_out
@@ -23,6 +24,9 @@ from orthocline.web.security import limiter
 # Scrambling a password is meant to take long; here it would be half of all the time.
 accounts._hasher = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1)
 accounts._NOBODY = accounts._hasher.hash("nobody has this password")
+
+# What a request says is read by those tests that ask for it.
+say_in_json("critical")
 
 # The same examples in every run, and none too slow for a busy machine.
 settings.register_profile("steady", deadline=None, max_examples=40, derandomize=True)

@@ -43,7 +43,9 @@ def server(committed):
     return psycopg.connect(url.set(drivername="postgresql").render_as_string(False), autocommit=True)
 
 
-@pytest.mark.parametrize("address", ["/", "/log", "/read", "/speed", "/measures", "/account"])
+@pytest.mark.parametrize(
+    "address", ["/", "/log", "/read", "/speed", "/measures", "/account", "/nowhere", "/log/7/nowhere"]
+)
 def test_every_page_says_that_it_will_be_back(away, address):
     response = away.get(address)
     assert (response.status_code, response.headers["Retry-After"]) == (503, "5")

@@ -3,9 +3,9 @@
 import json
 import logging
 import re
+from copy import copy
 
 import pytest
-import structlog
 from sqlalchemy import text
 from structlog.testing import capture_logs
 
@@ -27,12 +27,11 @@ def speaking(monkeypatch):
     """Let this process speak as a served one does, as long as the test lasts."""
 
     def speak():
-        monkeypatch.setattr(logging.root, "handlers", [])
-        monkeypatch.setattr(logging.root, "level", logging.root.level)
+        for name in ("handlers", "level"):
+            monkeypatch.setattr(logging.root, name, copy(getattr(logging.root, name)))
         say_in_json("warning")
 
-    yield speak
-    structlog.reset_defaults()
+    return speak
 
 
 def requests_said(lines):

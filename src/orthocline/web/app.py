@@ -160,6 +160,8 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     Compress(app)
     secure, proxies = app.config["SECURE"], app.config["PROXIES"]
     app.config["SESSION_COOKIE_SECURE"] = secure
+    if secure:
+        app.config["SESSION_COOKIE_NAME"] = "__Host-session"
     # TLS ends at the proxy, which also sends the plain address on to the secure one.
     Talisman(
         app,

@@ -56,7 +56,10 @@ def _page(status: int, title: str, message: str) -> tuple[str | Response, int]:
     if is_program():
         return fault(message), status
     template = "_error.html" if is_part() else "error.html"
-    return render_template(template, title=title, message=message), status
+    try:
+        return render_template(template, title=title, message=message), status
+    except AWAY as error:  # the frame of a page says who is signed in
+        return _database_away(error), 503
 
 
 def _not_allowed(error: NotAllowedError) -> tuple[str | Response, int]:

@@ -1,6 +1,7 @@
 """Read a file in a process of its own, which can be ended any time and takes nothing along when it dies."""
 
 import json
+import os
 import subprocess
 import sys
 from collections.abc import Iterator
@@ -13,6 +14,8 @@ import numpy as np
 from orthocline.formats.green_files.source import Feature, Figures, FileError, Said
 
 READING: Final = "orthocline.formats.green_files.reading"
+KNOWN: Final = ("PATH", "LANG", "VIRTUAL_ENV", "PYTHONPATH")
+"""All that it learns of where it runs: not where the database is, nor any secret."""
 DAMAGED: Final = "This file is damaged, or not what its name says: reading it was given up."
 
 
@@ -59,7 +62,8 @@ def read_apart(path: str, name: str, said: Said) -> Iterator[float | Read]:
         For a file that is not taken.
     """
     command = [sys.executable, "-m", READING, name, path, json.dumps(asdict(said))]
-    with subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL) as child:
+    known = {name: os.environ[name] for name in KNOWN if name in os.environ}
+    with subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, env=known) as child:
         assert isinstance(child.stdout, BufferedReader)
         try:
             yield from _followed(child.stdout)

@@ -13,8 +13,8 @@ from orthocline.services.account.codes import digest_of, new_code
 from orthocline.services.errors import InvalidError, NotFoundError
 from orthocline.services.text import tidy_text
 
-GROUPS: Final = 4
-"""Twenty letters: nobody finds them by trying, whatever they have of the database."""
+GROUPS: Final = 5
+"""Twenty-five letters, 124 bits: nobody finds them by trying, whatever they have of the database."""
 CODE_LENGTH: Final = 60
 """So much of what is typed can be a code."""
 
