@@ -5,7 +5,7 @@ export NUMBA_CACHE_DIR := $(CURDIR)/var/numba
 # Several processes share the machine: each works its matrices on one thread, or they wait for each other.
 export OPENBLAS_NUM_THREADS := 1
 
-.PHONY: run test setup check format bench chaos fuzz mutants screenshots assets calls structure stop
+.PHONY: run test setup check format bench chaos fuzz load lists machines newer mutants screenshots assets calls structure stop
 
 run:
 	@scripts/setup run
@@ -40,6 +40,24 @@ chaos: setup
 
 fuzz: setup
 	@PYTHONPATH=. $(PY) benchmarks/api_cases.py
+	@PYTHONPATH=. $(PY) benchmarks/form_cases.py
+	@$(PY) benchmarks/parser_cases.py
+
+# Golfers are played by an environment of its own, with a lock of its own.
+load: setup
+	@[ -x .venv-load/bin/python ] || python3 -m venv .venv-load
+	@.venv/bin/uv pip install -q --python .venv-load/bin/python --require-hashes -r requirements-load.lock
+	@PYTHONPATH=. $(PY) benchmarks/load.py
+
+lists: setup
+	@PYTHONPATH=. $(PY) benchmarks/lists.py
+
+newer: setup
+	@command -v debootstrap >/dev/null || apt-get install -y -qq debootstrap >/dev/null
+	@$(PY) benchmarks/newer_postgres.py
+
+machines: setup
+	@$(PY) benchmarks/two_machines.py
 
 mutants: setup
 	@$(PY) benchmarks/mutants.py

@@ -131,10 +131,10 @@ def mayhem(service, until):
     return kills
 
 
-def compare(var, golfers):
+def compare(url, golfers):
     """Return what is lost, and what is there more than once."""
     lost, doubled = [one for golfer in golfers for one in golfer.broken], []
-    with psycopg.connect(ensure_running(var).url().replace("+psycopg", "")) as connection:
+    with psycopg.connect(url.replace("+psycopg", "")) as connection:
         for golfer in golfers:
             for kind, marker in golfer.acknowledged:
                 table, column = kind.split(".")
@@ -178,7 +178,7 @@ def main():
             time.sleep(0.2)
         service.process.terminate()
         service.process.wait()
-        lost, doubled = compare(service.var, golfers)
+        lost, doubled = compare(ensure_running(service.var).url(), golfers)
         stop(service.var)
     entered = sum(len(golfer.acknowledged) + len(golfer.finishes) for golfer in golfers)
     retries = sum(golfer.retries for golfer in golfers)

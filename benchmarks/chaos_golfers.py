@@ -14,7 +14,7 @@ from urllib.parse import urlencode
 from uuid import uuid4
 
 PASSWORD = "four unrelated hedgehogs"
-ANSWERED = 303
+ANSWERED, AGAIN = 303, (0, 429, 502, 503, 504)
 LINES = 6
 TWICE = 0.2
 """So often a form that was acknowledged is sent once more."""
@@ -29,6 +29,7 @@ class Golfer:
 
     port: int
     number: int
+    host: str = "127.0.0.1"
     acknowledged: list[tuple[str, str]] = field(default_factory=list)
     finishes: dict[str, float] = field(default_factory=dict)
     broken: list[tuple[str, str]] = field(default_factory=list)
@@ -38,12 +39,15 @@ class Golfer:
     token: str = ""
     ends: threading.Event = field(default_factory=threading.Event)
 
+    def connection(self):
+        return http.client.HTTPConnection("127.0.0.1", self.port, timeout=15)
+
     def ask(self, method, path, body=None, kind=FORM):
         """Send one request; return status, address to go on to, and what came; status 0 for no answer."""
-        headers = {"X-Forwarded-For": f"192.0.2.{self.number}", "Cookie": self.cookie}
+        headers = {"X-Forwarded-For": f"192.0.2.{self.number}", "Cookie": self.cookie, "Host": self.host}
         if body is not None:
             headers["Content-Type"] = kind
-        connection = http.client.HTTPConnection("127.0.0.1", self.port, timeout=15)
+        connection = self.connection()
         try:
             connection.request(method, path, body, headers)
             answer = connection.getresponse()
@@ -64,7 +68,7 @@ class Golfer:
             status, location, _ = self.ask("POST", path, body, kind)
             if status == ANSWERED:
                 break
-            if status not in (0, 503, 429):
+            if status not in AGAIN:
                 raise AssertionError(f"{path} answers {status}")
             self.retries += 1
             time.sleep(0.2)

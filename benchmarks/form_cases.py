@@ -109,6 +109,7 @@ class Cases:
         self.words = [value for one in seeds for _, value in one.fields if value]
         self.routes = sorted(self.asker.seeds)
         self.statuses, self.found, self.slowest, self.memory = Counter(), [], (0.0, ""), []
+        self.reads = []
 
     def run(self, count):
         for number in range(count):
@@ -122,10 +123,12 @@ class Cases:
 
     def once(self):
         method, path, sent = self.program() if self.rng.random() < 0.1 else self.form()
-        begun = time.perf_counter()
+        begun, core = time.perf_counter(), time.thread_time()
         answer = self.asker.client.open(path, method=method, buffered=True, **sent)
-        took = time.perf_counter() - begun
+        took, core = time.perf_counter() - begun, time.thread_time() - core
         self.statuses[answer.status_code] += 1
+        if path == "/read":
+            self.reads.append(core)
         self.slowest = max(self.slowest, (took, f"{method} {path[:100]}"))
         if answer.status_code >= 500 or took > SLOW_S:
             self.found.append((answer.status_code, round(took, 2), method, path[:300], repr(sent)[:1500]))
@@ -173,7 +176,7 @@ def resident_mb():
 def share(url, seed, count):
     """Return what one process finds."""
     cases = Cases(url, seed).run(count)
-    return cases.statuses, cases.found, cases.slowest, cases.memory, len(cases.routes)
+    return cases.statuses, cases.found, cases.slowest, cases.memory, len(cases.routes), cases.reads
 
 
 def main():
@@ -188,11 +191,15 @@ def main():
     found = [one for of in shares for one in of[1]]
     for one in found[:40]:
         print("  ", *one)
-    grown = max(memory[-1] - memory[1] for _, _, _, memory, _ in shares)
+    grown = max(one[3][-1] - one[3][1] for one in shares)
+    reads = sorted(core for one in shares for core in one[5])
     said = ", ".join(f"{code}: {times:,}" for code, times in sorted(statuses.items()))
     print(f"{statuses.total():,} cases of {shares[0][4]} routes in {time.monotonic() - begun:.0f} s: {said}")
     print(f"500 and above: {sum(n for code, n in statuses.items() if code >= 500)}")
     print(f"over a second: {sum(one[1] > SLOW_S for one in found)}; slowest {max(one[2] for one in shares)}")
+    if reads:
+        middle, most = 1000.0 * reads[len(reads) // 2], 1000.0 * reads[-1]
+        print(f"{len(reads):,} reads: {middle:.0f} ms of a core, {most:.0f} ms at most")
     print(f"memory of a process [MB]: {'; '.join(' '.join(f'{mb:.0f}' for mb in one[3]) for one in shares)}")
     sys.exit(1 if found or grown > FLAT_MB else 0)
 

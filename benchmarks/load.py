@@ -30,6 +30,8 @@ from season import fill
 
 GOLFERS, A_SECOND = 200, 2
 """So many a second sign in: a password is scrambled on purpose as slowly as a read is worked out."""
+SETTLES_S = 30
+"""As in `locustfile.py`."""
 DATABASE = "orthocline_load"
 HERE = Path(__file__).parent
 LOCUST = HERE.parent / ".venv-load/bin/locust"
@@ -116,10 +118,10 @@ def memory_mb(ports):
 def played(name, port, ports, seconds):
     """Let the golfers play, and say how it went; return whether nothing failed."""
     with tempfile.TemporaryDirectory() as folder:
-        lasts = seconds + GOLFERS // A_SECOND
+        lasts = seconds + GOLFERS // A_SECOND + SETTLES_S
         command = [str(LOCUST), "-f", str(HERE / "locustfile.py"), "--headless", "--only-summary"]
         command += ["--host", f"http://127.0.0.1:{port}", "-u", str(GOLFERS), "-r", str(A_SECOND)]
-        command += ["-t", f"{lasts}s", "--csv", f"{folder}/load", "--reset-stats"]
+        command += ["-t", f"{lasts}s", "--csv", f"{folder}/load"]
         process = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
         memory = []
         while process.poll() is None:

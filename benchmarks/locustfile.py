@@ -10,13 +10,29 @@ import random
 import re
 from uuid import uuid4
 
-from locust import HttpUser, between, task
+import gevent
+from locust import HttpUser, between, events, task
 
 PASSWORD = "four unrelated hedgehogs"
 MEMBERS = int(os.environ.get("LOAD_MEMBERS", "200"))
 NUMBERS = itertools.count(1)
 PART = {"HX-Request": "true"}
 GUARD = re.compile(r'name="csrf_token" value="([^"]+)"')
+
+
+RUNNING = []
+SETTLES_S = 30.0
+"""What waited while all signed in is over then, and counting begins."""
+
+
+@events.spawning_complete.add_listener
+def settle(**_more):
+    gevent.spawn_later(SETTLES_S, lambda: RUNNING[0].stats.reset_all())
+
+
+@events.init.add_listener
+def remember(environment, **_more):
+    RUNNING.append(environment)
 
 
 class Golfer(HttpUser):

@@ -171,5 +171,6 @@ def test_behind_a_proxy_the_client_it_names_is_counted(limited):
     answers = [tried_from("192.0.2.1") for _ in range(11)]
     assert [response.status_code for response in answers] == [422] * 10 + [429]
     assert "Secure" in answers[0].headers["Set-Cookie"]
+    assert answers[0].headers["Set-Cookie"].startswith("__Host-session=")
     assert "Strict-Transport-Security" in answers[0].headers
     assert tried_from("192.0.2.2").status_code == 422

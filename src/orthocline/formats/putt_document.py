@@ -2,7 +2,7 @@
 
 import json
 import math
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from typing import Annotated, Any, NamedTuple
 
 from pydantic import ConfigDict, Field, ValidationError
@@ -316,18 +316,26 @@ def _no_constant(name: str) -> float:
     raise DocumentError("", f"{name} is not a number of JSON")
 
 
-def _require_no_nulls(data: Any, pointer: str = "") -> None:
+def _require_no_nulls(data: Any) -> None:
+    member = _null_in(data)
+    if member is not None:
+        raise DocumentError(member, "is null: leave it out where there is none")
+
+
+def _null_in(data: Any) -> str | None:
+    """Return where the first member that is null stands; None where there is none."""
     if isinstance(data, list):
         # Long lists are of figures, and those are no members.
-        for number, one in enumerate(data if data and isinstance(data[0], dict) else ()):
-            _require_no_nulls(one, f"{pointer}/{number}")
-    elif isinstance(data, dict):
-        for name, value in data.items():
-            if value is None:
-                raise DocumentError(
-                    f"{pointer}/{_escape(str(name))}", "is null: leave it out where there is none"
-                )
-            _require_no_nulls(value, f"{pointer}/{_escape(str(name))}")
+        members: Iterable[tuple[Any, Any]] = enumerate(data) if data and isinstance(data[0], dict) else ()
+    else:
+        members = data.items()
+    for name, value in members:
+        if value is None and isinstance(data, dict):
+            return f"/{_escape(str(name))}"
+        found = _null_in(value) if isinstance(value, dict | list) else None
+        if found is not None:
+            return f"/{_escape(str(name))}{found}"
+    return None
 
 
 def _require_one_pace(data: dict[str, Any]) -> None:

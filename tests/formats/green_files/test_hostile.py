@@ -66,3 +66,15 @@ try:
 except FileError:
     print(resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss)
 """
+
+
+def test_the_process_that_reads_a_file_knows_of_no_database_and_no_secret(tmp_path, monkeypatch):
+    for name in ("DATABASE_URL", "ORTHOCLINE_SECRET", "REDIS_URL"):
+        monkeypatch.setenv(name, "a secret")
+    known = []
+    started = subprocess.Popen
+    monkeypatch.setattr(
+        subprocess, "Popen", lambda *a, **more: known.append(more["env"]) or started(*a, **more)
+    )
+    list(read_apart(str(made.ascii_grid(tmp_path / "nine.asc")), "asc", Said()))
+    assert "a secret" not in known[0].values()

@@ -25,7 +25,7 @@ from orthocline.services.demo.golfer import DEMO_GOLFER, PLAYERS, PUTTS_LOGGED, 
 from orthocline.services.demo.speeds import WEEKS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground.places import Place, place_of
-from orthocline.services.log import noting
+from orthocline.services.log import entries, noting
 from orthocline.services.log import putts as log
 from orthocline.services.log.entries import Result
 from orthocline.services.log.habits import habits_of
@@ -70,6 +70,19 @@ def test_a_saved_read_keeps_putt_read_and_model(session, saved):
     assert found.read_document["aim_right_m"] == pytest.approx(17.697 * INCH, abs=1e-4)
     assert "path" not in found.read_document
     assert (found.model_version, found.holed) == (MODEL_VERSION, None)
+
+
+def test_a_list_shows_what_it_was_read_on_without_the_ground(saved, monkeypatch):
+    golfer, putt = saved
+    asked = putt_of(putt.putt_document)
+    now = entries.shown(Viewer(golfer), putt).ground
+    assert now == pytest.approx((asked.side_tilt_right, asked.grade, asked.green_speed_ft))
+    assert now.tilt_right != 0.0
+    putt.tilt_right = None
+    assert entries.shown(Viewer(golfer), putt).ground == pytest.approx(now), "a row older than the columns"
+    putt.tilt_right = now.tilt_right
+    monkeypatch.setattr(entries, "putt_of_document", None)
+    assert entries.shown(Viewer(golfer), putt).ground == now
 
 
 def test_a_finish_is_kept_along_and_across_and_can_be_changed(session, saved):

@@ -1,7 +1,7 @@
 """What is noted of a putt beside its finish. Sides are -1 for left, 0 for neither and 1 for right."""
 
 from dataclasses import dataclass
-from typing import Final
+from typing import Final, NamedTuple
 
 from orthocline.core.constants import HOLE_RADIUS_M
 
@@ -30,6 +30,14 @@ class Seen:
     passed_right: int | None = None
     gate_touched: bool | None = None
     struck_centre: bool | None = None
+
+
+class Ground(NamedTuple):
+    """What a putt was read on: the mean fall to the right and rise to the hole [ratio], the speed [ft]."""
+
+    tilt_right: float
+    grade: float
+    speed_ft: float
 
 
 @dataclass(frozen=True)

@@ -66,6 +66,8 @@ class LoggedPutt(UndoableEntry, Placed, Base):
     the golfer; `started_right` and `passed_right` what was seen: -1 for left, 1 for right. `start_right_rad`
     is how far right of the line meant it started, as its finish implies. `read_was_right` and the like are
     what the golfer says after the hole. `packed` has its figures, for thousands to be read at once.
+    `tilt_right` and `grade` are the mean slopes [ratio] that it was read on, so that a list need not work
+    them out of the ground again; NULL in rows older than them.
     `own_school` and `own_figures` are the golfer's own read in a school's words, in SI units, and
     `own_aim_right_m` the aim that it means, by `corrected_by` of which it was played where a correction was
     on; `impression_right_m` is the aim of the first impression.
@@ -111,6 +113,8 @@ class LoggedPutt(UndoableEntry, Placed, Base):
     visit: Mapped[UUID] = mapped_column(server_default=text("gen_random_uuid()"))
     length_m: Mapped[float | None]
     green_speed_ft: Mapped[float | None]
+    tilt_right: Mapped[float | None]
+    grade: Mapped[float | None]
     putt_document: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True))
     read_document: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True))
     model_version: Mapped[str | None] = mapped_column(String(20))

@@ -6,8 +6,7 @@ from typing import Any
 from uuid import UUID
 
 from orthocline.core.calls import SCHOOLS, Answer
-from orthocline.core.log import UNSEEN, Finish, Judged, Seen
-from orthocline.core.roll import Putt
+from orthocline.core.log import UNSEEN, Finish, Ground, Judged, Seen
 from orthocline.db.log.models import LoggedPutt
 from orthocline.formats.putt_document import putt_of as putt_of_document
 from orthocline.services.account.access import Share, Viewer, shared_data
@@ -94,8 +93,8 @@ class Entry:
         From ball to hole [m]; None where a card did not say it.
     breaks_right : int or None
         The way it breaks: -1 left, 0 straight, 1 right.
-    putt : Putt or None
-        What was asked.
+    ground : Ground or None
+        What it was read on.
     read : dict or None
         The summary of the read.
     """
@@ -111,7 +110,7 @@ class Entry:
     note: str
     result: Result
     judged: Judged
-    putt: Putt | None
+    ground: Ground | None
     read: dict[str, Any] | None
     own: OwnKept
 
@@ -150,12 +149,20 @@ def result_of(putt: LoggedPutt) -> Result:
     return Result(putt.holed, finish, seen, putt.by_device)
 
 
-def _read_part(putt: LoggedPutt) -> tuple[Putt | None, dict[str, Any] | None, OwnKept]:
-    asked = putt_of_document(putt.putt_document) if putt.putt_document else None
+def _read_part(putt: LoggedPutt) -> tuple[Ground | None, dict[str, Any] | None, OwnKept]:
     answer = None
     if putt.own_school in SCHOOLS and putt.own_figures:
         answer = Answer(putt.own_school, tuple(putt.own_figures))
-    return asked, putt.read_document, _own_of(putt, answer)
+    return _ground_of(putt), putt.read_document, _own_of(putt, answer)
+
+
+def _ground_of(putt: LoggedPutt) -> Ground | None:
+    if not putt.putt_document:
+        return None
+    if putt.tilt_right is not None and putt.grade is not None and putt.green_speed_ft is not None:
+        return Ground(putt.tilt_right, putt.grade, putt.green_speed_ft)
+    asked = putt_of_document(putt.putt_document)
+    return Ground(asked.side_tilt_right, asked.grade, asked.green_speed_ft)
 
 
 def _own_of(putt: LoggedPutt, answer: Answer | None) -> OwnKept:

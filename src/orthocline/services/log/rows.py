@@ -42,6 +42,8 @@ def read_row(
         key=key,
         length_m=read.putt.length_m,
         green_speed_ft=read.putt.green_speed_ft,
+        tilt_right=read.putt.side_tilt_right,
+        grade=read.putt.grade,
         putt_document=document_of(read.putt, uncertainty),
         read_document=summary_document(read, warning_words(read), Sureness(read, uncertainty)),
         model_version=MODEL_VERSION,

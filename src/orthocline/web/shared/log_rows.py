@@ -92,7 +92,7 @@ def row(entry: Entry, wording: Wording, coached: Sequence[CoachNote] = ()) -> Ro
         iso=wording.calendar.here(entry.created_at).isoformat(timespec="minutes"),
         place=entry.place.text,
         turn=turn_words(entry.turn.hole, entry.turn.number),
-        asked=putt_words(entry.length_m, entry.putt, wording),
+        asked=putt_words(entry.length_m, entry.ground, wording),
         called=_called(read, wording) if read else "",
         own=_own(entry.own, read, wording),
         finish=finish,

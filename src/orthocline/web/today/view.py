@@ -7,6 +7,7 @@ from datetime import datetime
 import segno
 from markupsafe import Markup
 
+from orthocline.core.roll import Putt
 from orthocline.core.survey import Survey
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.scene import Scene
@@ -14,7 +15,7 @@ from orthocline.formats.putt_document import question_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.demo.golfer import SPINDRIFT as DEMO_PUTT
 from orthocline.services.ground.places import place_of
-from orthocline.services.log.entries import Entry, shown
+from orthocline.services.log.entries import shown
 from orthocline.services.read.reading import how_sure, read_again, read_putt
 from orthocline.services.speed.book import DaySpeed
 from orthocline.services.today import Today
@@ -75,8 +76,11 @@ def view(viewer: Viewer, day: Today, wording: Wording, now: datetime, phone: str
         asked = question_of(last.putt_document)
         title = place_of(last).text or "Your last read"
         read = request_of(asked.putt, wording, place_of(last), asked.uncertainty)
+        # What was read is asked for exactly; the demo putt is as round as it is shown.
+        values = {**read.exact, **({} if viewer.in_competition else _lie(last.green_id, asked.putt))}
     else:
         title, read = DEMO_PUTT.place.text, demo_request(wording, now)
+        values = read.shown
     scene = words = None
     if not viewer.in_competition:
         solved = read_again(viewer, last) if last else read_putt(viewer, read.putt)
@@ -84,19 +88,16 @@ def view(viewer: Viewer, day: Today, wording: Wording, now: datetime, phone: str
         words = call(solved, wording, sure=sure.range)
         scene = plan(solved.putt, solved, wording, says=words.sentence, sure=sure).scene
     speed = _speed(day.speed, wording.calendar, now) if day.speed else ""
-    # What was read is asked for exactly; the demo putt is as round as it is shown.
-    values = {**read.exact, **_lie(shown(viewer, last))} if last else read.shown
     course = next((putt.course.name for putt in day.last if putt.course), "")
     return TodayView(day, rows, title, values, scene, words, speed, wording.calendar.place, course, phone)
 
 
-def _lie(last: Entry) -> dict[str, str]:
+def _lie(green_id: int | None, putt: Putt) -> dict[str, str]:
     """Return the fields of an address that put a logged putt on its green's map, where it was read there."""
-    putt = last.putt
-    if putt is None or last.green_id is None or not isinstance(putt.surface, Survey):
+    if green_id is None or not isinstance(putt.surface, Survey):
         return {}
     toward_rad = 0.5 * math.pi - putt.bearing_rad
-    return lie_fields(last.green_id, (putt.hole.x_m, putt.hole.y_m), toward_rad)
+    return lie_fields(green_id, (putt.hole.x_m, putt.hole.y_m), toward_rad)
 
 
 def _speed(speed: DaySpeed, calendar: Calendar, now: datetime) -> str:

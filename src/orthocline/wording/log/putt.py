@@ -1,8 +1,7 @@
 """A logged putt in words: what was asked, what was called, where it stopped."""
 
 from orthocline.core.calls import Answer
-from orthocline.core.log import Finish, Judged, Seen
-from orthocline.core.roll import Putt
+from orthocline.core.log import Finish, Ground, Judged, Seen
 from orthocline.wording.calls.answers import answer_words
 from orthocline.wording.calls.saying import NEAR_M, STRAIGHT_M
 from orthocline.wording.figures import side, tidy
@@ -13,16 +12,15 @@ LEVEL = 0.0005
 """Slopes [ratio] below this are not said."""
 
 
-def putt_words(length_m: float | None, putt: Putt | None, wording: Wording) -> str:
+def putt_words(length_m: float | None, ground: Ground | None, wording: Wording) -> str:
     """Return length, tilt, rise and speed of a putt; without a read its length alone."""
     words = [wording.far(length_m) if length_m is not None else "length not noted"]
-    if putt:
-        tilt = putt.side_tilt_right
-        grade = putt.grade
+    if ground:
+        tilt, grade, speed_ft = ground
         words.append(f"{wording.slope(abs(tilt))} {side(tilt)}" if abs(tilt) > LEVEL else "no side tilt")
         if abs(grade) > LEVEL:
             words.append(f"{wording.slope(abs(grade))} {'up' if grade > 0 else 'down'}")
-        words.append(f"speed {tidy(putt.green_speed_ft)}")
+        words.append(f"speed {tidy(speed_ft)}")
     return " · ".join(words)
 
 
