@@ -253,6 +253,13 @@ def test_single_keys_can_be_turned_off(client):
 
 def test_odd_bytes_and_numbers_are_no_fault(signed_in):
     assert signed_in.get(f"/log/{10**30}/finish").status_code == 404
+    for address in ("/account/tokens/{}/revoke", "/train/practice/set/{}/delete", "/jobs/{}/cancel"):
+        for number in (2**63 - 1, 2**63, 10**30):
+            assert signed_in.post(address.format(number)).status_code in (303, 404), address
+    for number in ("9" * 400, "-" + "9" * 400, "1e400", "\u0663" * 30):
+        assert signed_in.post("/train/practice/done", data={"number": number}).status_code in (303, 404, 422)
+        told = signed_in.post("/log/note", data={"length": "14 ft", "hole": number, "number": number})
+        assert told.status_code == 422
     assert signed_in.get("/log?place=%00&result=%00").status_code == 200
     assert signed_in.get("/log?deleted=%D9%A3").status_code == 200
     for address in ("/speed?course=%00", "/read?course=%00", "/speed/without-a-ramp?course=%00"):

@@ -69,6 +69,7 @@ from orthocline.web import (
 from orthocline.web.identity import keep_private, login_manager
 from orthocline.web.page import fill_page
 from orthocline.web.security import CONTENT_SECURITY_POLICY, admit_files, csrf, limiter
+from orthocline.web.shared.numbers import RowNumber
 from orthocline.web.shipped import may_be_kept, shipped_name
 from orthocline.wording.figures import speed_text, tidy, unbroken
 
@@ -150,6 +151,7 @@ def create_app(config: Mapping[str, Any]) -> Flask:
     app.config.from_mapping(DEFAULTS, **config)
     if len(app.config.get("SECRET_KEY") or "") < LEAST_SECRET:
         raise ValueError(f"SECRET_KEY needs {LEAST_SECRET} random characters or more")
+    app.url_map.converters["int"] = RowNumber
     app.jinja_options = {"trim_blocks": True, "lstrip_blocks": True}
     watching.init_app(app)
     # Its context processor would ask for the golfer on every page, also on those that must not.

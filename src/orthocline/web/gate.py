@@ -10,8 +10,8 @@ from threading import BoundedSemaphore
 from typing import Any, Final
 
 Application = Callable[[dict[str, Any], Any], Iterable[bytes]]
-AT_ONCE: Final = 8
-"""No more than the connections that a worker keeps."""
+AT_ONCE: Final = 2
+"""One computes while another waits for the database; more would only take turns on the one core."""
 FORM_BYTES: Final = 128 * 1024
 """What is no longer is taken in before the turn is waited for; a file streams, and waits for none."""
 PASSES: Final = ("/static/", "/healthz", "/metrics")

@@ -6,7 +6,7 @@ from flask import Blueprint, redirect, render_template, request, url_for
 from flask_login import login_required
 from flask_wtf import FlaskForm
 from werkzeug.wrappers import Response
-from wtforms import IntegerField, StringField
+from wtforms import StringField
 from wtforms.validators import InputRequired, Length, NumberRange
 
 from orthocline.services.account.measures import golfer_of, own_tempo
@@ -29,6 +29,7 @@ from orthocline.web.drills.view import DrillView, RunView, ShelfView
 from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key, typed_fields
 from orthocline.web.security import read_limit
+from orthocline.web.shared.numbers import WholeField
 
 blueprint = Blueprint("drills", __name__)
 Page = str | Response | tuple[str, int]
@@ -37,7 +38,7 @@ Page = str | Response | tuple[str, int]
 class BallForm(FlaskForm):
     """What became of which ball."""
 
-    number = IntegerField(validators=[InputRequired(), NumberRange(1, 1000)])
+    number = WholeField(validators=[InputRequired(), NumberRange(1, 1000)])
     outcome = StringField(validators=[Length(max=40)])
     off = StringField(validators=[Length(max=40)])
 

@@ -7,7 +7,7 @@ from flask_login import login_required
 from flask_wtf import FlaskForm
 from sqlalchemy.orm import Session
 from werkzeug.wrappers import Response
-from wtforms import IntegerField, StringField
+from wtforms import StringField
 from wtforms.validators import InputRequired, Length, NumberRange
 
 from orthocline.services.account.access import Viewer
@@ -20,6 +20,7 @@ from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key
 from orthocline.web.page import is_part
 from orthocline.web.security import read_limit
+from orthocline.web.shared.numbers import WholeField
 from orthocline.wording.jobs import JOB_WORDS
 
 blueprint = Blueprint("habits", __name__)
@@ -30,7 +31,7 @@ class CorrectionForm(FlaskForm):
     """Which correction is meant."""
 
     method = StringField(validators=[InputRequired(), Length(max=40)])
-    breaks = IntegerField(validators=[InputRequired(), NumberRange(min=-1, max=1)])
+    breaks = WholeField(validators=[InputRequired(), NumberRange(min=-1, max=1)])
 
 
 @blueprint.get("/habits")

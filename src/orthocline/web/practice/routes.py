@@ -6,7 +6,6 @@ from flask import Blueprint, redirect, render_template, request, url_for
 from flask_login import login_required
 from flask_wtf import FlaskForm
 from werkzeug.wrappers import Response
-from wtforms import IntegerField
 from wtforms.validators import InputRequired, NumberRange
 
 from orthocline.core.drills import Slot
@@ -28,6 +27,7 @@ from orthocline.web.identity import measures, viewer, wording
 from orthocline.web.once import entry_key
 from orthocline.web.practice.view import PracticeView
 from orthocline.web.security import read_limit
+from orthocline.web.shared.numbers import WholeField
 from orthocline.web.shared.set_sessions import session_row
 from orthocline.wording.quantities import QuantityError, parse_number
 
@@ -39,7 +39,7 @@ USUAL = "10"
 class DoneForm(FlaskForm):
     """Which part is done."""
 
-    number = IntegerField(validators=[InputRequired(), NumberRange(1, 1000)])
+    number = WholeField(validators=[InputRequired(), NumberRange(1, 1000)])
 
 
 @blueprint.get("/train/practice")

@@ -3,7 +3,7 @@
 from typing import Any
 
 from flask_wtf import FlaskForm
-from wtforms import IntegerField, RadioField, StringField
+from wtforms import RadioField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import InputRequired, Length, NumberRange, Optional, StopValidation
 
@@ -12,6 +12,7 @@ from orthocline.services.ground.places import COURSE_LENGTH
 from orthocline.services.log.cards import CardHole
 from orthocline.services.log.putts import NOTE_LENGTH
 from orthocline.web.shared.fields import FigureForm, QuantityField
+from orthocline.web.shared.numbers import WholeField
 from orthocline.web.shared.places import TOO_LONG
 from orthocline.web.shared.times import TYPED, LocalTimeField
 from orthocline.wording.quantities import parse_far_m
@@ -41,7 +42,7 @@ class WhenForm(FlaskForm):
 class EditForm(OutingForm, WhenForm):
     """What is said of a round or practice."""
 
-    holes = IntegerField(
+    holes = WholeField(
         "Holes by the card",
         validators=[Optional(), NumberRange(1, MOST_HOLES, f"A round has 1 to {MOST_HOLES} holes.")],
     )
@@ -63,7 +64,7 @@ def _length(label: str) -> QuantityField:
 class HoleForm(FigureForm):
     """A line of the card: putts, and how long the first two were."""
 
-    putts = IntegerField(
+    putts = WholeField(
         "Putts",
         validators=[Optional(), NumberRange(0, MOST_PUTTS, f"A green takes up to {MOST_PUTTS} putts.")],
     )

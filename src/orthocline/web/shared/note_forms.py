@@ -5,7 +5,7 @@ from typing import Any
 from uuid import UUID
 
 from flask_wtf import FlaskForm
-from wtforms import BooleanField, HiddenField, IntegerField, RadioField, SelectField, StringField, SubmitField
+from wtforms import BooleanField, HiddenField, RadioField, SelectField, StringField, SubmitField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import Length, NumberRange, Optional, StopValidation
 
@@ -14,7 +14,7 @@ from orthocline.core.units import FOOT_M
 from orthocline.services.log.entries import METHODS, Result, Turn
 from orthocline.services.log.putts import NOTE_LENGTH
 from orthocline.web.shared.fields import PostedFigureForm, QuantityField
-from orthocline.web.shared.numbers import LARGEST
+from orthocline.web.shared.numbers import LARGEST, WholeField
 from orthocline.web.shared.places import place_fields
 from orthocline.wording.log.methods import method_words
 from orthocline.wording.quantities import parse_far_m, parse_near_m
@@ -128,11 +128,11 @@ class VisitField(HiddenField):
 class TurnForm(FlaskForm):
     """Which putt of which hole it is."""
 
-    outing = IntegerField("Round", validators=[Optional(), NumberRange(1, LARGEST)])
-    hole = IntegerField(
+    outing = WholeField("Round", validators=[Optional(), NumberRange(1, LARGEST)])
+    hole = WholeField(
         "Hole", validators=[Optional(), NumberRange(1, MOST_HOLES, f"A round has holes 1 to {MOST_HOLES}.")]
     )
-    number = IntegerField(
+    number = WholeField(
         "Putt", validators=[Optional(), NumberRange(1, MOST_PUTTS, f"A green takes 1 to {MOST_PUTTS} putts.")]
     )
     visit = VisitField()

@@ -5,7 +5,7 @@ from dataclasses import replace
 from datetime import date, datetime, time, timedelta
 from typing import Any
 
-from wtforms import DateField, IntegerField, SelectField, StringField
+from wtforms import DateField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import Length, NumberRange, Optional, ValidationError
 
@@ -14,7 +14,7 @@ from orthocline.services.log.entries import METHODS
 from orthocline.services.log.putts import Which
 from orthocline.services.text import tidy_text
 from orthocline.web.shared.fields import FigureForm, QuantityField
-from orthocline.web.shared.numbers import LARGEST
+from orthocline.web.shared.numbers import LARGEST, WholeField
 from orthocline.wording.figures import tidy
 from orthocline.wording.log.methods import method_words
 from orthocline.wording.log.which import ONLY_WORDS
@@ -74,8 +74,8 @@ class WhichForm(FigureForm):
     most = _length("To")
     since = DayField("Since", validators=[Optional()])
     until = DayField("Until", validators=[Optional()])
-    rounds = IntegerField("Last rounds", validators=[Optional(), NumberRange(1, MOST_ROUNDS)])
-    outing = IntegerField("One round", validators=[Optional(), NumberRange(1, LARGEST)])
+    rounds = WholeField("Last rounds", validators=[Optional(), NumberRange(1, MOST_ROUNDS)])
+    outing = WholeField("One round", validators=[Optional(), NumberRange(1, LARGEST)])
     only = StringField("Only")
 
     def __init__(self, *arguments: Any, **more: Any) -> None:

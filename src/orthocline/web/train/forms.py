@@ -1,7 +1,7 @@
 """Which question is asked, how its putt is looked at, and what is answered."""
 
 from flask_wtf import FlaskForm
-from wtforms import FloatField, IntegerField, RadioField, SelectField, StringField
+from wtforms import FloatField, RadioField, SelectField, StringField
 from wtforms.fields.choices import SelectChoice
 from wtforms.validators import InputRequired, Length, Optional
 
@@ -13,6 +13,7 @@ from orthocline.drawing.sight.framing import Looking
 from orthocline.services.train.putts import TERNHOLM_GREENS
 from orthocline.services.train.sessions import COUNTS, MIXED, READER
 from orthocline.web.shared.fields import FigureForm
+from orthocline.web.shared.numbers import WholeField
 from orthocline.wording.calls import SAYINGS
 from orthocline.wording.train.questions import QUESTIONS
 from orthocline.wording.wording import USUAL_WORDING
@@ -48,7 +49,7 @@ class QuestionForm(FigureForm):
     asks = SelectField("Question", choices=[SelectChoice(one, one) for one in Asks])
     ground = StringField("Green", [Length(max=40)], default=MADE)
     level = FloatField("Level", [InputRequired()])
-    seed = IntegerField("Seed", [InputRequired()])
+    seed = WholeField("Seed", [InputRequired()])
 
     @property
     def question(self) -> Question | None:
@@ -101,8 +102,8 @@ class MoveForm(FigureForm):
     """What is done to an answer that is not given yet: tapped on the drawing, stepped, or walked round."""
 
     tap = StringField("Tap", [Length(max=40)])
-    step = IntegerField("Step", [Optional()])
-    along = IntegerField("Along", [Optional()])
+    step = WholeField("Step", [Optional()])
+    along = WholeField("Along", [Optional()])
     walk = StringField("Walk", [Length(max=10)])
     turn = FloatField("Turn", [Optional()])
 
