@@ -45,6 +45,7 @@ class Golfer:
     def ask(self, method, path, body=None, kind=FORM):
         """Send one request; return status, address to go on to, and what came; status 0 for no answer."""
         headers = {"X-Forwarded-For": f"192.0.2.{self.number}", "Cookie": self.cookie, "Host": self.host}
+        headers["Referer"] = f"https://{self.host}/"
         if body is not None:
             headers["Content-Type"] = kind
         connection = self.connection()

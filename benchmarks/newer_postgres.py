@@ -21,6 +21,7 @@ from orthocline.db.server.settings import var_folder
 
 RELEASE = os.environ.get("NEWER_RELEASE", "trixie")
 GOLFERS, PLAYS_S = 4, 10.0
+SECRET = "one secret for both servers, of no value at all"
 ROLE = "CREATE ROLE greens LOGIN PASSWORD 'newer'"
 
 
@@ -63,6 +64,8 @@ class Played(Service):
 
     def __init__(self, var, url=""):
         super().__init__(var)
+        # Whoever is signed in stays so.
+        self.environment["ORTHOCLINE_SECRET"] = SECRET
         if url:
             self.environment["DATABASE_URL"] = url
 

@@ -85,8 +85,8 @@ def database(folder):
     ctl = " ".join(served)
     run(f"{ctl} start")
     told = block("sh", "createuser").replace("/etc/postgresql/15/main", str(data))
-    told = told.replace("service postgresql restart", f"{ctl} restart")
     told = told.replace("runuser -u", f"PGHOST={folder} runuser -u")
+    told = told.replace("service postgresql restart", f"{' '.join(served[4:])} restart")
     told = "\n".join(line for line in told.splitlines() if "apt-get" not in line)
     run([*on("greens-one"), "sh", "-ec", told], env=os.environ | {"PATH": f"{BIN}:{os.environ['PATH']}"})
     try:
@@ -240,10 +240,13 @@ def played(machines, trusts, ask):
     broken = [one for member in members for one in member.broken]
     for one in broken:
         print("  ", *one)
+    ours = "golfer_id IN (SELECT id FROM golfers WHERE demo IS NULL)"
     told = {
-        "golfers": int(ask("SELECT count(*) FROM golfers WHERE NOT club")),
-        "members of the club": int(ask("SELECT count(*) FROM sharings")),
-        "putts": int(ask("SELECT count(*) FROM logged_putts")),
+        "golfers": int(ask("SELECT count(*) FROM golfers WHERE demo IS NULL AND NOT club")),
+        "members of the club": int(
+            ask(f"SELECT count(*) FROM sharings WHERE {ours.replace('golfer', 'giver', 1)}")
+        ),
+        "putts": int(ask(f"SELECT count(*) FROM logged_putts WHERE {ours}")),
         "archives": int(ask("SELECT count(*) FROM jobs WHERE kind = 'archive' AND state = 'done'")),
     }
     wanted = dict(zip(told, (MEMBERS, MEMBERS, PUTTS * (MEMBERS - 1), MEMBERS - 1), strict=True))
