@@ -23,6 +23,7 @@ import psycopg
 
 from chaos_golfers import Golfer, Keeper
 from orthocline.db.server.cluster import ensure_running, stop
+from ports import free_port
 
 SECONDS = float(os.environ.get("CHAOS_SECONDS", "110"))
 GOLFERS, KEEPERS = 7, 2
@@ -39,9 +40,7 @@ class Service:
 
     def __init__(self, var):
         self.var = var
-        with socket.socket() as probe:
-            probe.bind(("127.0.0.1", 0))
-            self.port = probe.getsockname()[1]
+        self.port = free_port()
         more = {"ORTHOCLINE_VAR": str(var), "ORTHOCLINE_PROXIES": "1", "ORTHOCLINE_DEMO": "0"}
         self.environment = {k: v for k, v in os.environ.items() if k != "DATABASE_URL"} | more
         self.process = None

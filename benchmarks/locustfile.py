@@ -17,6 +17,7 @@ PASSWORD = "four unrelated hedgehogs"
 MEMBERS = int(os.environ.get("LOAD_MEMBERS", "200"))
 NUMBERS = itertools.count(1)
 PART = {"HX-Request": "true"}
+LOOKED_UP = ("/figures", "/rounds", "/greens", "/", "/speed", "/train")
 GUARD = re.compile(r'name="csrf_token" value="([^"]+)"')
 
 
@@ -94,26 +95,7 @@ class Golfer(HttpUser):
     def log(self):
         self.client.get("/log", name="log")
 
-    @task(1)
-    def figures(self):
-        self.client.get("/figures", name="figures")
-
-    @task(1)
-    def rounds(self):
-        self.client.get("/rounds", name="rounds")
-
-    @task(1)
-    def greens(self):
-        self.client.get("/greens", name="greens")
-
-    @task(1)
-    def today(self):
-        self.client.get("/", name="today")
-
-    @task(1)
-    def speed(self):
-        self.client.get("/speed", name="speed")
-
-    @task(1)
-    def train(self):
-        self.client.get("/train", name="train")
+    @task(6)
+    def look_up(self):
+        path = random.choice(LOOKED_UP)
+        self.client.get(path, name=path.strip("/") or "today")

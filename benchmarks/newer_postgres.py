@@ -6,7 +6,6 @@ golfers go on playing on the new server. Needs root, the network, and half a gig
 """
 
 import os
-import socket
 import subprocess
 import sys
 import tempfile
@@ -18,6 +17,7 @@ from pathlib import Path
 from chaos import Service, compare
 from chaos_golfers import Golfer
 from orthocline.db.server.settings import var_folder
+from ports import free_port
 
 RELEASE = os.environ.get("NEWER_RELEASE", "trixie")
 GOLFERS, PLAYS_S = 4, 10.0
@@ -42,9 +42,7 @@ def release():
 def newer(folder):
     """Keep the newer server running on a port of its own; yield its version and what its address is."""
     version = max(int(one.name) for one in (folder / "usr/lib/postgresql").iterdir())
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        port = probe.getsockname()[1]
+    port = free_port()
     inside = ["chroot", "--userspec=postgres:postgres", str(folder)]
     tools, data = f"/usr/lib/postgresql/{version}/bin", f"/tmp/data-{port}"
     run(*inside, f"{tools}/initdb", "-D", data, "--auth-host=scram-sha-256", "--auth-local=trust")

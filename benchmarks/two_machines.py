@@ -81,12 +81,12 @@ def database(folder):
     (data / "conf.d").mkdir()
     with (data / "postgresql.conf").open("a") as file:
         file.write(f"include_dir 'conf.d'\nunix_socket_directories = '{folder}'\n")
-    served = [*on("greens-one"), "runuser -u postgres --", f"{BIN}/pg_ctl", f"-D {data} -w -l {folder}/log"]
-    ctl = " ".join(served)
+    server = f"runuser -u postgres -- {BIN}/pg_ctl -D {data} -w -l {folder}/log"
+    ctl = f"{' '.join(on('greens-one'))} {server}"
     run(f"{ctl} start")
     told = block("sh", "createuser").replace("/etc/postgresql/15/main", str(data))
     told = told.replace("runuser -u", f"PGHOST={folder} runuser -u")
-    told = told.replace("service postgresql restart", f"{' '.join(served[4:])} restart")
+    told = told.replace("service postgresql restart", f"{server} restart")
     told = "\n".join(line for line in told.splitlines() if "apt-get" not in line)
     run([*on("greens-one"), "sh", "-ec", told], env=os.environ | {"PATH": f"{BIN}:{os.environ['PATH']}"})
     try:

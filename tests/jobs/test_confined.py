@@ -6,7 +6,7 @@ import subprocess
 import sys
 import time
 from pathlib import Path
-from threading import Event
+from threading import Event, Thread
 
 import pytest
 from sqlalchemy import text
@@ -19,6 +19,7 @@ from orthocline.services.jobs.jobs import MOST_OPEN, STOPPED
 from tests.conftest import PASSWORD
 from tests.page import text as said
 
+WAITS = "datname = current_database() AND wait_event_type = 'Lock' AND query LIKE '%jobs%'"
 WORKS = "import sys\nfrom orthocline.jobs.confined import carry_out_confined\n" + (
     "carry_out_confined(sys.argv[1], int(sys.argv[2]), lambda: False)\n"
 )
@@ -76,11 +77,33 @@ def test_a_worker_that_is_told_to_end_leaves_the_job_to_the_next(tove, asked):
     assert how(tove, asked) == ("done", "")
 
 
+def test_a_job_whose_database_went_away_is_no_failed_one(tove, asked):
+    found = []
+
+    def ask():
+        try:
+            confined(tove, asked)
+        except EndedError as error:
+            found.append(error)
+
+    with tove.engine.connect() as held:
+        held.execute(text("SELECT * FROM jobs FOR UPDATE"))
+        worker = Thread(target=ask)
+        worker.start()
+        assert until(lambda: waiting(tove.engine))
+        with tove.engine.begin() as other:
+            other.execute(text(f"SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE {WAITS}"))
+        worker.join(60)
+    assert len(found) == 1
+    assert how(tove, asked) == ("waiting", "")
+    confined(tove, asked)
+    assert how(tove, asked) == ("done", "")
+
+
 def waiting(engine):
     """The processes of the database that wait for a lock on jobs."""
-    query = "SELECT count(*) FROM pg_stat_activity WHERE wait_event_type = 'Lock' AND query LIKE '%jobs%'"
     with engine.connect() as connection:
-        return connection.scalar(text(query))
+        return connection.scalar(text(f"SELECT count(*) FROM pg_stat_activity WHERE {WAITS}"))
 
 
 def until(true):

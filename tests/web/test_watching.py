@@ -4,6 +4,7 @@ import json
 import logging
 import re
 from copy import copy
+from time import perf_counter
 
 import pytest
 from sqlalchemy import text
@@ -12,6 +13,7 @@ from structlog.testing import capture_logs
 from orthocline.logs import say_in_json
 from orthocline.web.app import create_app
 from orthocline.web.database import session as of_request
+from orthocline.web.gate import CAME
 from tests.conftest import PASSWORD, app_config
 
 FAR = {"REMOTE_ADDR": "192.0.2.7"}
@@ -109,6 +111,12 @@ def test_a_request_has_a_line_with_its_number_and_nothing_of_what_was_typed(comm
     assert nowhere["status"] == 404
     assert "secret" not in json.dumps(lines)
     assert "Tove" not in json.dumps(lines)
+
+
+def test_what_waited_for_its_turn_took_that_long(committed):
+    with capture_logs() as lines:
+        committed.test_client().get("/cautions", environ_overrides={CAME: perf_counter() - 3.0})
+    assert 3000.0 < requests_said(lines)[0]["ms"] < 30_000.0
 
 
 def test_a_request_is_called_what_the_proxy_calls_it_where_there_is_one(committed):

@@ -16,12 +16,15 @@ from typing import Final, NamedTuple
 
 import structlog
 from sqlalchemy import NullPool, create_engine
+from sqlalchemy.exc import InterfaceError, OperationalError
 from sqlalchemy.orm import Session, sessionmaker
 
 from orthocline.logs import say_in_json
 from orthocline.services.jobs.jobs import carry_out, give_up
 
 LOOKS_EVERY_S: Final = 0.2
+AWAY: Final = 75
+"""With this a process ends whose database went away (EX_TEMPFAIL of sysexits.h)."""
 log = structlog.get_logger("orthocline.jobs")
 _forks = multiprocessing.get_context("forkserver")
 _forks.set_forkserver_preload([__name__])
@@ -40,7 +43,7 @@ USUAL: Final = Bounds()
 
 
 class EndedError(Exception):
-    """The worker ends: what it was at begins again elsewhere."""
+    """The worker ends, or the database went away: what it was at begins again."""
 
 
 def sessions_of(url: str) -> sessionmaker[Session]:
@@ -54,7 +57,7 @@ def carry_out_confined(url: str, job_id: int, ends: Callable[[], bool], bounds: 
     Raises
     ------
     EndedError
-        When `ends` says so before it is done; the job can be begun again.
+        When `ends` says so before it is done, or the database went away; the job can be begun again.
     """
     process = _forks.Process(target=_do, args=(url, job_id, bounds), daemon=True)
     process.start()
@@ -66,6 +69,8 @@ def carry_out_confined(url: str, job_id: int, ends: Callable[[], bool], bounds: 
         process.join(LOOKS_EVERY_S)
     process.kill()
     process.join()
+    if process.exitcode == AWAY:
+        raise EndedError
     if process.exitcode:
         log.warning("job stopped", job=job_id, status=process.exitcode)
         give_up(sessions_of(url), job_id)
@@ -82,6 +87,8 @@ def _do(url: str, job_id: int, bounds: Bounds) -> None:
     began = monotonic()
     try:
         carry_out(sessions_of(url), job_id)
+    except (OperationalError, InterfaceError):
+        sys.exit(AWAY)
     except Exception:
         log.exception("job failed", job=job_id)
         sys.exit(1)

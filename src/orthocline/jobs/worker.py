@@ -8,8 +8,8 @@ from orthocline.jobs.confined import EndedError, carry_out_confined, sessions_of
 from orthocline.services.jobs.jobs import carry_out, sweep
 
 STALLED, SWEEP = "take_up_stalled", "sweep"
-AGAIN = RetryStrategy(max_attempts=20, retry_exceptions=[EndedError])
-"""A job whose worker was told to end is begun again by the next."""
+AGAIN = RetryStrategy(max_attempts=20, wait=5, retry_exceptions=[EndedError])
+"""A job whose worker was told to end, or whose database went away, is begun again."""
 
 
 def worker_of(url: str, *, confined: bool = False) -> App:

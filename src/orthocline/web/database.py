@@ -17,7 +17,7 @@ POOL: dict[str, Any] = {
     "pool_size": 8,
     "max_overflow": 8,
     "pool_timeout": 3,
-    # What an error says of itself goes nowhere with what was asked for.
+    # An error does not say what was asked for: it may end in a log.
     "hide_parameters": True,
     "connect_args": {
         "connect_timeout": 3,

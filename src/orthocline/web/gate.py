@@ -7,6 +7,7 @@ once, each would take as long as all together, and the connections to the databa
 from collections.abc import Callable, Iterable
 from io import BytesIO
 from threading import BoundedSemaphore
+from time import perf_counter
 from typing import Any, Final
 
 Application = Callable[[dict[str, Any], Any], Iterable[bytes]]
@@ -14,8 +15,12 @@ AT_ONCE: Final = 2
 """One computes while another waits for the database; more would only take turns on the one core."""
 FORM_BYTES: Final = 128 * 1024
 """What is no longer is taken in before the turn is waited for; a file streams, and waits for none."""
-PASSES: Final = ("/static/", "/healthz", "/metrics")
+PASSES: Final = ("/static/", "/healthz", "/readyz", "/metrics")
 """What costs next to nothing, and is asked to see how things are."""
+
+
+CAME: Final = "orthocline.came"
+"""Says in a request's environment when it was all here: its time is counted from then."""
 
 
 class Gate:
@@ -28,6 +33,7 @@ class Gate:
         """Answer a request when it has its turn. What is streamed is made after it."""
         if environ["PATH_INFO"].startswith(PASSES) or not _is_here(environ):
             return self._application(environ, start_response)
+        environ[CAME] = perf_counter()
         with self._turns:
             return self._application(environ, start_response)
 

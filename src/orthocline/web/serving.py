@@ -27,7 +27,7 @@ from prometheus_client.multiprocess import mark_process_dead
 
 from orthocline.logs import log_settings
 from orthocline.web.plain import TOO_LONG
-from orthocline.web.settings import processes
+from orthocline.web.settings import COUNTS, processes
 
 _here = processes(os.environ)
 workers = _here.workers
@@ -48,8 +48,6 @@ LINGER_S = 0.02
 """What a client still sends is taken for so long before its connection is closed: the loop of all waits."""
 COMPANION_ENDS_S, COMPANION_REST_S = 8.0, 2.0
 """The worker of background jobs has so long to end, and so long it rests before it is begun again."""
-COUNTS = "PROMETHEUS_MULTIPROC_DIR"
-"""Names the folder where workers count together."""
 DIE_WITH_PARENT = 1
 """PR_SET_PDEATHSIG of Linux's prctl(2)."""
 

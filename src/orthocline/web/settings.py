@@ -10,6 +10,8 @@ class SettingError(ValueError):
     """A setting that cannot be read; the message names it and says what it may be."""
 
 
+COUNTS = "PROMETHEUS_MULTIPROC_DIR"
+"""Names the folder where the workers of a machine count together."""
 REDIS_PATIENCE = {"socket_connect_timeout": 1, "socket_timeout": 1}
 REDIS = ("redis://", "rediss://", "redis+unix://")
 MOST_WORKERS, MOST_SLOW_MS = 64, 60_000

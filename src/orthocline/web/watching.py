@@ -20,6 +20,8 @@ from werkzeug.wrappers import Response
 
 from orthocline.services.watching import time_queries, work_to_do
 from orthocline.web.database import engine
+from orthocline.web.gate import CAME
+from orthocline.web.settings import COUNTS
 
 Asked = ParamSpec("Asked")
 Answer = TypeVar("Answer")
@@ -86,7 +88,7 @@ def may_watch(view: Callable[Asked, Answer]) -> Callable[Asked, Answer]:
 def counted() -> bytes:
     """Return what all workers of this machine count, and what the database says of the work to do."""
     registry = REGISTRY
-    if "PROMETHEUS_MULTIPROC_DIR" in os.environ:
+    if COUNTS in os.environ:
         registry = CollectorRegistry()
         MultiProcessCollector(registry)
     work = CollectorRegistry()
@@ -118,7 +120,7 @@ class _Work:
 def _begin() -> None:
     given = request.headers.get(ID_HEADER, "") if current_app.config["PROXIES"] else ""
     g.request_id = given if GIVEN_ID.fullmatch(given) else uuid4().hex
-    g.began, g.queries, g.query_s = perf_counter(), 0, 0.0
+    g.began, g.queries, g.query_s = request.environ.get(CAME, perf_counter()), 0, 0.0
     structlog.contextvars.clear_contextvars()
     structlog.contextvars.bind_contextvars(request_id=g.request_id)
 

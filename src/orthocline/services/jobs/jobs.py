@@ -8,6 +8,7 @@ from time import monotonic
 from typing import Final
 from uuid import UUID
 
+from sqlalchemy.exc import InterfaceError, OperationalError
 from sqlalchemy.orm import Session, sessionmaker
 
 from orthocline.db.account.queries import golfer_by_id
@@ -142,6 +143,7 @@ def result_of(viewer: Viewer, session: Session, job_id: int) -> Iterator[bytes]:
 def carry_out(sessions: sessionmaker[Session], job_id: int) -> None:
     """Do a job of the queue, unless it was cancelled; one that a killed worker left is begun again.
 
+    Where the database goes away meanwhile, that is raised, and the job stays as it was begun.
     What is made is read in one transaction, begun first, and written in others, so that how far it is can be
     seen.
     """
@@ -157,6 +159,8 @@ def carry_out(sessions: sessionmaker[Session], job_id: int) -> None:
             writing.rollback()
             end_job(writing, job.golfer_id, job_id, "failed", str(error))
             writing.commit()
+        except (OperationalError, InterfaceError):
+            raise  # the database went away: it is begun again when that is back
         except Exception as error:
             writing.rollback()
             why = STOPPED if isinstance(error, MemoryError) else ""
