@@ -13,7 +13,23 @@ from pathlib import Path
 
 import atheris
 
-with atheris.instrument_imports(include=["orthocline.formats", "orthocline.wording", "orthocline.web.once"]):
+import orthocline
+
+SOURCE = Path(orthocline.__file__).parent
+FOLLOWED = ("formats", "wording")
+"""What is watched line by line; the physics is compiled, which takes no watching."""
+MODULES = {
+    path: ".".join(path.relative_to(SOURCE.parent).with_suffix("").parts) for path in SOURCE.rglob("*.py")
+}
+BY_ITSELF = [
+    name.removesuffix(".__init__")
+    for path, name in MODULES.items()
+    if path.relative_to(SOURCE).parts[0] not in FOLLOWED
+]
+
+with atheris.instrument_imports(include=["orthocline"], exclude=BY_ITSELF):
+    from orthocline.core.calls import SCHOOLS
+    from orthocline.core.chart import Chart
     from orthocline.db.tables import OWN
     from orthocline.formats.archive_file import Archive, ArchiveError
     from orthocline.formats.green_features import chart_in
@@ -23,15 +39,10 @@ with atheris.instrument_imports(include=["orthocline.formats", "orthocline.wordi
     from orthocline.formats.played_document import parse_played
     from orthocline.formats.putt_document import DocumentError, parse_question
     from orthocline.formats.putt_files import FileRefusedError, parsed_lines
-    from orthocline.web.local import local_path
-    from orthocline.web.once import carried_form
     from orthocline.wording import quantities
     from orthocline.wording.calls.answers import parse_answer
+    from orthocline.wording.share.programs import NOTED, PUTT
     from orthocline.wording.wording import USUAL_WORDING
-
-from orthocline.core.calls import SCHOOLS
-from orthocline.core.chart import Chart
-from orthocline.wording.share.programs import NOTED, PUTT
 
 SECONDS, LONGEST, MOST_MB, SLOW_S = 60, 20_000, 2_048, 2
 TABLES = [kind.__tablename__ for kind in OWN]
@@ -77,8 +88,6 @@ def typed(data):
     refused(lambda: quantities.parse_slope(text, 4.0))
     for school in SCHOOLS:
         refused(lambda school=school: parse_answer(school, text, 1.0, USUAL_WORDING))
-    local_path(text)
-    carried_form(text)
 
 
 def refused(parse):
