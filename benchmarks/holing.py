@@ -10,7 +10,7 @@ import numpy as np
 
 from orthocline.core.account import GOLFERS, USUAL_PASTS
 from orthocline.core.ground import Plane
-from orthocline.core.holing import SecondPutts, Ways, outlook_of
+from orthocline.core.holing import RoundHole, SecondPutts, Ways, outlook_of
 from orthocline.core.roll import Point, Putt, RollPast, aims
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.formats.putt_document import putt_of
@@ -89,7 +89,7 @@ def bench_best():
         for level, (first, last, putts) in zip(("tournament", "middle"), expected, strict=True):
             golfer, said = GOLFERS[level], []
             for kind in (MeanOfWays, SecondPutts):
-                found = Ways(putt, golfer, kind(putt, golfer, USUAL_PASTS)).advice
+                found = Ways(putt, golfer, kind(RoundHole(putt, USUAL_PASTS), golfer)).advice
                 best, more = found.best_m / INCH_M, found.best_putts - putts
                 off = max(first - best, best - last, 0.0)
                 said.append(f"{best:.0f} in ({off:.0f} off), {found.best_putts:.3f} ({more:+.3f})")

@@ -6,7 +6,7 @@ import numpy as np
 
 from orthocline.core.account import GOLFERS, USUAL_PASTS
 from orthocline.core.ground import Plane
-from orthocline.core.holing import SecondPutts, chances_of
+from orthocline.core.holing import RoundHole, SecondPutts, chances_of
 from orthocline.core.roll import Point, Putt, RollPast, aims
 from orthocline.core.units import FOOT_M
 
@@ -25,7 +25,9 @@ def means(feet, golfer):
     """Return the mean share holed and the mean putts in all of a usual golfer from so many feet."""
     found = []
     for putt in usual_putts(feet, np.random.default_rng(5)):
-        tried = chances_of(putt, aims(putt)[0].launch, golfer, SecondPutts(putt, golfer, USUAL_PASTS))
+        tried = chances_of(
+            putt, aims(putt)[0].launch, golfer, SecondPutts(RoundHole(putt, USUAL_PASTS), golfer)
+        )
         found.append((tried.holed, tried.putts))
     return np.mean(found, axis=0)
 

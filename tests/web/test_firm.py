@@ -85,8 +85,13 @@ def test_the_same_putt_for_golfers_of_all_levels(client):
     rows = [drawn(page, f"as-good-{level}")[0]["d"] for level in GOLFERS]
     assert len(set(rows)) == len(rows)
     assert parsed(page).svg["aria-label"] == (
-        "Best past: tournament 19 in, low-handicap 17 in, middle-handicap 12 in, new 6 in"
+        "Best past: tournament 20 in, low-handicap 16 in, middle-handicap 12 in, new 7 in"
     )
+
+
+def test_the_golfer_asked_for_has_the_same_advice_among_the_others(client):
+    assert "Take 19 in" in text(firm(client, "/curves", golfer="tournament", past="2 in"))
+    assert "tournament 19 in" in parsed(firm(client, "/golfers", golfer="tournament")).svg["aria-label"]
 
 
 def test_the_window_shows_what_drops_and_where_this_golfers_putts_go(client):
@@ -159,8 +164,9 @@ def test_what_cannot_be_read_is_said_beside_it(client, name, typed, message):
 def test_the_page_has_everything_without_scripts(client):
     page = client.get("/firm", query_string=TEN | {"golfer": "middle", "doubted": "1", "true": "2"})
     assert page.status_code == 200
-    for scene in ("#pace-curves", "#leaves", "#golfers", "#window"):
+    for scene in ("#pace-curves", "#leaves", "#window"):
         assert parsed(page).select(scene), scene
+    assert parsed(client.get(link(page, "Work it out for others"))).select("#golfers")
     back = link(page, "Back to the read")
     assert fields(back)["golfer"] == ["middle"]
     assert value(client.get(back), "true") == "2"

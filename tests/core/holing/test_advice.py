@@ -12,6 +12,7 @@ from orthocline.core.holing import (
     Change,
     Doubt,
     Leave,
+    RoundHole,
     SecondPutts,
     Ways,
     chances_of,
@@ -45,7 +46,7 @@ DYING = 1.791
 )
 def test_the_best_roll_past_is_that_of_a_separate_program(putt, tournament, middle):
     for level, (first, last, putts) in (("tournament", tournament), ("middle", middle)):
-        found = Ways(putt, GOLFERS[level], MeanOfWays(putt, GOLFERS[level], A_FOOT)).advice
+        found = Ways(putt, GOLFERS[level], MeanOfWays(RoundHole(putt, A_FOOT), GOLFERS[level])).advice
         assert found.best_putts == pytest.approx(putts, abs=0.015)
         assert found.as_good.least - 5 * INCH_M <= first * INCH_M
         assert found.as_good.most + 5 * INCH_M >= last * INCH_M
@@ -57,7 +58,7 @@ def advised(putt, level):
 
 
 def ways(putt, level):
-    return Ways(putt, GOLFERS[level], SecondPutts(putt, GOLFERS[level], A_FOOT))
+    return Ways(putt, GOLFERS[level], SecondPutts(RoundHole(putt, A_FOOT), GOLFERS[level]))
 
 
 def test_firm_for_the_short_putt_dying_for_the_long_one_softer_for_the_weaker_golfer():
@@ -162,7 +163,9 @@ def test_a_safe_leave_says_what_it_costs():
 def test_a_side_where_nothing_misses_leaves_nothing():
     sure = replace(GOLFERS["tournament"], start_line_rad=1e-6, ground_rad=1e-6, energy=1e-6)
     putt = plane_putt(4)
-    leaves = leaves_of(chances_of(putt, aims(putt)[0].launch, sure, SecondPutts(putt, sure, A_FOOT)))
+    leaves = leaves_of(
+        chances_of(putt, aims(putt)[0].launch, sure, SecondPutts(RoundHole(putt, A_FOOT), sure))
+    )
     assert (leaves.right, leaves.left, leaves.better_right) == (None, None, None)
     assert Leave._fields[0] == "share"
 

@@ -9,7 +9,7 @@ import pytest
 
 from orthocline.core.account import GOLFERS, Golfer, UsualPasts
 from orthocline.core.ground import Plane
-from orthocline.core.holing import Doubt, SecondPutts, chances_of, spread_of
+from orthocline.core.holing import Doubt, RoundHole, SecondPutts, chances_of, spread_of
 from orthocline.core.roll import Launch, Point, Putt, RollPast, aims, capture_of, ends_of, roller
 from orthocline.core.units import FOOT_M
 from orthocline.formats.putt_document import putt_of
@@ -23,7 +23,7 @@ THREE_PUTTS = {30: 5, 60: 20}
 
 
 def chances(putt, golfer, pasts=A_FOOT):
-    return chances_of(putt, aims(putt)[0].launch, golfer, SecondPutts(putt, golfer, pasts))
+    return chances_of(putt, aims(putt)[0].launch, golfer, SecondPutts(RoundHole(putt, pasts), golfer))
 
 
 def sixty_putts(feet):
@@ -104,9 +104,9 @@ def test_ends_tell_short_from_past_and_the_sides_apart():
 def test_second_putts_from_the_table_are_those_of_the_ground_itself():
     putt = on_grid(FORMULAS[3])
     golfer = GOLFERS["middle"]
-    seconds = SecondPutts(putt, golfer, A_FOOT)
+    seconds = SecondPutts(RoundHole(putt, A_FOOT), golfer)
     for away, way in ((0.6, 0.3), (1.4, 2.0), (2.4, 4.0)):
-        played_there = seconds.second(away, way)
+        played_there = seconds.round_hole.second(away, way)
         ground = replace(played_there, surface=putt.surface)
         truly = chances(ground, golfer)
         place = away * np.array([[math.cos(way), math.sin(way)]])
@@ -115,14 +115,14 @@ def test_second_putts_from_the_table_are_those_of_the_ground_itself():
 
 def test_second_putts_are_sure_at_the_hole_and_none_where_no_ball_rests():
     putt = plane_putt(10, side_right=0.02)
-    seconds = SecondPutts(putt, GOLFERS["new"], A_FOOT)
+    seconds = SecondPutts(RoundHole(putt, A_FOOT), GOLFERS["new"])
     places = np.array([[0.0, 0.0], [0.1, 0.0], [np.nan, np.nan]])
     assert seconds.holed(places).tolist() == [1.0, 1.0, 0.0]
 
 
 def test_second_putts_are_rolled_at_the_usual_pace_of_their_slope():
     putt = plane_putt(10, grade=-0.03)
-    seconds = SecondPutts(putt, GOLFERS["low"], UsualPasts(0.3, uphill_m=0.4, downhill_m=0.1))
+    seconds = RoundHole(putt, UsualPasts(0.3, uphill_m=0.4, downhill_m=0.1))
     past_it, short = seconds.second(1.0, 0.0), seconds.second(1.0, math.pi)
     assert (past_it.pace, short.pace) == (RollPast(0.4), RollPast(0.1))
     assert past_it.grade == pytest.approx(0.03)
@@ -137,7 +137,7 @@ def test_a_ball_that_never_rests_costs_three_putts():
 def test_an_uncertain_read_is_holed_less_often():
     putt = plane_putt(10, side_right=0.015)
     meant, golfer = aims(putt)[0].launch, GOLFERS["tournament"]
-    seconds = SecondPutts(putt, golfer, A_FOOT)
+    seconds = SecondPutts(RoundHole(putt, A_FOOT), golfer)
     sure = chances_of(putt, meant, golfer, seconds)
     unsure = chances_of(putt, meant, golfer, seconds, Doubt(math.radians(1.5), 0.08))
     assert unsure.spread.sideways_rad == pytest.approx(

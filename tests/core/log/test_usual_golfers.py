@@ -7,7 +7,7 @@ import pytest
 
 from orthocline.core.account import GOLFERS, USUAL_PASTS
 from orthocline.core.ground import Plane
-from orthocline.core.holing import SecondPutts, chances_of
+from orthocline.core.holing import RoundHole, SecondPutts, chances_of
 from orthocline.core.log import usual_holed, usual_putts
 from orthocline.core.roll import Point, Putt, RollPast, aims
 from orthocline.core.units import FOOT_M
@@ -29,7 +29,9 @@ def test_the_table_holds_for_other_putts_of_the_kind(level, feet):
         plane = Plane(abs(rng.normal(0.015, 0.007)), rng.uniform(-math.pi, math.pi))
         ball, hole = Point(0, 0), Point(feet * FOOT_M, 0)
         putt = Putt(ball, hole, plane, rng.normal(11.0, 0.6), RollPast(FOOT_M))
-        tried = chances_of(putt, aims(putt)[0].launch, golfer, SecondPutts(putt, golfer, USUAL_PASTS))
+        tried = chances_of(
+            putt, aims(putt)[0].launch, golfer, SecondPutts(RoundHole(putt, USUAL_PASTS), golfer)
+        )
         found.append((tried.holed, tried.putts))
     length_m = np.array([feet * FOOT_M])
     table = usual_holed(level, length_m)[0], usual_putts(level, length_m)[0]

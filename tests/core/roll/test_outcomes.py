@@ -6,7 +6,8 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
-from orthocline.core.ground import Plane, plane_from_grade
+from orthocline.core.ground import Plane, Station, Stations, plane_from_grade
+from orthocline.core.ground.stations import NO_LEAN, Lean
 from orthocline.core.roll import (
     Launch,
     Point,
@@ -30,6 +31,12 @@ PLANE = replace(plane_putt(14.0, side_right=-0.021, grade=0.006), ball=Point(3.0
 PUTTS = {"plane": PLANE, "rolled": by_rolls(PLANE), "grid": on_grid(FORMULAS[2])}
 
 
+class InSmallSteps(Stations):
+    """Readings along the way, rolled over without knowing where the slope jumps."""
+
+    step_m = 0.002
+
+
 def some_launches(putt, count=300):
     solved, rng = aim(putt).launch, np.random.default_rng(3)
     right = solved.right_rad + rng.normal(0.0, 0.03, count)
@@ -50,6 +57,19 @@ def test_each_ball_passes_and_rests_as_it_does_alone(putt):
             assert row[RIM] == pytest.approx(met.rim_speed_mps, abs=2e-3)
             drops += met.drops
     assert 10 < drops < len(launches)
+
+
+@pytest.mark.parametrize("lean", [NO_LEAN, Lean(0.5, 0.006, -0.004)], ids=["as read", "grain from half-way"])
+def test_the_slope_that_jumps_where_readings_end_is_stepped_up_to(lean):
+    readings = (Station(0.2, 0.02, -0.01), Station(0.45, -0.01, 0.02), Station(0.8, 0.025, None))
+    way = (2.0, 1.0), (6.0, 4.0), readings, lean
+    putt = Putt(Point(*way[0]), Point(*way[1]), Stations(*way), 10.0, RollPast(0.3))
+    launches, rolled = some_launches(putt, 60), roller(replace(putt, surface=InSmallSteps(*way)), aim(putt))
+    for launch, row in zip(launches.tolist(), outcomes_of(putt)(launches), strict=True):
+        track = rolled(Launch(*launch))
+        finish, closest_m = track.finish, capture_of(track, putt.hole).closest_m
+        assert math.hypot(finish.x_m - row[FINISH_X], finish.y_m - row[FINISH_Y]) < MILLIMETRE
+        assert abs(row[MISS]) == pytest.approx(closest_m, abs=0.5 * MILLIMETRE if closest_m < 0.5 else 0.01)
 
 
 @pytest.mark.parametrize("putt", PUTTS.values(), ids=PUTTS)

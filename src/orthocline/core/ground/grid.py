@@ -9,54 +9,16 @@ from numba import njit
 from numpy.typing import NDArray
 from scipy.interpolate import RectBivariateSpline
 
-from orthocline.core.compiled import BUILT_IN, KEPT
-from orthocline.core.ground.surface import GRADIENT
+from orthocline.core.compiled import KEPT
+from orthocline.core.ground.surface import GRADIENT, NO_JUMPS
 
-HEAD = 6
-"""Figures before the nodes in the parameters: origin x, y, spacing, columns, rows, whether nodes lean."""
+HEAD, CELL = 6, 16
+"""Figures before the cells in the parameters (origin x, y, spacing, columns, rows, whether nodes lean), and
+figures of a cell."""
+BY_POWERS = np.array([[1.0, 0, 0, 0], [0, 0, 1, 0], [-3, 3, -2, -1], [2, -2, 1, 1]])
+"""A cubic over 0 to 1 by its powers, from its values at both ends and its slopes there."""
 LEAST_NODES = 4
 """A cubic spline needs so many heights each way."""
-
-
-@njit(**BUILT_IN)
-def hermite(share: float) -> tuple[float, float, float, float]:
-    """Return the weights of value and slope at the near end of a cell, then at its far end.
-
-    Parameters
-    ----------
-    share : float
-        Share of the cell, 0 to 1.
-
-    Returns
-    -------
-    tuple of float
-        The weights.
-    """
-    rest = 1.0 - share
-    return (
-        rest * rest * (1.0 + 2.0 * share),
-        share * rest * rest,
-        share * share * (3.0 - 2.0 * share),
-        (-share * share * rest),
-    )
-
-
-@njit(**BUILT_IN)
-def hermite_slopes(share: float) -> tuple[float, float, float, float]:
-    """Return how fast the weights of `hermite` change.
-
-    Parameters
-    ----------
-    share : float
-        Share of the cell, 0 to 1.
-
-    Returns
-    -------
-    tuple of float
-        Their slopes, per cell.
-    """
-    turn = 6.0 * share * (share - 1.0)
-    return turn, (1.0 - share) * (1.0 - 3.0 * share), -turn, share * (3.0 * share - 2.0)
 
 
 @njit(GRADIENT, **KEPT, forceinline=True)
@@ -85,26 +47,21 @@ def grid_slope(x_m: float, y_m: float, parameters: NDArray[np.float64]) -> tuple
     u = min(max((x_m - parameters[0]) * per_m, 0.0), columns - 1.0)
     v = min(max((y_m - parameters[1]) * per_m, 0.0), rows - 1.0)
     i, j = min(int(u), columns - 2), min(int(v), rows - 2)
-    a0, a1, a2, a3 = hermite(u - i)
-    d0, d1, d2, d3 = hermite_slopes(u - i)
-    y0, y1, y2, y3 = hermite(v - j)
-    e0, e1, e2, e3 = hermite_slopes(v - j)
-    # Along both sides of the cell: height and its slope toward the other side, and how they change along it.
-    n = HEAD + 4 * (j * columns + i)
-    z, zx, zy, zxy = parameters[n], parameters[n + 1], parameters[n + 2], parameters[n + 3]
-    w, wx, wy, wxy = parameters[n + 4], parameters[n + 5], parameters[n + 6], parameters[n + 7]
-    low, low_y = a0 * z + a1 * zx + a2 * w + a3 * wx, a0 * zy + a1 * zxy + a2 * wy + a3 * wxy
-    low_x, low_xy = d0 * z + d1 * zx + d2 * w + d3 * wx, d0 * zy + d1 * zxy + d2 * wy + d3 * wxy
-    n += 4 * columns
-    z, zx, zy, zxy = parameters[n], parameters[n + 1], parameters[n + 2], parameters[n + 3]
-    w, wx, wy, wxy = parameters[n + 4], parameters[n + 5], parameters[n + 6], parameters[n + 7]
-    top, top_y = a0 * z + a1 * zx + a2 * w + a3 * wx, a0 * zy + a1 * zxy + a2 * wy + a3 * wxy
-    top_x, top_xy = d0 * z + d1 * zx + d2 * w + d3 * wx, d0 * zy + d1 * zxy + d2 * wy + d3 * wxy
-    east = per_m * (y0 * low_x + y1 * low_xy + y2 * top_x + y3 * top_xy)
-    north = per_m * (e0 * low + e1 * low_y + e2 * top + e3 * top_y)
+    s, t = u - i, v - j
+    # Each of four rows of the cell's cubic is one in s; `q` is how it changes along it.
+    n = HEAD + CELL * (j * (columns - 1) + i)
+    a, b, c, d = parameters[n], parameters[n + 1], parameters[n + 2], parameters[n + 3]
+    q0 = b + s * (2.0 * c + s * 3.0 * d)
+    a, b, c, d = parameters[n + 4], parameters[n + 5], parameters[n + 6], parameters[n + 7]
+    p1, q1 = a + s * (b + s * (c + s * d)), b + s * (2.0 * c + s * 3.0 * d)
+    a, b, c, d = parameters[n + 8], parameters[n + 9], parameters[n + 10], parameters[n + 11]
+    p2, q2 = a + s * (b + s * (c + s * d)), b + s * (2.0 * c + s * 3.0 * d)
+    a, b, c, d = parameters[n + 12], parameters[n + 13], parameters[n + 14], parameters[n + 15]
+    p3, q3 = a + s * (b + s * (c + s * d)), b + s * (2.0 * c + s * 3.0 * d)
+    east = per_m * (q0 + t * (q1 + t * (q2 + t * q3)))
+    north = per_m * (p1 + t * (2.0 * p2 + t * 3.0 * p3))
     if parameters[5] > 0.0:
-        s, t = u - i, v - j
-        n = HEAD + 4 * columns * rows + 2 * (j * columns + i)
+        n = HEAD + CELL * (columns - 1) * (rows - 1) + 2 * (j * columns + i)
         m = n + 2 * columns
         for w, k in (((1 - s) * (1 - t), n), (s * (1 - t), n + 2), ((1 - s) * t, m), (s * t, m + 2)):
             east += w * parameters[k]
@@ -145,10 +102,14 @@ class Grid:
         return min(max(0.6 * self.spacing_m, 0.03), 0.15)
 
     @property
+    def jumps(self) -> NDArray[np.float64]:
+        """None."""
+        return NO_JUMPS
+
+    @property
     def node_slopes(self) -> NDArray[np.float64]:
         """The gradient at the nodes [ratio], shape (rows, columns, 2)."""
-        nodes = self.parameters[HEAD : HEAD + 4 * self.heights_m.size]
-        return nodes.reshape(*self.heights_m.shape, 4)[..., 1:3] / self.spacing_m
+        return np.stack([self._at_nodes(across=1), self._at_nodes(up=1)], axis=-1) / self.spacing_m
 
     @property
     def steepest(self) -> float:
@@ -163,16 +124,32 @@ class Grid:
 
     @cached_property
     def parameters(self) -> NDArray[np.float64]:
-        """The grid, and at each node height [m], its slopes and its twist per cell, as one row.
+        """The grid, each cell's height [m] as a cubic of its shares both ways, and the leans, as one row.
 
-        They are those of the one cubic spline through all heights, which has continuous curvature.
+        A cell's sixteen figures are its powers across, 0 to 3, for each power up, 0 to 3. They are those of
+        the one cubic spline through all heights, which has continuous curvature.
         """
         rows, columns = self.heights_m.shape
-        down, across = np.arange(rows, dtype=float), np.arange(columns, dtype=float)
-        nodes = [self._spline(down, across, dx=dy, dy=dx) for dx, dy in ((0, 0), (1, 0), (0, 1), (1, 1))]
+        nodes = {(across, up): self._at_nodes(across, up) for across in (0, 1) for up in (0, 1)}
+        # At either end across and up, the value and then the slope there.
+        ends = [
+            [
+                nodes[across, up][up_end : rows - 1 + up_end, end : columns - 1 + end]
+                for up in (0, 1)
+                for up_end in (0, 1)
+            ]
+            for across in (0, 1)
+            for end in (0, 1)
+        ]
+        cells = np.einsum("ia,jb,abrc->rcji", BY_POWERS, BY_POWERS, np.array(ends), optimize=True)
         leans = np.empty(0) if self.leans is None else self.leans.ravel()
         head = [*self.origin_m, self.spacing_m, columns, rows, float(leans.size > 0)]
-        return np.concatenate([head, np.stack(nodes, axis=-1).ravel(), leans])
+        return np.concatenate([head, cells.ravel(), leans])
+
+    def _at_nodes(self, across: int = 0, up: int = 0) -> NDArray[np.float64]:
+        """Return the spline's heights at the nodes [m], or how they change per cell across or up."""
+        rows, columns = self.heights_m.shape
+        return np.asarray(self._spline(np.arange(rows), np.arange(columns), dx=up, dy=across))
 
     @cached_property
     def _spline(self) -> RectBivariateSpline:
@@ -207,8 +184,9 @@ class Grid:
             The same heights.
         """
         other = replace(self, leans=leans)
-        nodes = self.parameters[: HEAD + 4 * self.heights_m.size].copy()
-        nodes[HEAD - 1] = 1.0
+        rows, columns = self.heights_m.shape
+        cells = self.parameters[: HEAD + CELL * (rows - 1) * (columns - 1)].copy()
+        cells[HEAD - 1] = 1.0
         other.__dict__["_spline"] = self._spline
-        other.__dict__["parameters"] = np.concatenate([nodes, leans.ravel()])
+        other.__dict__["parameters"] = np.concatenate([cells, leans.ravel()])
         return other

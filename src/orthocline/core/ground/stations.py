@@ -139,6 +139,16 @@ class Stations:
         return max(0.03, self.length_m / STEPS)
 
     @property
+    def jumps(self) -> NDArray[np.float64]:
+        """Across the line where it was read, and where what leans besides begins."""
+        begins, (x, y, east, north) = BEGINS_OVER_M / 2.0, self.parameters[:4]
+        read = {place for name in ("grade", "side") for place in self.read(name)[0]}
+        along = [self.length_m * share for share in sorted(read)]
+        since = self.length_m * self.lean.since
+        along += [since - begins, since + begins] if self.lean != NO_LEAN else []
+        return np.array([(east, north, x * east + y * north + at) for at in along])
+
+    @property
     def steepest(self) -> float:
         """The steepest slope [ratio] on the line, by the readings."""
         places = [one.at for one in self.readings]

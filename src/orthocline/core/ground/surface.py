@@ -6,7 +6,7 @@ parameters as one array. The plane is the first such surface.
 
 import math
 from dataclasses import dataclass
-from typing import Any, Protocol
+from typing import Any, Final, Protocol
 
 import numpy as np
 from numba import njit, types
@@ -17,6 +17,9 @@ from orthocline.core.units import wrap_rad
 
 GRADIENT = types.UniTuple(types.float64, 2)(types.float64, types.float64, types.float64[::1])
 """Signature of a compiled slope function."""
+
+
+NO_JUMPS: Final = np.empty((0, 3))
 
 
 class Surface(Protocol):
@@ -36,7 +39,11 @@ class Surface(Protocol):
 
     @property
     def step_m(self) -> float:
-        """The longest step [m] of an integration that follows its changes of slope."""
+        """The longest step [m] of an integration that follows its changes of slope, jumps and all."""
+
+    @property
+    def jumps(self) -> NDArray[np.float64]:
+        """Lines where its slope jumps or bends: rows of a unit vector and how far along it [m], (n, 3)."""
 
     def levels_m(self, x_m: NDArray[np.float64], y_m: NDArray[np.float64]) -> NDArray[np.float64]:
         """Return levels [m] over some level, of places on the map [m]; all three of one shape."""
@@ -124,6 +131,11 @@ class Plane:
     def step_m(self) -> float:
         """Any step will do."""
         return math.inf
+
+    @property
+    def jumps(self) -> NDArray[np.float64]:
+        """None."""
+        return NO_JUMPS
 
     @property
     def slope(self) -> Any:

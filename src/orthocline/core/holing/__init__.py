@@ -14,9 +14,9 @@ from orthocline.core.holing.leaves import (
 )
 from orthocline.core.holing.make_field import MakeField, make_field
 from orthocline.core.holing.outlook import Outlook, outlook_of
-from orthocline.core.holing.second_putts import SecondPutts
+from orthocline.core.holing.second_putts import RoundHole, SecondPutts
 from orthocline.core.holing.start_gate import StartGate, gate_at, gate_of_width, gate_that_stands
-from orthocline.core.holing.trying import TAKEN_AS_TRUE, Doubt, Spread, spread_of
+from orthocline.core.holing.trying import TAKEN_AS_TRUE, TRIES, Doubt, Spread, spread_of
 from orthocline.core.holing.ways import PACE_MARKS_M, Ways
 
 __all__ = [
@@ -25,6 +25,7 @@ __all__ = [
     "PACE_MARKS_M",
     "SAFE",
     "TAKEN_AS_TRUE",
+    "TRIES",
     "Chances",
     "Change",
     "Doubt",
@@ -33,6 +34,7 @@ __all__ = [
     "MakeField",
     "Outlook",
     "PaceAdvice",
+    "RoundHole",
     "SafeLeave",
     "SecondPutts",
     "Spread",

@@ -8,7 +8,7 @@ from orthocline.core.holing.advice import PaceAdvice
 from orthocline.core.holing.chances import Chances, chances_of
 from orthocline.core.holing.leaves import Leaves, SafeLeave, leaves_of, safe_leave_of
 from orthocline.core.holing.make_field import MakeField, make_field
-from orthocline.core.holing.second_putts import SecondPutts
+from orthocline.core.holing.second_putts import RoundHole, SecondPutts
 from orthocline.core.holing.ways import Ways
 from orthocline.core.roll import Aim, Putt
 
@@ -76,4 +76,4 @@ def outlook_of(putt: Putt, aim: Aim, golfer: Golfer, pasts: UsualPasts) -> Outlo
     Outlook
         Everything that is said of how often and how firm.
     """
-    return Outlook(putt, aim, Ways(putt, golfer, SecondPutts(putt, golfer, pasts)))
+    return Outlook(putt, aim, Ways(putt, golfer, SecondPutts(RoundHole(putt, pasts), golfer)))

@@ -12,7 +12,7 @@ from scipy.interpolate import RegularGridInterpolator
 from orthocline.core.account import Golfer, UsualPasts
 from orthocline.core.ground import Plane, mean_gradient
 from orthocline.core.holing.trying import spread_of
-from orthocline.core.roll import RANGES, STILL_AIR, Point, Putt, RollPast, aims, ends_of
+from orthocline.core.roll import RANGES, STILL_AIR, Launch, Point, Putt, RollPast, aims, ends_of
 
 AWAY_M: Final = (RANGES.length_m[0], 0.3, 0.5, 0.75, 1.1, 1.6, 2.3, 3.4, 5.0, 8.0, 14.0)
 """Distances of the table [m]; nearer than the first a putt is holed."""
@@ -27,20 +27,15 @@ TURN: Final = 2.0 * math.pi
 class SecondPutts:
     """A table of what a golfer holes on one green from round one hole, by distance and direction.
 
-    Each putt of it is played on the plane that the ground is between its place and the hole, in still air.
-
     Attributes
     ----------
-    putt : Putt
-        Hole, ground, green speed and grain.
+    round_hole : RoundHole
+        The putts of it.
     golfer : Golfer
-    pasts : UsualPasts
-        The golfer's usual roll-pasts: what the second putt is rolled at.
     """
 
-    putt: Putt
+    round_hole: "RoundHole"
     golfer: Golfer
-    pasts: UsualPasts
 
     def holed(self, from_hole: NDArray[np.float64]) -> NDArray[np.float64]:
         """Return the share holed from each place.
@@ -66,16 +61,38 @@ class SecondPutts:
     @cached_property
     def _between(self) -> RegularGridInterpolator:
         ways = TURN * np.arange(WAYS + 1) / WAYS
-        shares = [[self._share(away, way) for way in ways[:-1].tolist()] for away in AWAY_M[1:]]
-        near = np.ones((2, WAYS))
-        table = np.vstack([near, shares])
+        shares = np.array([self._share(*one) for one in self.round_hole.putts]).reshape(-1, WAYS)
+        table = np.vstack([np.ones((2, WAYS)), shares])
         return RegularGridInterpolator(((0.0, *AWAY_M), ways), np.column_stack([table, table[:, 0]]))
 
-    def _share(self, away_m: float, way_rad: float) -> float:
-        putt = self.second(away_m, way_rad)
-        meant = aims(putt)[0].launch
+    def _share(self, putt: Putt, meant: Launch) -> float:
         launches = spread_of(self.golfer, putt, meant).launches(TRIES)
         return float(ends_of(putt, launches).drops.mean())
+
+
+@dataclass(frozen=True)
+class RoundHole:
+    """The putts from round one hole, the same for all golfers who roll them alike.
+
+    Each is played on the plane that the ground is between its place and the hole, in still air.
+
+    Attributes
+    ----------
+    putt : Putt
+        Hole, ground, green speed and grain.
+    pasts : UsualPasts
+        The usual roll-pasts: what the second putt is rolled at.
+    """
+
+    putt: Putt
+    pasts: UsualPasts
+
+    @cached_property
+    def putts(self) -> list[tuple[Putt, Launch]]:
+        """Each putt of the table with its launch, the nearest first, and round the hole."""
+        ways = (TURN * np.arange(WAYS) / WAYS).tolist()
+        seconds = [self.second(away, way) for away in AWAY_M[1:] for way in ways]
+        return [(putt, aims(putt)[0].launch) for putt in seconds]
 
     def second(self, away_m: float, way_rad: float) -> Putt:
         """Return the putt from a place round the hole.

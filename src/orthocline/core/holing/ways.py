@@ -6,9 +6,9 @@ from typing import Final
 
 from orthocline.core.account import Golfer
 from orthocline.core.holing.advice import DYING_M, PASTS_M, PaceAdvice, advice_of
-from orthocline.core.holing.chances import Chances, chances_of
+from orthocline.core.holing.chances import Chances
 from orthocline.core.holing.second_putts import SecondPutts
-from orthocline.core.holing.trying import TAKEN_AS_TRUE, Doubt
+from orthocline.core.holing.trying import TAKEN_AS_TRUE, TRIES, Doubt, spread_of
 from orthocline.core.roll import Launch, Putt, PuttError, RollPast, aims
 from orthocline.core.units import INCH_M
 
@@ -35,12 +35,15 @@ class Ways:
         What the golfer holes after a miss.
     doubt : Doubt
         How far the read may be wrong, where that is to count.
+    tries : int
+        How many launches at each pace, a power of two up to 2,048.
     """
 
     putt: Putt
     golfer: Golfer
     seconds: SecondPutts
     doubt: Doubt = TAKEN_AS_TRUE
+    tries: int = TRIES
 
     def at(self, past_m: float) -> Chances | None:
         """Return what becomes of the putt at a roll-past.
@@ -57,7 +60,9 @@ class Ways:
         """
         at_pace = replace(self.putt, pace=RollPast(past_m))
         meant = _launch(at_pace)
-        return chances_of(at_pace, meant, self.golfer, self.seconds, self.doubt) if meant else None
+        if meant is None:
+            return None
+        return Chances(at_pace, spread_of(self.golfer, at_pace, meant, self.doubt), self.seconds, self.tries)
 
     @cached_property
     def advice(self) -> PaceAdvice | None:

@@ -28,8 +28,13 @@ whether it is followed beyond the hole; share of the velocity that changes in a 
 MOST_STEPS: Final = 4000
 NEAR_M: Final = 0.5
 """A ball that passes the hole so near [m] is not waited for to come back, where it is not followed beyond."""
-NEARING_TRIES: Final = 3
-"""Steps of Newton's method to the closest point, and to the rim, from the step that leads past it."""
+UP_TO, CLOSE_M = 0.9, 0.003
+"""A step toward a jump of the slope takes that share of the way to it, and crosses it from so near [m]."""
+NEAREST_TRIES, RIM_TRIES = 2, 1
+"""Steps of Newton's method to the closest point and to the rim, from where a straight way has them."""
+LAST_MPS, LAST_M = 0.15, 0.01
+"""A ball slower than this [m/s] that has no more than so far to go [m], and not by the hole, is rolled out on
+the plane that touches the ground there; one slower than `SLOW_MPS` always."""
 
 
 @njit(F8(F8, F8, F8, F8, F8), **KEPT)
@@ -63,11 +68,10 @@ def back_to_rim(x: float, y: float, vx: float, vy: float, drag: float) -> float:
 
 @njit(**BUILT_IN)
 def _passing(
-    ground: Any, accel: Any, hole: Any, h: float, x: float, y: float, vx: float, vy: float
+    ground: Any, accel: Any, hole: Any, tau: float, h: float, x: float, y: float, vx: float, vy: float
 ) -> tuple[float, float]:
-    """Return (part of a step `h` after which the ball that passes the hole in it is nearest, its miss)."""
-    tau = h
-    for _ in range(NEARING_TRIES):
+    """Return (part of a step `h` after which the ball is nearest the hole, about `tau`, and its miss)."""
+    for _ in range(NEAREST_TRIES):
         _, px, py, pvx, pvy, _ = step_apart(ground, accel, tau, x, y, vx, vy)
         v = math.sqrt(pvx * pvx + pvy * pvy)
         tau = min(h, max(0.0, tau + ((hole[0] - px) * pvx + (hole[1] - py) * pvy) / (v * v * v)))
@@ -83,7 +87,7 @@ def _at_rim(
     """Return the speed at the rim of the ball that is within it after the part `inside` of a step."""
     _, px, py, pvx, pvy, _ = step_apart(ground, accel, inside, x, y, vx, vy)
     tau = inside - back_to_rim(px - hole[0], py - hole[1], pvx, pvy, accel[0])
-    for _ in range(NEARING_TRIES):
+    for _ in range(RIM_TRIES):
         _, px, py, pvx, pvy, _ = step_apart(ground, accel, tau, x, y, vx, vy)
         away = math.sqrt((px - hole[0]) ** 2 + (py - hole[1]) ** 2)
         v = math.sqrt(pvx * pvx + pvy * pvy)
@@ -94,13 +98,18 @@ def _at_rim(
     return math.sqrt(pvx * pvx + pvy * pvy)
 
 
-@njit(**BUILT_IN)
-def _rest(ground: Any, accel: Any, x: float, y: float, vx: float, vy: float) -> tuple[float, float]:
-    """Return where a slow ball rests on the plane that touches the ground; NaN where that holds none."""
+@njit(**KEPT)
+def _rest(
+    ground: Any, accel: Any, hole: Any, nearing: bool, x: float, y: float, vx: float, vy: float
+) -> tuple[float, float]:
+    """Return where a slow ball rests on the plane that touches the ground; NaN while it does not."""
     east, north = push(ground, accel, x, y)
-    pull, v = math.sqrt(east * east + north * north), math.sqrt(vx * vx + vy * vy)
-    if pull >= accel[0]:
+    pull, energy = math.sqrt(east * east + north * north), vx * vx + vy * vy
+    left_over = energy > 2.0 * LAST_M * (accel[0] - pull)
+    by_hole = nearing and (hole[0] - x) ** 2 + (hole[1] - y) ** 2 < NEAR_M * NEAR_M
+    if pull >= accel[0] or (energy > SLOW_MPS * SLOW_MPS and (left_over or by_hole)):
         return math.nan, math.nan
+    v = math.sqrt(energy)
     cos, sin = (east / pull, north / pull) if pull > 0.0 else (vx / v, vy / v)
     left = math.atan2(vy * cos - vx * sin, vx * cos + vy * sin)
     _, across, down, _, _ = rolled(abs(left), v, accel[0], pull, AT_REST / (accel[0] - pull))
@@ -108,8 +117,21 @@ def _rest(ground: Any, accel: Any, x: float, y: float, vx: float, vy: float) -> 
     return x + down * cos - across * sin, y + down * sin + across * cos
 
 
+@njit(**BUILT_IN)
+def _to_jump(jumps: Any, h: float, x: float, y: float, vx: float, vy: float) -> float:
+    """Return a step that ends shortly before the next jump of the slope, or over it from close by."""
+    for j in range(len(jumps)):
+        gap = jumps[j, 2] - jumps[j, 0] * x - jumps[j, 1] * y
+        speed = jumps[j, 0] * vx + jumps[j, 1] * vy
+        if gap * speed > 0.0:
+            v = math.sqrt(vx * vx + vy * vy)
+            over = abs(gap) < CLOSE_M
+            h = min(h, (gap / speed + (CLOSE_M / abs(speed) if over else 0.0)) * (1.0 if over else UP_TO) / v)
+    return h
+
+
 @njit(**KEPT)
-def ground_outcomes(ground: Any, accel: Any, places: Any, launches: Any) -> NDArray[np.float64]:
+def ground_outcomes(ground: Any, accel: Any, jumps: Any, places: Any, launches: Any) -> NDArray[np.float64]:
     """Return how balls pass the hole and where they rest.
 
     Parameters
@@ -118,6 +140,8 @@ def ground_outcomes(ground: Any, accel: Any, places: Any, launches: Any) -> NDAr
         The surface's compiled form.
     accel : ndarray
         `Accelerations.row`: drag, grain east and north [m/s^2], wind east and north [m/s].
+    jumps : ndarray
+        `Surface.jumps`.
     places : ndarray
         Where from, past what and in which steps, in the order of the members above, shape (8,).
     launches : ndarray
@@ -138,19 +162,21 @@ def ground_outcomes(ground: Any, accel: Any, places: Any, launches: Any) -> NDAr
         row[MISS] = math.sqrt((hole[0] - x) ** 2 + (hole[1] - y) ** 2)
         for _ in range(MOST_STEPS):
             energy = vx * vx + vy * vy
-            if energy < SLOW_MPS * SLOW_MPS:
-                row[FINISH_X], row[FINISH_Y] = _rest(ground, accel, x, y, vx, vy)
+            if energy < LAST_MPS * LAST_MPS:
+                row[FINISH_X], row[FINISH_Y] = _rest(ground, accel, hole, nearing, x, y, vx, vy)
             done = places[BEYOND] == 0.0 and not nearing and abs(row[MISS]) < NEAR_M
             if row[FINISH_X] == row[FINISH_X] or energy < REST_MPS * REST_MPS or s > places[LIMIT] or done:
                 break
             h = stride(ground, accel, places[SHARE], places[STEP], x, y, vx, vy)
+            h = _to_jump(jumps, h, x, y, vx, vy)
             _, nx, ny, nvx, nvy, ds = step(ground, accel, h, x, y, vx, vy)
-            passing = nearing
-            nearing = (hole[0] - nx) * nvx + (hole[1] - ny) * nvy > 0.0
-            passing = looking and passing and not nearing
+            ahead = (hole[0] - x) * vx + (hole[1] - y) * vy
+            behind = (hole[0] - nx) * nvx + (hole[1] - ny) * nvy
+            nearing = behind > 0.0
+            passing = looking and ahead > 0.0 and not nearing
             tau, miss = h, math.sqrt((hole[0] - nx) ** 2 + (hole[1] - ny) ** 2)
             if passing:
-                tau, miss = _passing(ground, accel, hole, h, x, y, vx, vy)
+                tau, miss = _passing(ground, accel, hole, h * ahead / (ahead - behind), h, x, y, vx, vy)
                 row[MISS] = miss if abs(miss) < abs(row[MISS]) else row[MISS]
             if looking and abs(miss) < HOLE_RADIUS_M and row[RIM] < 0.0:
                 row[RIM] = _at_rim(ground, accel, hole, tau, x, y, vx, vy)
@@ -158,6 +184,7 @@ def ground_outcomes(ground: Any, accel: Any, places: Any, launches: Any) -> NDAr
             x, y, vx, vy, s = nx, ny, nvx, nvy, s + ds
         if row[FINISH_X] == row[FINISH_X]:
             x, y = row[FINISH_X], row[FINISH_Y]
-        if nearing and looking:
-            row[MISS] = math.sqrt((hole[0] - x) ** 2 + (hole[1] - y) ** 2)
+        off = math.sqrt((hole[0] - x) ** 2 + (hole[1] - y) ** 2)
+        if nearing and looking and off < abs(row[MISS]):
+            row[MISS] = off
     return rows

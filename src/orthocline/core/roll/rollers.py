@@ -27,6 +27,8 @@ FINE_SHARE = 0.04
 """Step of a track that is drawn: its Hermite curve errs by less than a micrometre (benchmarks/step.py)."""
 OUTCOME_SHARE, OUTCOME_STRETCH = 0.2, 1.35
 """Steps of `outcomes_of`: share of the velocity that changes, and multiple of the ground's own step."""
+BETWEEN_JUMPS_M, MOST_STEPS = 0.2, 60
+"""Where the slope jumps they end there, and may be so long [m] between, or longer on a long putt."""
 
 Outcomes = Callable[[NDArray[np.float64]], NDArray[np.float64]]
 Roller = Callable[..., Track]
@@ -61,8 +63,8 @@ def roller(putt: Putt, solved: Aim) -> Roller:
 def outcomes_of(putt: Putt, path_limit_m: float = UNTIL_REST_M, *, beyond: bool = True) -> Outcomes:
     """Return `outcomes(launches)`: how many balls of this putt pass the hole and where they rest, at once.
 
-    On a plane in still air by the closed form, elsewhere by rolls that err by a tenth of a millimetre (three
-    beside the line of stations, where the slope jumps at their ends).
+    On a plane in still air by the closed form, elsewhere by rolls that err by a tenth of a millimetre
+    (half of one on steep ground of stations).
 
     Parameters
     ----------
@@ -92,12 +94,15 @@ def outcomes_of(putt: Putt, path_limit_m: float = UNTIL_REST_M, *, beyond: bool 
         return on_plane
     under = ground_under(putt)
     ground, accel = ground_of(under), accelerations_of(putt).row
-    step = min(OUTCOME_STRETCH * under.step_m, putt.length_m / LEAST_STEPS)
+    jumps = under.jumps
+    between = max(BETWEEN_JUMPS_M, putt.length_m / MOST_STEPS)
+    longest = between if len(jumps) else OUTCOME_STRETCH * under.step_m
+    step = min(longest, putt.length_m / LEAST_STEPS)
     there = np.array([ball.x_m, ball.y_m, hole.x_m, hole.y_m, path_limit_m, beyond, OUTCOME_SHARE, step])
 
     def anywhere(launches: NDArray[np.float64]) -> NDArray[np.float64]:
         map_launches = np.column_stack([bearing - launches[:, 0], launches[:, 1]])
-        return np.asarray(ground_outcomes(ground, accel, there, map_launches))
+        return np.asarray(ground_outcomes(ground, accel, jumps, there, map_launches))
 
     return anywhere
 

@@ -234,6 +234,11 @@ class Survey:
         """The longest step [m] of an integration that follows its changes of slope."""
         return self.grid.step_m
 
+    @property
+    def jumps(self) -> NDArray[np.float64]:
+        """None."""
+        return self.grid.jumps
+
     def levels_m(self, x_m: Figures, y_m: Figures) -> Figures:
         """Return levels [m] of places on the map [m]."""
         return self.grid.levels_m(x_m, y_m)

@@ -40,7 +40,7 @@ def curves() -> Response:
 @blueprint.get("/firm/golfers")
 @advice_limit
 def golfers() -> Response:
-    """The same putt for golfers of all levels."""
+    """The same putt for golfers of all levels; the page does not wait for it."""
     return _page("firm/_golfers.html")
 
 
@@ -60,6 +60,7 @@ def _page(part: str) -> Response:
     shown = wanted.read.shown if wanted.read else wanted.typed
     said = render_template(
         part if is_part() else "firm/page.html",
+        part=part,
         view=seen,
         asked=wanted,
         form=form,

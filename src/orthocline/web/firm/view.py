@@ -17,7 +17,7 @@ from orthocline.drawing.holing.window import window
 from orthocline.drawing.scene import Scene
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.measures import WhoPutts
-from orthocline.services.read.holing import outlook, try_launch
+from orthocline.services.read.holing import advice_for_others, outlook, try_launch
 from orthocline.web.firm.request import Gate
 from orthocline.web.shared.read_request import ReadRequest
 from orthocline.wording.holing.golfers import for_whom_words, spread_words, whose_words
@@ -196,7 +196,9 @@ class FirmView:
 
     def _advice_for(self, golfer: Golfer) -> PaceAdvice | None:
         on_ground = golfer.on_ground(self.asked.playing.trueness)
-        return outlook(self.viewer, self.solved, on_ground, self.pasts, self._doubt).advice
+        if on_ground == self.golfer:
+            return self.outlook.advice
+        return advice_for_others(self.viewer, self.solved, on_ground, self.pasts, self._doubt)
 
     @property
     def _past_m(self) -> float | None:
