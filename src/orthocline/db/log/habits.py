@@ -19,6 +19,7 @@ from sqlalchemy import (
 )
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, Session, mapped_column
+from sqlalchemy.orm.attributes import set_committed_value
 
 from orthocline.db.account.models import CALL_LENGTH, Golfer, OwnMeasures
 from orthocline.db.base import Base, Entry
@@ -69,22 +70,34 @@ class ReadCorrection(Entry, Base):
     switched_on_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
+TRIALS = (OwnMeasures.stride_trials, OwnMeasures.stroke_trials, OwnMeasures.slope_pairs)
+
+
 def habits_row(session: Session, golfer_id: int) -> GolferHabits | None:
     """Return what is known of a golfer, if it was worked out."""
     return session.get(GolferHabits, golfer_id)
 
 
 def measures_and_habits(session: Session, golfer_id: int) -> tuple[OwnMeasures | None, GolferHabits | None]:
-    """Return a golfer's own measures and what is known of them, as far as there are any, by one query."""
+    """Return a golfer's own measures and what is known of them, as far as there are any, by one query.
+
+    Trials, which few have, are asked for when they are first looked at; who has none is not asked again.
+    """
     query = (
-        select(OwnMeasures, GolferHabits)
+        select(OwnMeasures, GolferHabits, *(trials.any() for trials in TRIALS))
         .select_from(Golfer)
         .outerjoin(OwnMeasures, OwnMeasures.golfer_id == Golfer.id)
         .outerjoin(GolferHabits, GolferHabits.golfer_id == Golfer.id)
         .where(Golfer.id == golfer_id)
     )
     found = session.execute(query).one_or_none()
-    return (None, None) if found is None else (found[0], found[1])
+    if found is None:
+        return None, None
+    measures, known, *tried = found
+    for trials, there in zip(TRIALS, tried, strict=True):
+        if measures and not there:
+            set_committed_value(measures, trials.key, [])
+    return measures, known
 
 
 def corrections_rows(session: Session, golfer_id: int) -> Sequence[ReadCorrection]:
