@@ -124,16 +124,24 @@ class Cases:
     def once(self):
         method, path, sent = self.program() if self.rng.random() < 0.1 else self.form()
         begun, core = time.perf_counter(), time.thread_time()
-        answer = self.asker.client.open(path, method=method, buffered=True, **sent)
+        status, location = self.answer(method, path, sent)
         took, core = time.perf_counter() - begun, time.thread_time() - core
-        self.statuses[answer.status_code] += 1
+        self.statuses[status] += 1
         if path == "/read":
             self.reads.append(core)
         self.slowest = max(self.slowest, (took, f"{method} {path[:100]}"))
-        if answer.status_code >= 500 or took > SLOW_S:
-            self.found.append((answer.status_code, round(took, 2), method, path[:300], repr(sent)[:1500]))
-        if answer.status_code in (302, 401) and "/sign-in" in (answer.location or "/sign-in"):
+        if status >= 500 or took > SLOW_S:
+            self.found.append((status, round(took, 2), method, path[:300], repr(sent)[:1500]))
+        if status in (302, 401) and "/sign-in" in (location or "/sign-in"):
             self.asker.begin()
+
+    def answer(self, method, path, sent):
+        """Return what a request was answered, and where it leads; what is not answered at all is a 599."""
+        try:
+            answer = self.asker.client.open(path, method=method, buffered=True, **sent)
+        except Exception as error:
+            return 599, f"{type(error).__name__}"
+        return answer.status_code, answer.location
 
     def form(self):
         seed = self.rng.choice(self.asker.seeds[self.rng.choice(self.routes)])

@@ -5,7 +5,7 @@ import re
 import pytest
 from sqlalchemy import select
 
-from orthocline.db.account.models import StrideTrial
+from orthocline.db.account.models import Golfer, StrideTrial
 from orthocline.formats.putt_document import schema
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.trials import add_stride_trial
@@ -15,6 +15,7 @@ from orthocline.services.ground.charts import new_green
 from orthocline.services.ground.places import Place
 from orthocline.services.log.noting import note_putt
 from orthocline.web.app import create_app
+from orthocline.web.database import session as web_session
 from orthocline.web.local import local_path
 from tests.conftest import PASSWORD, SECRET, app_config
 from tests.page import parsed, text, value
@@ -232,6 +233,21 @@ def test_errors_are_pages_and_never_tell_the_fault(database_url, sessions):
     assert client.get("/nowhere").status_code == 404
     assert client.put("/read").status_code == 405
     assert client.post("/log", data={"note": "x" * 200_000}).status_code == 413
+
+
+def test_what_the_database_refuses_is_a_page_for_who_is_signed_in_too(database_url, sessions, create_golfer):
+    app = create_app(app_config(database_url, SESSIONS=sessions))
+
+    def enter_twice():
+        web_session().add(Golfer(id=golfer.id, name="Tove", password_hash=""))
+        web_session().flush()
+
+    app.add_url_rule("/twice", "twice", enter_twice)
+    golfer, client = create_golfer(), app.test_client()
+    client.post("/sign-in", data={"name": "Tove", "password": PASSWORD})
+    broken = client.get("/twice")
+    assert (broken.status_code, "The fault is ours" in text(broken)) == (500, True)
+    assert client.get("/log").status_code == 200
 
 
 def test_sun_setting(client):

@@ -2,6 +2,7 @@
 
 from datetime import UTC, datetime, timedelta
 from statistics import fmean
+from uuid import UUID
 
 import pytest
 from sqlalchemy import create_engine, delete, func, select
@@ -158,6 +159,16 @@ def test_the_button_pressed_twice_makes_one_copy(app, session):
     for _ in range(2):
         assert app.test_client().post("/sign-in/demo", data=form).status_code == 303
     assert session.scalar(select(func.count()).select_from(Golfer).where(Golfer.demo == "copy")) == 1
+
+
+def test_the_key_with_which_somebody_signed_up_opens_the_demo_alone(app, session):
+    key = UUID("9f0d9c4e-1f9c-4b62-9c9e-0f3f1f2f6a12")
+    golfer = sign_up(session, "Runa", PASSWORD, key)
+    visitor = app.test_client()
+    assert visitor.post("/sign-in/demo", data={"key": str(key)}).status_code == 303
+    page = text(visitor.get("/account"))
+    assert "a copy of the demo that is yours alone" in page
+    assert demo_copy(session, datetime.now(UTC), key).id != golfer.id
 
 
 def test_nobody_is_entered_by_password_and_a_copy_can_be_deleted_without(app, session):

@@ -109,6 +109,8 @@ def test_signing_up_twice_with_one_form_is_one_golfer(client, session):
     assert [client.post("/sign-up", data=form).status_code for _ in range(2)] == [303, 303]
     assert client.post("/sign-up", data={**form, "password": NEW}).status_code == 422
     assert session.scalars(select(Golfer.name)).all() == ["Tove"]
+    assert client.post("/sign-up", data={**form, "name": "Runa", "password": NEW}).status_code == 303
+    assert session.scalars(select(Golfer.name).order_by(Golfer.id)).all() == ["Tove", "Runa"]
 
 
 @pytest.mark.parametrize("user", ["1", "x", "1.x", "9" * 40 + ".1", "-1.1", ".", "1.1.1"])

@@ -64,6 +64,12 @@ def let_go() -> None:
         g.pop("session").close()
 
 
+def take_back() -> None:
+    """Take back what the request wrote, so that its session can be asked again after it failed."""
+    if "session" in g:
+        g.session.rollback()
+
+
 def engine() -> Engine:
     """Return the application's connections, for what is counted or read beside the request's session."""
     return cast(Engine, current_app.extensions[ENGINE])

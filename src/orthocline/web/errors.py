@@ -7,7 +7,7 @@ from flask_wtf.csrf import CSRFError
 from werkzeug.exceptions import HTTPException, RequestURITooLarge, SecurityError
 
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
-from orthocline.web.database import AWAY, mark_away
+from orthocline.web.database import AWAY, mark_away, take_back
 from orthocline.web.once import sent_from_here, typed_form
 from orthocline.web.page import is_part
 from orthocline.web.plain import plain_page
@@ -112,6 +112,7 @@ def _aside(response: Response, wait_s: int) -> Response:
 
 def _broken(_error: Exception) -> tuple[str | Response, int]:
     log.exception("unhandled error", method=request.method, route=str(request.url_rule))
+    take_back()
     title, message = WORDS[500]
     return _page(500, title, f"{message} If it stays, tell whoever runs this: number {request_id()}.")
 

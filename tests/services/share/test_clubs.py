@@ -1,6 +1,7 @@
 """A club: founded, its greens and speeds kept by keepers, read by members, gone with its last keeper."""
 
 from datetime import UTC, datetime, timedelta
+from uuid import uuid4
 
 import pytest
 from sqlalchemy import select
@@ -78,6 +79,15 @@ def test_a_club_is_founded_once_and_few_are(session, runa):
     for name in ("", "x" * 61):
         with pytest.raises(InvalidError):
             found_club(runa, session, name)
+
+
+def test_a_form_of_somebody_elses_founds_another_club(session, runa, tove):
+    key = uuid4()
+    first = found_club(runa, session, "Links Club", key)
+    assert found_club(runa, session, "Links Club", key) == first
+    other = found_club(tove, session, "Links Club", key)
+    assert other != first
+    assert [one.giver_id for one in clubs_of(tove, session)] == [other]
 
 
 def test_one_code_lets_many_members_in_and_another_one_keeper(session, kept, tove, create_golfer):

@@ -42,11 +42,12 @@ def sign_up(session: Session, name: str, password: str, key: UUID | None = None)
     if not 1 <= len(tidy) <= NAME_LENGTH or not tidy.isprintable():
         raise InvalidError("name", f"A name has 1 to {NAME_LENGTH} characters, all of which can be seen.")
     check_password("password", password, tidy)
-    golfer = Golfer(name=tidy, password_hash=_hasher.hash(password), key=key)
+    golfer = Golfer(name=tidy, password_hash=_hasher.hash(password))
     hold(session, SIGNING_UP)
     before = golfer_of_key(session, key)
     if before and _opens(before, password):
         return before
+    golfer.key = None if before else key
     if golfer_named(session, tidy):
         raise InvalidError("name", f"Somebody is signed up as “{tidy}” already. Choose another name.")
     session.add(golfer)

@@ -121,7 +121,7 @@ def load_demo(session: Session, seed: int = 4) -> bool:
 def demo_copy(session: Session, now: datetime, key: UUID | None = None, name: str = DEMO_GOLFER) -> Golfer:
     """Return a copy of a golfer of the demo that is one visitor's alone, as if she had measured this morning.
 
-    Copies are swept away after `COPY_LIFE`. The same `key` again is the same copy.
+    Copies are swept away after `COPY_LIFE`. The same `key` again is the same copy, and opens nothing else.
 
     Raises
     ------
@@ -133,12 +133,13 @@ def demo_copy(session: Session, now: datetime, key: UUID | None = None, name: st
     template = demo_template(session, name)
     if template is None:
         raise NotFoundError("There is no demo here.")
-    copy = golfer_of_key(session, key)
-    if copy is None:
-        copy = Golfer(name=template.name, password_hash="", demo="copy", key=key)
-        session.add(copy)
-        session.flush()
-        copy_all(session, template, copy, _days_since(session, template, now))
+    before = golfer_of_key(session, key)
+    if before and before.demo == "copy":
+        return before
+    copy = Golfer(name=template.name, password_hash="", demo="copy", key=None if before else key)
+    session.add(copy)
+    session.flush()
+    copy_all(session, template, copy, _days_since(session, template, now))
     return copy
 
 

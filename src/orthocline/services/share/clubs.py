@@ -66,7 +66,7 @@ def found_club(viewer: Viewer, session: Session, name: str, key: UUID | None = N
         return before.id
     if len(clubs_of(viewer, session)) >= MOST_CLUBS:
         raise InvalidError("name", f"A golfer is in {MOST_CLUBS} clubs at most.")
-    club = Golfer(name=said, password_hash="", club=True, key=key)
+    club = Golfer(name=said, password_hash="", club=True, key=None if before else key)
     session.add(club)
     session.flush()
     what = [one.value for one in CLUB_GIVES]
