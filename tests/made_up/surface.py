@@ -26,6 +26,7 @@ class Trough:
     slope = staticmethod(trough_slope)
     steepest = 0.0
     step_m = 0.1
+    jumps = np.empty((0, 3))
 
     @cached_property
     def parameters(self):
