@@ -48,6 +48,7 @@ ANSWERED = "/train/putt/answer?asks=amount&ground=made&level=2&seed=99&answer=8+
 ADVISED = (
     "return (!document.querySelector('#firm-ask[hx-get]') || !!document.querySelector('#firm p'))"
     " && (!document.querySelector('#eyes-fold[open]') || !!document.querySelector('#eyes svg'))"
+    " && !document.querySelector('p#golfers-ask')"
 )
 """Whether what comes after the call is there."""
 PICTURES = (
