@@ -16,14 +16,13 @@ from typing import Final, NamedTuple
 
 import structlog
 from sqlalchemy import NullPool, create_engine
-from sqlalchemy.exc import InterfaceError, OperationalError
 from sqlalchemy.orm import Session, sessionmaker
 
 from orthocline.logs import say_in_json
-from orthocline.services.jobs.jobs import carry_out, give_up
+from orthocline.services.jobs.jobs import AWAY, carry_out, give_up
 
 LOOKS_EVERY_S: Final = 0.2
-AWAY: Final = 75
+STATUS_AWAY: Final = 75
 """With this a process ends whose database went away (EX_TEMPFAIL of sysexits.h)."""
 log = structlog.get_logger("orthocline.jobs")
 _forks = multiprocessing.get_context("forkserver")
@@ -69,7 +68,7 @@ def carry_out_confined(url: str, job_id: int, ends: Callable[[], bool], bounds: 
         process.join(LOOKS_EVERY_S)
     process.kill()
     process.join()
-    if process.exitcode == AWAY:
+    if process.exitcode == STATUS_AWAY:
         raise EndedError
     if process.exitcode:
         log.warning("job stopped", job=job_id, status=process.exitcode)
@@ -87,8 +86,8 @@ def _do(url: str, job_id: int, bounds: Bounds) -> None:
     began = monotonic()
     try:
         carry_out(sessions_of(url), job_id)
-    except (OperationalError, InterfaceError):
-        sys.exit(AWAY)
+    except AWAY:
+        sys.exit(STATUS_AWAY)
     except Exception:
         log.exception("job failed", job=job_id)
         sys.exit(1)

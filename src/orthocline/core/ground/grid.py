@@ -106,12 +106,12 @@ class Grid:
         """None."""
         return NO_JUMPS
 
-    @property
+    @cached_property
     def node_slopes(self) -> NDArray[np.float64]:
         """The gradient at the nodes [ratio], shape (rows, columns, 2)."""
         return np.stack([self._at_nodes(across=1), self._at_nodes(up=1)], axis=-1) / self.spacing_m
 
-    @property
+    @cached_property
     def steepest(self) -> float:
         """The steepest slope [ratio] at any node."""
         return float(np.hypot(*np.moveaxis(self.node_slopes, -1, 0)).max())

@@ -124,9 +124,8 @@ def _to_jump(jumps: Any, h: float, x: float, y: float, vx: float, vy: float) -> 
         gap = jumps[j, 2] - jumps[j, 0] * x - jumps[j, 1] * y
         speed = jumps[j, 0] * vx + jumps[j, 1] * vy
         if gap * speed > 0.0:
-            v = math.sqrt(vx * vx + vy * vy)
-            over = abs(gap) < CLOSE_M
-            h = min(h, (gap / speed + (CLOSE_M / abs(speed) if over else 0.0)) * (1.0 if over else UP_TO) / v)
+            seconds = (abs(gap) + CLOSE_M if abs(gap) < CLOSE_M else UP_TO * abs(gap)) / abs(speed)
+            h = min(h, seconds / math.sqrt(vx * vx + vy * vy))
     return h
 
 

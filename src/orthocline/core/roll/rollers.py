@@ -27,7 +27,7 @@ FINE_SHARE = 0.04
 """Step of a track that is drawn: its Hermite curve errs by less than a micrometre (benchmarks/step.py)."""
 OUTCOME_SHARE, OUTCOME_STRETCH = 0.2, 1.35
 """Steps of `outcomes_of`: share of the velocity that changes, and multiple of the ground's own step."""
-BETWEEN_JUMPS_M, MOST_STEPS = 0.2, 60
+BETWEEN_JUMPS_M, STEPS_BETWEEN = 0.2, 60
 """Where the slope jumps they end there, and may be so long [m] between, or longer on a long putt."""
 
 Outcomes = Callable[[NDArray[np.float64]], NDArray[np.float64]]
@@ -95,7 +95,7 @@ def outcomes_of(putt: Putt, path_limit_m: float = UNTIL_REST_M, *, beyond: bool 
     under = ground_under(putt)
     ground, accel = ground_of(under), accelerations_of(putt).row
     jumps = under.jumps
-    between = max(BETWEEN_JUMPS_M, putt.length_m / MOST_STEPS)
+    between = max(BETWEEN_JUMPS_M, putt.length_m / STEPS_BETWEEN)
     longest = between if len(jumps) else OUTCOME_STRETCH * under.step_m
     step = min(longest, putt.length_m / LEAST_STEPS)
     there = np.array([ball.x_m, ball.y_m, hole.x_m, hole.y_m, path_limit_m, beyond, OUTCOME_SHARE, step])

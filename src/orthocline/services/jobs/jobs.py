@@ -35,6 +35,8 @@ from orthocline.services.jobs.task import Made, Task
 PIECE_LENGTH, PIECE_S = 200_000, 0.4
 """About so many bytes are one piece of what is made; how far it is is said as often, or so often [s]."""
 NOTHING_ASKED = Task()
+AWAY: Final = (OperationalError, InterfaceError)
+"""So a database says that it went away: the job is begun again when that is back."""
 MOST_OPEN: Final = 5
 STOPPED: Final = "It took more memory or time than one piece of work may, and was stopped."
 TOO_MANY: Final = f"{MOST_OPEN} things are being done for you already: wait for one, or cancel one."
@@ -159,8 +161,8 @@ def carry_out(sessions: sessionmaker[Session], job_id: int) -> None:
             writing.rollback()
             end_job(writing, job.golfer_id, job_id, "failed", str(error))
             writing.commit()
-        except (OperationalError, InterfaceError):
-            raise  # the database went away: it is begun again when that is back
+        except AWAY:
+            raise
         except Exception as error:
             writing.rollback()
             why = STOPPED if isinstance(error, MemoryError) else ""

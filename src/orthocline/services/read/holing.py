@@ -94,9 +94,9 @@ def _ways(same: Same, golfer: Golfer, pasts: UsualPasts, doubt: Doubt, tries: in
 
 @lru_cache(KEPT)
 def _seconds(same: Same, golfer: Golfer, pasts: UsualPasts) -> SecondPutts:
-    return SecondPutts(_round(same, pasts), golfer)
+    return SecondPutts(_putts_round(same, pasts), golfer)
 
 
 @lru_cache(KEPT)
-def _round(same: Same, pasts: UsualPasts) -> RoundHole:
+def _putts_round(same: Same, pasts: UsualPasts) -> RoundHole:
     return RoundHole(same.putt, pasts)
