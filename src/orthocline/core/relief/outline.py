@@ -3,7 +3,7 @@
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 from typing import Final
 
 import numpy as np
@@ -19,6 +19,8 @@ FEWEST_CORNERS: Final = 3
 EVERY_M: Final = 0.25
 """Places of the curve lie about so far apart."""
 OVAL_CORNERS: Final = 8
+CURVES_KEPT: Final = 512
+"""Edges whose curves are kept, for those who list or draw their greens again."""
 
 
 @dataclass(frozen=True)
@@ -36,13 +38,7 @@ class Outline:
     @cached_property
     def curve(self) -> Figures:
         """The closed curve [m], shape (n, 2), its first place once."""
-        through = np.array([*self.corners, self.corners[0]])
-        apart = np.hypot(*np.diff(through, axis=0).T)
-        # Square roots of the distances keep the curve from looping where corners are unevenly far apart.
-        along = np.concatenate([[0.0], np.cumsum(np.sqrt(np.maximum(apart, 1e-6)))])
-        count = max(round(float(apart.sum()) / EVERY_M), 4 * len(self.corners))
-        spline = CubicSpline(along, through, bc_type="periodic")
-        return np.asarray(spline(np.linspace(0.0, along[-1], count, endpoint=False)))
+        return _curve(self.corners)
 
     @cached_property
     def box(self) -> tuple[Place, Place]:
@@ -79,6 +75,20 @@ class Outline:
             Shape (n,): where a ray to the right crosses the curve an odd number of times.
         """
         return np.asarray(_hold(self.curve, np.ascontiguousarray(places, dtype=float)))
+
+
+@lru_cache(CURVES_KEPT)
+def _curve(corners: tuple[Place, ...]) -> Figures:
+    """Return the closed curve through corners; nobody writes on it."""
+    through = np.array([*corners, corners[0]])
+    apart = np.hypot(*np.diff(through, axis=0).T)
+    # Square roots of the distances keep the curve from looping where corners are unevenly far apart.
+    along = np.concatenate([[0.0], np.cumsum(np.sqrt(np.maximum(apart, 1e-6)))])
+    count = max(round(float(apart.sum()) / EVERY_M), 4 * len(corners))
+    spline = CubicSpline(along, through, bc_type="periodic")
+    curve = np.asarray(spline(np.linspace(0.0, along[-1], count, endpoint=False)))
+    curve.flags.writeable = False
+    return curve
 
 
 @njit(**KEPT)

@@ -5,12 +5,13 @@ from typing import Final
 import numpy as np
 
 from orthocline.core.chart import Chart
-from orthocline.drawing.frame import fit
-from orthocline.drawing.scene import Area, Disc, Fill, Item, Line, Scene, Sign
+from orthocline.drawing.frame import Frame, fit
+from orthocline.drawing.scene import Area, Disc, Fill, Item, Line, Scene, Sign, Strokes
 
 WIDTH: Final = 120.0
 HEIGHT: Final = 96.0
 INSET: Final = 6.0
+DOT: Final = 2.4
 
 
 def small_map(chart: Chart, says: str) -> Scene | None:
@@ -29,7 +30,16 @@ def small_map(chart: Chart, says: str) -> Scene | None:
     items: list[Item] = [
         Area(edge, Sign.EDGE, Fill.GROUND),
         Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 1.4),
-        *(Disc(frame.spot(one.at_m[1], one.at_m[0]), 1.2, Sign.FALL) for one in chart.readings),
+        *_readings(frame, chart),
         *(Disc(frame.spot(y, x), 2.8, Sign.INK) for x, y in (one.at_m for one in chart.pins)),
     ]
     return Scene("", WIDTH, HEIGHT, says, tuple(items))
+
+
+def _readings(frame: Frame, chart: Chart) -> list[Item]:
+    """Return the readings as dots, strokes with round ends that lead nowhere: one thing, however many."""
+    if not chart.readings:
+        return []
+    places = np.array([one.at_m for one in chart.readings])
+    dots = frame.spots(places[:, 1], places[:, 0])
+    return [Strokes(np.repeat(dots, 2, axis=0), Sign.FALL, DOT, name="readings")]
