@@ -12,7 +12,7 @@ from orthocline.drawing.scene import Area, Fill, Item, Line, Scene, Sign, Spot, 
 from orthocline.drawing.svg import svg_file
 
 PICTURE = Path(__file__).parents[1] / "docs/structure.svg"
-FLOORS = ("web", "cli", "jobs", "services", "drawing", "wording", "formats", "db", "core")
+FLOORS = ("web", "cli", "jobs", "services", "drawing", "wording", "formats", "db", "engine", "core")
 """From the top down; nothing imports upward."""
 COLUMNS = ("ground", "roll", "speed", "calls", "read", "log", "account", "")
 """The rooms; last what a floor has for all of them."""

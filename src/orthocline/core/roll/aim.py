@@ -3,7 +3,7 @@
 import math
 from dataclasses import dataclass
 
-from orthocline.core.roll.lines import Line, lines_at, lines_nearest
+from orthocline.core.roll.lines import NEAR, Line, lines_at, lines_nearest
 from orthocline.core.roll.plane_aim import PAST, SPEED, lines_on_plane
 from orthocline.core.roll.plane_frame import PlaneFrame, by_closed_form, plane_frame
 from orthocline.core.roll.plane_roll import heading_at, path_left, rolled
@@ -57,7 +57,7 @@ class Aim:
         return length_m * math.tan(angle) if abs(angle) <= WIDEST_AIM_RAD else None
 
 
-def aims(putt: Putt, *, rests: bool = True) -> tuple[Aim, ...]:
+def aims(putt: Putt, *, rests: bool = True, near: float = NEAR) -> tuple[Aim, ...]:
     """Return every line through the hole's centre at the pace asked, or at the nearest pace there is.
 
     On a plane in still air by the closed form; on other ground, and in wind, by rolls.
@@ -69,6 +69,8 @@ def aims(putt: Putt, *, rests: bool = True) -> tuple[Aim, ...]:
     rests : bool
         False where hardly any ball rests by the hole: off a plane the pace is then looked for from the
         softest up, which takes less there.
+    near : float
+        Share to which the speed at the hole is found there, and where no line has the pace asked.
 
     Returns
     -------
@@ -85,7 +87,7 @@ def aims(putt: Putt, *, rests: bool = True) -> tuple[Aim, ...]:
     lines = lines_at(putt, putt.pace) if rests else []
     if lines:
         return tuple(_aim_along(putt, line, met=True) for line in lines)
-    return tuple(_aim_along(putt, line, _has_pace(putt, line)) for line in lines_nearest(putt))
+    return tuple(_aim_along(putt, line, _has_pace(putt, line)) for line in lines_nearest(putt, near))
 
 
 def aim(putt: Putt) -> Aim:

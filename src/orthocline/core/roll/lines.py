@@ -114,7 +114,7 @@ def lines_at(putt: Putt, pace: Pace, sweep: Sweep | None = None) -> list[Line]:
     return sorted(lines, key=lambda line: line.time_s)
 
 
-def lines_nearest(putt: Putt) -> list[Line]:
+def lines_nearest(putt: Putt, near: float = NEAR) -> list[Line]:
     """Return the lines of a putt at the pace nearest the asked one, where none has that.
 
     That is the softest pace of all that reach the hole, or one on either side of a jump: a little faster
@@ -124,6 +124,8 @@ def lines_nearest(putt: Putt) -> list[Line]:
     ----------
     putt : Putt
         The putt.
+    near : float
+        Share to which the speed at the hole is found.
 
     Returns
     -------
@@ -142,7 +144,7 @@ def lines_nearest(putt: Putt) -> list[Line]:
         if firm > FIRMEST_MPS:
             raise NoLineError("/surface", "no ball, however firm, reaches the hole on this ground")
         soft, firm = firm, FIRMER * firm
-    while firm > (1.0 + NEAR) * soft:
+    while firm > (1.0 + near) * soft:
         middle = math.sqrt(soft * firm)
         sweep = Sweep(enough[0].heading_rad, ASIDE_RAD, ASIDE_STEPS, NARROW_RAD)
         if lines := _firm_enough(putt, middle, asked, sweep):

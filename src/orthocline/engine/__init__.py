@@ -1,0 +1,1 @@
+"""The engine of large work: blocks of it, done by as many processes as there are."""
