@@ -6,7 +6,8 @@
 3. Reads in wind over the whole range that may be asked, the worst beside the median.
 4. How far stated ranges hold, and whether the reading named first is the best (`sureness.py`); what a watched
    ball implies (`watched.py`); surveyed greens (`greens.py`) and their files (`green_files.py`); every call
-   (`calls.py`); how firm (`holing.py`); what the log teaches (`learning.py`); training (`training.py`).
+   (`calls.py`); how firm (`holing.py`); what the log teaches (`learning.py`); training (`training.py`); a
+   whole green (`study.py`).
 5. Server time of a Read redraw, alone, with eight clients at once and beside 64 slow sockets, as served.
 6. The pages and the archive of a log of 20,000 putts, and the memory that they take.
 7. Page weight over the wire, compressed, fonts included; and the wait of the first visitor.

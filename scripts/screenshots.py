@@ -67,7 +67,7 @@ PICTURES = (
     ("pupils", "/pupils", DESK),
     ("drill", "/train/drills/straight_ring", DESK),
     ("green", "/greens/{Saltings}?spot=12+on,+3+right", DESK),
-    ("read-green", READ_ON_GREEN, DESK),
+    ("holes", "/holes/{study}", DESK),
     ("cards", "/cards?speed=10.2&past=9+in", DESK),
     ("book", "/book?look={Breakwater}", DESK),
 )
@@ -117,6 +117,9 @@ def take(driver: webdriver.Chrome, base: str) -> None:
     greens = {one.text.split("\n")[0].split(", ")[-1]: one.get_attribute("href") for one in links}
     numbers = {name: address.rpartition("/")[2] for name, address in greens.items()}
     numbers["read"] = misread(driver, base)
+    driver.get(f"{base}/greens/{numbers['Breakwater']}/holes")
+    study = driver.find_element(By.CSS_SELECTOR, "main li a").get_attribute("href") or ""
+    numbers["study"] = study.rpartition("/")[2]
     for name, path, size in PICTURES:
         driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
         driver.get(base + path.format(**numbers))

@@ -13,6 +13,7 @@ from orthocline.services.carry.cards import usual_cards
 from orthocline.services.carry.prints import ask_print
 from orthocline.services.ground.charts import keep_chart
 from orthocline.services.ground.places import Place
+from orthocline.services.ground.study_asked import ask_study
 from orthocline.services.jobs.jobs import ask_for
 from orthocline.services.log.noting import note_putt
 from orthocline.services.log.outings import begin_outing
@@ -34,13 +35,17 @@ SECRET = "Hollow by the old oak"
 """Stands in whatever is somebody's own."""
 OTHERWISE = {"name", "chart", "kind", "ending", "what", "filename", "token"}
 """Arguments that name no row."""
-SEEN_GREEN = {"greens.green", "greens.under", "green_files.green", "green_files.export"}
+SEEN_GREEN = {
+    *("greens.green", "greens.under", "green_files.green", "green_files.export"),
+    *("holes.page", "holes.one", "holes.keep"),
+}
 OF_PUPIL = {"pupils.one", "pupils.log", "pupils.putt", "pupils.drills"}
 LEFT = {"pupils.delete_note", "pupils.delete_session", "sharing.leave"}
 OF_CLUB = {"clubs.one", "clubs.leave"}
 KEPT = {
     *("clubs.delete", "clubs.delete_post", "clubs.invite", "clubs.post", "clubs.remove"),
     *("greens.about", "greens.edit", "greens.redo", "greens.undo", "green_files.give_to"),
+    *("holes.ask", "holes.delete", "holes.restore"),
 }
 MAY = {
     "neighbour": (set(), set()),
@@ -76,10 +81,12 @@ def rows_of_pupil(session, tove, coach):
             ("api_tokens", "golfer_id"),
         )
     }
+    green_id = keep_chart(viewer, session, Place(SECRET, "4"), CHART, "charted")
     return {
         "giver_id": tove.id,
         "putt_id": putt.id,
-        "green_id": keep_chart(viewer, session, Place(SECRET, "4"), CHART, "charted"),
+        "green_id": green_id,
+        "study_id": ask_study(viewer, session, green_id, 10.0, "middle", faster=False),
         "note_id": kept_speed(session, tove).id,
         "trial_id": number["stride_trials"](),
         "print_id": carried.id,
@@ -100,10 +107,12 @@ def rows_of_club(session, club, keeper, held):
     post_speed(who, session, SECRET, 10.0, NOW)
     invite_member(who, session, NOW)
     notes = METADATA.tables["speed_notes"]
+    green_id = keep_chart(who, session, Place(SECRET, "5"), CHART, "charted")
     return {
         "club_id": club.id,
         "giver_id": club.id,
-        "green_id": keep_chart(who, session, Place(SECRET, "5"), CHART, "charted"),
+        "green_id": green_id,
+        "study_id": ask_study(Viewer(keeper), session, green_id, 10.0, "middle", faster=False),
         "post_id": session.scalars(select(notes.c.id).where(notes.c.golfer_id == club.id)).one(),
         "note_id": session.scalars(select(notes.c.id).where(notes.c.golfer_id == club.id)).one(),
         "member_id": held.id,

@@ -5,7 +5,7 @@ from typing import Final
 from orthocline.db.account.models import Golfer, OwnMeasures, SlopePair, StrideTrial, StrokeTrial
 from orthocline.db.base import Base
 from orthocline.db.carry.models import Arrival, Print
-from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan
+from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan, GreenStudy
 from orthocline.db.jobs.models import FilePiece, GivenFile, Job, JobPiece
 from orthocline.db.log.habits import GolferHabits, ReadCorrection
 from orthocline.db.log.models import LoggedPutt, Outing
@@ -24,7 +24,7 @@ from orthocline.db.train.models import (
 METADATA = Base.metadata
 OWN: Final[tuple[type[Base], ...]] = (
     *(OwnMeasures, StrideTrial, StrokeTrial, SlopePair),
-    *(Course, Green, GreenScan, GreenChart),
+    *(Course, Green, GreenScan, GreenChart, GreenStudy),
     *(Outing, LoggedPutt, ReadCorrection, SpeedNote),
     *(TrainingSession, TrainedQuestion, TrainingLevel, TrainingMemory, DrillRun, PracticePlan),
     *(CoachNote, CoachSession),

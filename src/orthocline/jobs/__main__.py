@@ -8,6 +8,8 @@ from importlib import import_module
 
 from orthocline.logs import say_in_json
 
+AT_ONCE = 2
+"""A long job, of which there is one at a time, keeps nobody's short one waiting."""
 DIE_WITH_PARENT = 1
 """PR_SET_PDEATHSIG of Linux's prctl(2)."""
 WORKER = "orthocline.jobs.worker"
@@ -22,7 +24,7 @@ def main(parent: str = "") -> None:
             return
     say_in_json(os.environ.get("ORTHOCLINE_LOG", "info"))
     with import_module(WORKER).worker_of(os.environ["DATABASE_URL"], confined=True) as app:
-        app.run_worker(delete_jobs="successful", shutdown_graceful_timeout=5.0)
+        app.run_worker(concurrency=AT_ONCE, delete_jobs="successful", shutdown_graceful_timeout=5.0)
 
 
 if __name__ == "__main__":

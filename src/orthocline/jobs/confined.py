@@ -39,6 +39,10 @@ class Bounds(NamedTuple):
 
 
 USUAL: Final = Bounds()
+LONG: Final = Bounds(core_s=24 * 3600, at_all_s=24 * 3600.0)
+"""What a long one may take, and each process that it begins."""
+NICE: Final = 10
+"""Whoever waits for a page goes first."""
 
 
 class EndedError(Exception):
@@ -58,7 +62,7 @@ def carry_out_confined(url: str, job_id: int, ends: Callable[[], bool], bounds: 
     EndedError
         When `ends` says so before it is done, or the database went away; the job can be begun again.
     """
-    process = _forks.Process(target=_do, args=(url, job_id, bounds), daemon=True)
+    process = _forks.Process(target=_do, args=(url, job_id, bounds))
     process.start()
     until = monotonic() + bounds.at_all_s
     while process.exitcode is None and monotonic() < until:
@@ -82,6 +86,7 @@ def _do(url: str, job_id: int, bounds: Bounds) -> None:
     resource.setrlimit(resource.RLIMIT_FSIZE, (bounds.file, bounds.file))
     resource.setrlimit(resource.RLIMIT_CPU, (bounds.core_s, bounds.core_s))
     resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
+    os.nice(NICE)
     say_in_json(os.environ.get("ORTHOCLINE_LOG", "info"))
     began = monotonic()
     try:

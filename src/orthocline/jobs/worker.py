@@ -1,10 +1,10 @@
-"""The worker: takes jobs from the queue, one after the other, and takes up again what a killed one left."""
+"""The worker: takes jobs from the queue, and takes up again what a killed one left."""
 
 from procrastinate import App, JobContext, PsycopgConnector, RetryStrategy
 from sqlalchemy.engine import make_url
 
 from orthocline.db.jobs.queue import CARRY_OUT
-from orthocline.jobs.confined import EndedError, carry_out_confined, sessions_of
+from orthocline.jobs.confined import LONG, USUAL, EndedError, carry_out_confined, sessions_of
 from orthocline.services.jobs.jobs import carry_out, sweep
 
 STALLED, SWEEP = "take_up_stalled", "sweep"
@@ -19,10 +19,10 @@ def worker_of(url: str, *, confined: bool = False) -> App:
     app = App(connector=PsycopgConnector(conninfo=plain))
 
     @app.task(name=CARRY_OUT, pass_context=True, retry=AGAIN)
-    def do_job(context: JobContext, job_id: int) -> None:
+    def do_job(context: JobContext, job_id: int, long: bool = False) -> None:
         """Do one job."""
         if confined:
-            carry_out_confined(url, job_id, context.should_abort)
+            carry_out_confined(url, job_id, context.should_abort, LONG if long else USUAL)
         else:
             carry_out(sessions, job_id)
 

@@ -34,6 +34,7 @@ from orthocline.web import (
     greens,
     habits,
     health,
+    holes,
     installed,
     jobs,
     laid,
@@ -98,7 +99,7 @@ DEFAULTS: Mapping[str, Any] = {
 }
 FEATURES = (
     *(about, account, along, api, balls, beat, book, cards, clubs, course, drills, eyes, figures, firm),
-    *(grain, green_files, greens, habits, health, installed, jobs, laid, links, log, log_files, look),
+    *(grain, green_files, greens, habits, health, holes, installed, jobs, laid, links, log, log_files, look),
     *(
         measures,
         mode,

@@ -21,7 +21,7 @@ NAVIGATION = (
 SECTIONS = {
     **dict.fromkeys(("ramp", "other_methods"), "speed"),
     **dict.fromkeys(("along", "cards", "clubs", "course", "links", "prints", "pupils", "sharing"), "today"),
-    **dict.fromkeys(("book", "green_files"), "greens"),
+    **dict.fromkeys(("book", "green_files", "holes"), "greens"),
     **dict.fromkeys(("figures", "habits", "log_files", "noting", "rounds", "which_was_it"), "log"),
     **dict.fromkeys(
         ("drills", "laid", "practice", "reader", "slopes", "stand_in", "training_record"), "train"

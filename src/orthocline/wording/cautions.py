@@ -100,6 +100,14 @@ CAUTIONS: Mapping[str, str] = {
         f"{MEASURING} Chart where nobody plays: no water and no pegs off the practice green, and no mark"
         " left. Look at a map in a round only if the rules in force allow it."
     ),
+    "holes.page": (
+        "For who keeps a green, before play: whether a player may look at it in a round the rules in force"
+        " and the committee say. Walk the place before the hole is cut."
+    ),
+    "holes.one": (
+        "As sure as the green's chart and the day's speed. Walk the place before the hole is cut, and look at"
+        " what no chart has: worn, wet and sunken ground. In a round ask the committee before you look."
+    ),
     "grain.page": (
         "Look at the cup's rim while nobody putts, and touch neither the cup nor the grass: testing the green"
         " during a round may break the rules in force; ask the committee. Grain is the least sure of all."

@@ -104,4 +104,4 @@ def about_cup(right_m: float) -> str:
 
 def unbroken(text: str) -> str:
     """Return a sentence in which no line ends between a figure and its unit."""
-    return re.sub(r"(?<=[\d¼½¾]) (?=(?:ft|in|cm|m|m/s|ft/s|s|degrees)\b|%)", "\u00a0", text)
+    return re.sub(r"(?<=[\d¼½¾]) (?=(?:ft|in|cm|m|m/s|ft/s|s|degrees|paces?)\b|%)", "\u00a0", text)

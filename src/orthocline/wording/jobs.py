@@ -89,6 +89,15 @@ JOB_WORDS: Mapping[str, JobWords] = {
         "Take the file",
         ("Back to your greens", "greens.page"),
     ),
+    "study": JobWords(
+        "Holes of the day",
+        "Every half metre of the green is tried as a hole. It takes minutes, and goes on without this page.",
+        "It is worked out.",
+        "See it",
+        ("Back to your greens", "greens.page"),
+        "holes.made",
+        in_percent=True,
+    ),
     "green_import": JobWords(
         "A file of a green",
         "The file is read. Nothing is kept of it before you have seen what was understood.",

@@ -24,7 +24,7 @@ TITLE_LENGTH, DIGEST_LENGTH, KIND_LENGTH = 120, 64, 10
 
 
 class Print(UndoableEntry, Base):
-    """Cards or a book as they were made: what was asked, and every page, to be read and printed.
+    """Cards, a book or the sheet of a study as made: what was asked, and every page, to be read and printed.
 
     `digest` is that of everything a page depends on: the same again is the same print. `job_id` is the work
     that makes it, NULL once that is swept away; `made_at` is NULL until it is made. `pages` are titles with
@@ -33,7 +33,7 @@ class Print(UndoableEntry, Base):
 
     __tablename__ = "prints"
     __table_args__ = (
-        CheckConstraint("kind IN ('cards', 'book')", name="kind"),
+        CheckConstraint("kind IN ('cards', 'book', 'holes')", name="kind"),
         CheckConstraint("(made_at IS NULL) = (document IS NULL)", name="made"),
         UniqueConstraint("golfer_id", "key"),
         Index("ix_prints_golfer_id_digest", "golfer_id", "digest"),

@@ -4,9 +4,11 @@ from datetime import datetime
 from typing import Any
 
 from sqlalchemy import (
+    ARRAY,
     BigInteger,
     CheckConstraint,
     DateTime,
+    Float,
     ForeignKey,
     Index,
     String,
@@ -17,9 +19,10 @@ from sqlalchemy import (
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, declared_attr, mapped_column, relationship
 
-from orthocline.db.base import Base, Entry
+from orthocline.db.base import Base, Entry, UndoableEntry
 
 COURSE_LENGTH, GREEN_LENGTH = 80, 80
+MARK_LENGTH, LEVEL_LENGTH = 36, 20
 CHARACTER_LENGTH, CHANGE_LENGTH, NOTE_LENGTH = 200, 80, 240
 
 
@@ -83,6 +86,31 @@ class GreenChart(Entry, Base):
     change: Mapped[str] = mapped_column(String(CHANGE_LENGTH))
     scan_id: Mapped[int | None] = mapped_column(BigInteger, ForeignKey("green_scans.id"))
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class GreenStudy(UndoableEntry, Base):
+    """A study of a whole green: how a hole plays at each of its places, at some green speeds, for a golfer.
+
+    `mark` tells which chart it is of, `level` who putts. `job_id` is the work on it, NULL once that is swept
+    away; `made_at` and `found`, the open format, are NULL until it is worked out.
+    """
+
+    __tablename__ = "green_studies"
+    __table_args__ = (
+        CheckConstraint("(made_at IS NULL) = (found IS NULL)", name="made"),
+        UniqueConstraint("golfer_id", "key"),
+    )
+
+    green_id: Mapped[int] = mapped_column(BigInteger, ForeignKey("greens.id", ondelete="CASCADE"), index=True)
+    mark: Mapped[str] = mapped_column(String(MARK_LENGTH))
+    speeds_ft: Mapped[list[float]] = mapped_column(ARRAY(Float))
+    level: Mapped[str] = mapped_column(String(LEVEL_LENGTH))
+    asked_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    job_id: Mapped[int | None] = mapped_column(
+        BigInteger, ForeignKey("jobs.id", ondelete="SET NULL"), index=True
+    )
+    made_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    found: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True), deferred=True)
 
 
 class Placed:

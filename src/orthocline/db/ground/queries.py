@@ -8,7 +8,7 @@ from sqlalchemy import delete, exists, func, select
 from sqlalchemy.orm import Session, aliased
 
 from orthocline.db.entries import one_at_a_time, same
-from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan
+from orthocline.db.ground.models import Course, Green, GreenChart, GreenScan, GreenStudy
 
 
 def course_named(session: Session, golfer_id: int, name: str) -> Course | None:
@@ -122,3 +122,9 @@ def scan_document(session: Session, scan_id: int) -> dict[str, Any]:
     """Return a scan in the open format."""
     scan: dict[str, Any] = session.scalars(select(GreenScan.scan).where(GreenScan.id == scan_id)).one()
     return scan
+
+
+def studies_of_green(session: Session, green_id: int) -> Sequence[GreenStudy]:
+    """Return the studies of a green, deleted or not, newest first, without what was found."""
+    query = select(GreenStudy).where(GreenStudy.green_id == green_id)
+    return session.scalars(query.order_by(GreenStudy.asked_at.desc(), GreenStudy.id.desc())).all()

@@ -12,12 +12,20 @@ OPEN = ("waiting", "running")
 
 
 def begin_job(session: Session, job_id: int) -> Job | None:
-    """Mark a job as running and return it, with nothing made yet; None for one that is not open."""
-    begun = update(Job).where(Job.id == job_id, Job.state.in_(OPEN)).values(state="running", done=0)
-    job = session.scalar(begun.returning(Job))
-    if job:
-        session.execute(delete(JobPiece).where(JobPiece.job_id == job_id))
-    return job
+    """Mark a job as running and return it; None for one that is not open."""
+    begun = update(Job).where(Job.id == job_id, Job.state.in_(OPEN)).values(state="running")
+    return session.scalar(begun.returning(Job))
+
+
+def drop_pieces(session: Session, job_id: int) -> None:
+    """Delete what a job has made."""
+    session.execute(delete(JobPiece).where(JobPiece.job_id == job_id))
+
+
+def count_pieces(session: Session, job_id: int) -> int:
+    """Return how many pieces a job has made."""
+    query = select(func.coalesce(func.max(JobPiece.number), -1)).where(JobPiece.job_id == job_id)
+    return (session.scalar(query) or 0) + 1
 
 
 def move_job(session: Session, job_id: int, done: int, *, state: str = "running") -> bool:
@@ -31,7 +39,7 @@ def end_job(session: Session, golfer_id: int, job_id: int, state: str, why: str 
     ended = update(Job).where(Job.id == job_id, Job.golfer_id == golfer_id, Job.state.in_(OPEN))
     told = ended.values(state=state, why=why[:WHY_LENGTH])
     if session.scalar(told.returning(Job.id)) is not None:
-        session.execute(delete(JobPiece).where(JobPiece.job_id == job_id))
+        drop_pieces(session, job_id)
 
 
 def drop_job(session: Session, golfer_id: int, job_id: int) -> None:
@@ -52,6 +60,12 @@ def open_jobs(session: Session) -> tuple[int, int, float]:
     counts = func.count().filter(waiting), func.count().filter(Job.state == "running")
     row = session.execute(select(*counts, func.coalesce(oldest, 0.0)).where(Job.state.in_(OPEN))).one()
     return int(row[0]), int(row[1]), float(row[2])
+
+
+def is_open_job(session: Session, job_id: int | None) -> bool:
+    """Return whether a job is there, whoever's it is, and is not done."""
+    query = select(Job.id).where(Job.id == job_id, Job.state.in_(OPEN))
+    return session.scalar(query) is not None
 
 
 def open_jobs_of(session: Session, golfer_id: int) -> int:

@@ -77,18 +77,18 @@ class MapPen:
 
     def unsure(self, known: Known) -> Iterator[Item]:
         """Yield the wash over what is not sure."""
-        for area in self._areas(known.unsure):
+        for area in self.areas(known.unsure):
             yield Area(area[0], Sign.UNSURE, Fill.HATCHED, 1.2, rings=area[1:], name="unsure")
 
     def too_steep(self, known: Known, holding: float | None) -> Iterator[Item]:
         """Yield the edges of where it is steeper than what holds a ball [ratio], if that is known."""
         if holding is None:
             return
-        for rings in self._areas(steeper_than(known.relief, holding)):
+        for rings in self.areas(steeper_than(known.relief, holding)):
             for ring in rings:
                 yield Line(np.vstack([ring, ring[:1]]), Sign.FALL, 2.0, "5 4", name="too-steep")
 
-    def _areas(self, regions: Sequence[Region]) -> Iterator[tuple[Spots, ...]]:
+    def areas(self, regions: Sequence[Region]) -> Iterator[tuple[Spots, ...]]:
         """Yield areas on the green: the edge of each, and those of what is left out of it."""
         for region in regions:
             shape = shapely.Polygon(self.spots(region.edge), [self.spots(one) for one in region.holes])

@@ -7,14 +7,17 @@ from xml.etree import ElementTree
 
 from pydantic import TypeAdapter
 
+from orthocline.core.account import GOLFERS
 from orthocline.core.calls import SCHOOLS
 from orthocline.core.drills import LONGEST, TRAINS
+from orthocline.core.roll import RANGES
 from orthocline.core.speed import METHODS
 from orthocline.formats.chart_document import chart_of
 from orthocline.formats.putt_document import question_of
 from orthocline.formats.read_document import KeptRead
 from orthocline.formats.scan_part import ScanPart
 from orthocline.formats.sheet import sheet_of
+from orthocline.formats.study_part import StudyPart
 
 Row = dict[str, Any]
 DRAWN: Final = frozenset(
@@ -69,6 +72,16 @@ def _print(row: Row) -> None:
         require_drawing(page["drawing"])
 
 
+def _study(row: Row) -> None:
+    least, most = RANGES.green_speed_ft
+    if row["level"] not in GOLFERS or not all(least <= one <= most for one in row["speeds_ft"]):
+        raise ValueError("level, speeds_ft: there is no such study")
+    if row["found"] is not None:
+        part = StudyPart.model_validate(row["found"])
+        if len(part.played) != len(row["speeds_ft"]):
+            raise ValueError("found: not every speed is played")
+
+
 def require_drawing(drawing: str) -> None:
     """Refuse what is no drawing of this program's: it will stand in a page as it is.
 
@@ -100,6 +113,7 @@ CHECKS: Final[Mapping[str, Callable[[Row], Any]]] = {
     "own_measures": _measures,
     "green_scans": lambda row: ScanPart.model_validate(row["scan"]).scan,
     "green_charts": lambda row: chart_of(row["chart"]),
+    "green_studies": _study,
     "logged_putts": _putt,
     "speed_notes": _speed,
     "trained_questions": _question,

@@ -12,6 +12,7 @@ from orthocline.drawing.plain import TYPE
 from orthocline.services.account.access import Viewer, open_play
 from orthocline.services.carry.book import book_inputs, book_pages, book_title
 from orthocline.services.carry.cards import cards_inputs, cards_pages, cards_title
+from orthocline.services.carry.holes import holes_inputs, holes_pages, holes_title
 from orthocline.services.carry.pages import Maker
 from orthocline.services.jobs.task import Task
 from orthocline.services.undo import find_entry
@@ -19,6 +20,7 @@ from orthocline.services.undo import find_entry
 MAKERS: Final[Mapping[str, Maker]] = {
     "cards": Maker(cards_title, cards_inputs, cards_pages),
     "book": Maker(book_title, book_inputs, book_pages),
+    "holes": Maker(holes_title, holes_inputs, holes_pages),
 }
 """The kinds of prints. One more is one more entry."""
 MISSING: Final = "print of yours"

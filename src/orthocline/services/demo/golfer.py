@@ -22,6 +22,7 @@ from orthocline.services.demo.greens import DEMO_GREENS, load_demo_greens
 from orthocline.services.demo.season import IDRIS, TOVE, WREN, Season, season_end
 from orthocline.services.demo.sharing import found_demo_club, share_demo
 from orthocline.services.demo.speeds import COURSE, load_demo_speeds
+from orthocline.services.demo.study import study_demo
 from orthocline.services.demo.training import train_demo
 from orthocline.services.errors import NotFoundError
 from orthocline.services.ground.places import Place
@@ -81,12 +82,14 @@ class DemoPutt:
         )
 
 
+SEED, OF_GREENS = 4, 2
+"""What is drawn for the demo begins with it; for its greens with so much more."""
 SPINDRIFT = DemoPutt(4, 14.0, -0.021, 0.009, 10.2, 9.0)
 """The demo putt: green 4, 14 ft, 2.1 % falling left, 0.9 % up, speed 10.2, nine inches past."""
 
 
 @anyone
-def load_demo(session: Session, seed: int = 4) -> bool:
+def load_demo(session: Session, seed: int = SEED) -> bool:
     """Load the demo's golfer and all of hers, once; return whether it was loaded now."""
     hold(session, LOADING_DEMO)
     if demo_template(session, DEMO_GOLFER):
@@ -94,7 +97,7 @@ def load_demo(session: Session, seed: int = 4) -> bool:
     golfer = Golfer(name=DEMO_GOLFER, password_hash="", demo="template")
     session.add(golfer)
     session.flush()
-    greens = load_demo_greens(session, golfer, np.random.default_rng(seed + 2))
+    greens = load_demo_greens(session, golfer, np.random.default_rng(seed + OF_GREENS))
     load_demo_speeds(session, golfer, np.random.default_rng(seed + 1))
     golfers = [golfer]
     for number, player in enumerate(PLAYERS):
@@ -112,6 +115,7 @@ def load_demo(session: Session, seed: int = 4) -> bool:
         work_out_habits(Viewer(golfer), session, Task())
         if not number:
             carry_demo(session, golfer, season_end())
+            study_demo(session, golfer, season_end())
     share_demo(session, golfers[0], golfers[1:], season_end())
     found_demo_club(session, golfers, CLUBS_GREENS, np.random.default_rng(seed + 70))
     return True

@@ -248,12 +248,16 @@ class ChartedDemo:
     known: Known
 
 
+def demo_charts(rng: np.random.Generator) -> list[Chart]:
+    """Return what Wren charted, green by green."""
+    return [green.chart(rng) for green in DEMO_GREENS]
+
+
 @anyone
 def load_demo_greens(session: Session, golfer: Golfer, rng: np.random.Generator) -> list[ChartedDemo]:
     """Chart the greens of Ternholm for a golfer, and return them in their order."""
     wren, found = Viewer(golfer), []
-    for green in DEMO_GREENS:
-        chart = green.chart(rng)
+    for green, chart in zip(DEMO_GREENS, demo_charts(rng), strict=True):
         number = new_green(
             wren, session, green.place, deep_m=DEEP_M, wide_m=WIDE_M, character=green.character
         )

@@ -18,9 +18,11 @@ from orthocline.db.jobs.queries import (
     OPEN,
     add_piece,
     begin_job,
+    count_pieces,
     delete_old_jobs,
     drop_file,
     drop_job,
+    drop_pieces,
     end_job,
     move_job,
     open_jobs_of,
@@ -84,7 +86,7 @@ def ask_for(
     asked.total = KINDS[kind].size(viewer, session, task)
     session.add(asked)
     session.flush()
-    enqueue(session, asked.id)
+    enqueue(session, asked.id, long=KINDS[kind].long)
     return _progress(asked)
 
 
@@ -145,6 +147,8 @@ def result_of(viewer: Viewer, session: Session, job_id: int) -> Iterator[bytes]:
 def carry_out(sessions: sessionmaker[Session], job_id: int) -> None:
     """Do a job of the queue, unless it was cancelled; one that a killed worker left is begun again.
 
+    A long one goes on where it was left.
+
     Where the database goes away meanwhile, that is raised, and the job stays as it was begun.
     What is made is read in one transaction, begun first, and written in others, so that how far it is can be
     seen.
@@ -152,6 +156,8 @@ def carry_out(sessions: sessionmaker[Session], job_id: int) -> None:
     with sessions.begin() as reading, sessions() as writing:
         reading.connection()
         job = begin_job(writing, job_id)
+        if job and not KINDS[job.kind].long:
+            drop_pieces(writing, job_id)
         writing.commit()
         if job is None:
             return
@@ -190,10 +196,10 @@ def sweep(sessions: sessionmaker[Session]) -> None:
 def _make(job: Job, reading: Session, writing: Session) -> None:
     golfer = golfer_by_id(reading, job.golfer_id)
     assert golfer is not None, "jobs go with their golfer"
-    viewer, task, kind = Viewer(golfer, Mode(job.mode)), Task(job.asked, job.file_id), KINDS[job.kind]
+    viewer, task, kind = Viewer(golfer, Mode(job.mode)), Task(job.asked, job.file_id, job.id), KINDS[job.kind]
     made = kind.made(viewer, reading, task)
     with closing(made), closing(_joined(made)) as joined:
-        for number, piece in enumerate(joined):
+        for number, piece in enumerate(joined, start=count_pieces(writing, job.id)):
             if piece.content:
                 add_piece(writing, job.id, number, piece.content)
             runs = move_job(writing, job.id, min(piece.done, job.total))

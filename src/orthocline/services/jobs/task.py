@@ -7,10 +7,11 @@ from typing import Any, NamedTuple
 
 @dataclass(frozen=True)
 class Task:
-    """What is asked of a job: open data, and perhaps a file that the golfer gave."""
+    """What is asked of a job: open data, perhaps a file that the golfer gave; `job_id` while it is done."""
 
     asked: Mapping[str, Any] = field(default_factory=dict)
     file_id: int | None = None
+    job_id: int = 0
 
 
 class Made(NamedTuple):
