@@ -4,6 +4,7 @@ import re
 
 import pytest
 from selenium.webdriver import ActionChains, Keys
+from selenium.webdriver.common.by import By
 
 from tests.browser.conftest import DESK, PHONE, Live
 from tests.reads import SPINDRIFT
@@ -211,6 +212,8 @@ VIEWS = {
     "course": "/course",
     "book": "/book?shows=contours&scale=300",
     "book-error": "/book?scale=tiny",
+    "studies": "/greens/{studied}/holes",
+    "holes": "/holes/{study}",
     "sharing": "/sharing",
     "tokens": "/account/tokens",
     "programs": "/programs",
@@ -246,7 +249,7 @@ ON_A_PHONE = (
     *("today", "read", "own-words", "eyes", "look", "firm", "places", "balls", "log", "note", "note-after"),
     *("round", "card", "figures", "habits", "ramp", "green-slope", "green-putt", "read-on-green", "measures"),
     *("asked-sheen", "answered", "slopes-guessed", "drill", "cards", "course", "book"),
-    *("sharing", "pupils", "pupil", "club", "programs"),
+    *("sharing", "pupils", "pupil", "club", "programs", "studies", "holes"),
 )
 """Views that lie otherwise on a phone, and are looked at there."""
 
@@ -269,6 +272,8 @@ def test_axe_finds_nothing(page, metrics, who):
         "pupil": 1,
         "club": 1,
         "club_green": 1,
+        "studied": 1,
+        "study": 1,
     }
     if who == "golfer":
         page.as_wren()
@@ -280,6 +285,10 @@ def test_axe_finds_nothing(page, metrics, who):
         numbers["read"] = re.search(r"/(\d+)/which", which)[1]
         page.go("/greens")
         numbers["green"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
+        breakwater = page.driver.find_element(By.PARTIAL_LINK_TEXT, "Breakwater").get_attribute("href")
+        numbers["studied"] = breakwater.rpartition("/")[2]
+        page.go(f"/greens/{numbers['studied']}/holes")
+        numbers["study"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
         page.go("/clubs")
         numbers["club"] = page.find("main li a").get_attribute("href").rpartition("/")[2]
         page.go(f"/clubs/{numbers['club']}")

@@ -15,6 +15,7 @@ from orthocline.db.ground.models import GreenStudy
 from orthocline.db.jobs.models import Job, JobPiece
 from orthocline.engine import blocks
 from orthocline.services.account.access import Mode, Viewer
+from orthocline.services.carry.archive_checks import CHECKS
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground import charts, studies, study_asked, studying
 from orthocline.services.ground.places import Place
@@ -69,7 +70,7 @@ def test_every_place_is_played_at_both_speeds_and_kept_with_the_green(session, s
     study_id, job_id = asked
     jobs.carry_out(sessions, job_id)
     job = job_of(session, job_id)
-    found = studies.find_study(wren, session, study_id)
+    found = studies.find_study(wren, session, study_id, {})
     assert (job.state, job.why, job.done) == ("done", "", job.total)
     count = len(found.holes.places_m)
     assert job.total == 2 * count
@@ -91,7 +92,7 @@ def test_what_was_left_is_gone_on_with(session, sessions, wren, asked, here, mon
         content = "".join(f"{json.dumps(row)}\n" for row in rows).encode()
         other.add(JobPiece(job_id=job_id, number=0, content=content))
     jobs.carry_out(sessions, job_id)
-    found = studies.find_study(wren, session, study_id)
+    found = studies.find_study(wren, session, study_id, {})
     assert job_of(session, job_id).state == "done"
     assert len(here) == 2 * len(found.holes.places_m) - 2
     assert found.holes.played[0, 5].tolist() == [1.0, 0.5, 0.25, 0.125]
@@ -125,7 +126,7 @@ def test_an_engine_that_comes_to_no_end_says_so(session, sessions, wren, asked, 
     jobs.carry_out(sessions, asked[1])
     job = job_of(session, asked[1])
     assert (job.state, job.why) == ("failed", "The scheduler went away.")
-    found = studies.find_study(wren, session, asked[0])
+    found = studies.find_study(wren, session, asked[0], {})
     assert found.holes is None
     assert study_asked.progress_of(wren, session, found).why == "The scheduler went away."
 
@@ -136,7 +137,7 @@ def test_a_chart_that_changed_meanwhile_is_not_mixed_with_the_old(session, sessi
     session.commit()
     jobs.carry_out(sessions, asked[1])
     assert job_of(session, asked[1]).why == studying.CHANGED
-    assert studies.find_study(wren, session, asked[0]).is_old
+    assert studies.find_study(wren, session, asked[0], {}).is_old
 
 
 @pytest.mark.parametrize(
@@ -158,7 +159,7 @@ def test_a_green_of_which_nothing_is_read_has_no_ground(session, wren):
 def test_it_is_the_greens_and_off_in_competition(session, wren, green_id, asked, create_golfer):
     other = Viewer(create_golfer("Idris"))
     for attempt in (
-        lambda: studies.find_study(other, session, asked[0]),
+        lambda: studies.find_study(other, session, asked[0], {}),
         lambda: studies.list_studies(other, session, green_id),
         lambda: studies.delete_study(other, session, asked[0]),
         lambda: study_asked.ask_study(other, session, green_id, 10.0, "middle", faster=True),
@@ -168,14 +169,14 @@ def test_it_is_the_greens_and_off_in_competition(session, wren, green_id, asked,
             attempt()
     playing = Viewer(wren.golfer, Mode.COMPETITION)
     with pytest.raises(NotAllowedError, match="committee"):
-        studies.find_study(playing, session, asked[0])
+        studies.find_study(playing, session, asked[0], {})
 
 
 def test_it_is_deleted_with_a_way_back(session, wren, green_id, asked):
     assert studies.delete_study(wren, session, asked[0]) == green_id
     assert not studies.list_studies(wren, session, green_id)
     with pytest.raises(NotFoundError):
-        studies.find_study(wren, session, asked[0])
+        studies.find_study(wren, session, asked[0], {})
     assert studies.restore_study(wren, session, asked[0]) == green_id
     assert [one.id for one in studies.list_studies(wren, session, green_id)] == [asked[0]]
 
@@ -185,3 +186,30 @@ def test_one_more_than_are_kept_is_refused(session, wren, green_id, asked, monke
     assert asked
     with pytest.raises(InvalidError, match="are kept"):
         study_asked.ask_study(wren, session, green_id, 9.0, "middle", faster=True)
+
+
+ROW = {"level": "middle", "speeds_ft": [10.0]}
+FOUND = {"places_m": [[0.0, 1.0]], "played": [[[1.0, 0.9, 0.6, None]]], "rolls": 7}
+
+
+def test_a_study_in_an_archive_is_looked_at_before_it_is_brought_in():
+    CHECKS["green_studies"]({**ROW, "found": None})
+    CHECKS["green_studies"]({**ROW, "found": FOUND})
+
+
+@pytest.mark.parametrize(
+    "wrong",
+    [
+        {"level": "pro"},
+        {"speeds_ft": [99.0]},
+        {"speeds_ft": [10.0, 11.0]},
+        {"found": {**FOUND, "played": [[]]}},
+        {"found": {**FOUND, "played": [[[1.0, 0.9, 7.0, None]]]}},
+        {"found": {**FOUND, "places_m": [["a", 1.0]]}},
+        {"found": {**FOUND, "more": 1}},
+        {"found": {"places_m": [], "played": [[]], "rolls": 0}},
+    ],
+)
+def test_what_is_no_study_is_not_brought_in(wrong):
+    with pytest.raises(ValueError, match=r"."):
+        CHECKS["green_studies"]({**ROW, "found": FOUND, **wrong})

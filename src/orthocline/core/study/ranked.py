@@ -8,6 +8,7 @@ from typing import Final, NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 from scipy.ndimage import distance_transform_edt
+from scipy.spatial import KDTree
 
 from orthocline.core.relief import Outline
 from orthocline.core.study.place import SPACING_M
@@ -56,8 +57,7 @@ class Holes:
     @cached_property
     def from_edge_m(self) -> Figures:
         """How far each place is from the edge [m], shape (n,)."""
-        apart = self.places_m[:, None, :] - self.outline.curve[None, :, :]
-        return np.asarray(np.sqrt(np.square(apart).sum(axis=-1).min(axis=1)))
+        return np.asarray(KDTree(self.outline.curve).query(self.places_m)[0])
 
     def on_grid(self, figure: int, speed: int) -> tuple[Figures, Figures, Figures]:
         """Return one figure on the even grid of the places and beyond, as at the nearest that has it.

@@ -12,10 +12,10 @@ from orthocline.drawing.ground.holes_map import HolesShown
 from orthocline.drawing.svg import svg_file
 from orthocline.formats.paper import Size
 from orthocline.services.account.access import Viewer, open_play
-from orthocline.services.account.measures import own_measures, wording_of
+from orthocline.services.account.measures import own_measures, own_senses, wording_of
 from orthocline.services.carry.pages import Page, Pages
 from orthocline.services.errors import DomainError
-from orthocline.services.ground.studies import find_study
+from orthocline.services.ground.studies import Studied, find_study
 from orthocline.services.ground.studying import ROOM
 from orthocline.wording.ground.holes import COLUMN_WORDS, foot_words, hole_line, lead_words
 
@@ -26,20 +26,20 @@ PAGE: Final = Size(210.0, 297.0)
 @open_play(ROOM)
 def holes_title(viewer: Viewer, session: Session, asked: Mapping[str, Any]) -> str:
     """Return what a sheet is called: ``Holes of green 6, Breakwater``."""
-    return f"Holes of {find_study(viewer, session, asked['study_id']).held.place.green}"
+    return f"Holes of {_study(viewer, session, asked).held.place.green}"
 
 
 @open_play(ROOM)
 def holes_inputs(viewer: Viewer, session: Session, asked: Mapping[str, Any]) -> list[str]:
     """Return what a sheet depends on besides what is asked: the green's chart, the golfer, the model."""
-    found = find_study(viewer, session, asked["study_id"])
+    found = _study(viewer, session, asked)
     return [MODEL_VERSION, found.held.mark, repr(wording_of(own_measures(viewer, session)))]
 
 
 @open_play(ROOM)
 def holes_pages(viewer: Viewer, session: Session, asked: Mapping[str, Any]) -> Pages:
     """Return the sheet, its map at the slowest speed; raises DomainError for a study that is not made."""
-    found, wording = find_study(viewer, session, asked["study_id"]), wording_of(own_measures(viewer, session))
+    found, wording = _study(viewer, session, asked), wording_of(own_measures(viewer, session))
     holes, known = found.holes, found.known
     if holes is None or known is None or found.made_at is None:
         raise DomainError("That study is not made yet.")
@@ -58,3 +58,7 @@ def holes_pages(viewer: Viewer, session: Session, asked: Mapping[str, Any]) -> P
     shown = HolesShown("three", 0, ranked)
     scene = holes_sheet(found.held.chart, known, holes, shown, said, wording)
     return Pages((Page(found.held.place.green, svg_file(scene, printed=True)),), PAGE, PAPER)
+
+
+def _study(viewer: Viewer, session: Session, asked: Mapping[str, Any]) -> Studied:
+    return find_study(viewer, session, asked["study_id"], own_senses(own_measures(viewer, session)))

@@ -9,13 +9,13 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from orthocline.core.chart import UNSURE_SD, Known
+from orthocline.core.ground import Sense
 from orthocline.core.study import Holes
 from orthocline.db.entries import purge_deleted, row_of
 from orthocline.db.ground.models import GreenStudy as GreenStudy
 from orthocline.db.ground.queries import studies_of_green
 from orthocline.formats.study_part import StudyPart
 from orthocline.services.account.access import NOT_SHARED, Viewer, open_play
-from orthocline.services.account.measures import own_measures, own_senses
 from orthocline.services.errors import NotFoundError
 from orthocline.services.ground.charts import ChartedGreen, find_green, green_to_change, known_of
 from orthocline.services.ground.studying import ROOM
@@ -67,11 +67,17 @@ def list_studies(viewer: Viewer, session: Session, green_id: int) -> Sequence[Gr
 
 
 @open_play(ROOM)
-def find_study(viewer: Viewer, session: Session, study_id: int) -> Studied:
-    """Return a study of a green that the viewer sees; raises NotFoundError for another."""
+def find_study(viewer: Viewer, session: Session, study_id: int, own: dict[str, Sense]) -> Studied:
+    """Return a study of a green that the viewer sees, its ground as their own senses have it.
+
+    Raises
+    ------
+    NotFoundError
+        For another.
+    """
     row = _row(session, study_id)
     held = find_green(viewer, session, row.green_id)
-    known = known_of(viewer, held.chart, own_senses(own_measures(viewer, session)))
+    known = known_of(viewer, held.chart, own)
     part = StudyPart.model_validate(row.found) if row.made_at else None
     old = held.mark != row.mark
     return Studied(row.id, held, known, tuple(row.speeds_ft), row.level, row.made_at, part, row.job_id, old)

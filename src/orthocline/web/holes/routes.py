@@ -7,6 +7,7 @@ from flask_login import login_required
 from werkzeug.wrappers import Response as AnyResponse
 
 from orthocline.core.study import FROM_EDGE_M
+from orthocline.services.account.measures import own_senses
 from orthocline.services.carry.prints import ask_print
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.charts import find_green, green_to_change
@@ -16,7 +17,7 @@ from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
 from orthocline.web.holes.forms import StudyForm
 from orthocline.web.holes.view import USUAL_FIGURE, HolesView, StudyRow
-from orthocline.web.identity import admitted, viewer, wording
+from orthocline.web.identity import admitted, measures, viewer, wording
 from orthocline.web.once import entry_key
 from orthocline.web.security import read_limit
 from orthocline.web.shared.numbers import number_asked
@@ -60,7 +61,7 @@ def ask(green_id: int) -> Page:
 @read_limit
 def one(study_id: int) -> str:
     """A study: its map and its fair holes, or how far it is."""
-    found = find_study(viewer(), session(), study_id)
+    found = find_study(viewer(), session(), study_id, own_senses(measures()))
     if found.holes is None or found.known is None:
         job = progress_of(viewer(), session(), found)
         return render_template("holes/waits.html", studied=found, job=job, words=JOB_WORDS["study"])
