@@ -7,21 +7,22 @@ from typing import Final
 from orthocline.core.chart import Chart, Known
 from orthocline.core.study import Holes
 from orthocline.drawing.ground.green_map import WIDTH, map_frame
-from orthocline.drawing.ground.holes_map import HolesShown, map_items
+from orthocline.drawing.ground.holes_map import HolesShown, Lies, map_items
 from orthocline.drawing.lettering import LARGE, cut
 from orthocline.drawing.scene import Item, Line, Scene, Sign, Spot, Words, spots_of
 from orthocline.wording.ground.holes import HoleLine
 from orthocline.wording.wording import Wording
 
-TALL: Final = 297.0 / 210.0 * WIDTH
+WIDE: Final = 760.0
+TALL: Final = 297.0 / 210.0 * WIDE
 """As high for its width as A4."""
 MARGIN: Final = 24.0
-TITLE, LEAD, MAP = 34.0, 58.0, 62.0
-ROW: Final = 20.0
-COLUMNS: Final = (WIDTH - 24.0, 527.0, 458.0)
+TITLE, LEAD, MAP = 40.0, 68.0, 76.0
+ROW: Final = 24.0
+COLUMNS: Final = (WIDE - 24.0, 636.0, 536.0)
 """Right sides of the figures, from the last to the first."""
-FAIR: Final = 222.0
-LETTERS_UP: Final = 5.0
+FAIR: Final = 256.0
+LETTERS_UP: Final = 6.0
 
 
 @dataclass(frozen=True)
@@ -40,12 +41,12 @@ def holes_sheet(
 ) -> Scene:
     """Return the sheet; what it draws of the green is as `map_items` has it."""
     frame, height = map_frame(known.outline)
-    frame = replace(frame, hole_y=frame.hole_y + MAP)
-    room = WIDTH - 2.0 * MARGIN
+    left, room = 0.5 * (WIDE - WIDTH), WIDE - 2.0 * MARGIN
+    frame = replace(frame, hole_x=frame.hole_x + left, hole_y=frame.hole_y + MAP)
     items: list[Item] = [
         Words(cut(said.title, room, LARGE), Spot(MARGIN, TITLE), large=True),
         Words(cut(said.lead, room), Spot(MARGIN, LEAD)),
-        *map_items(frame, MAP + height, chart, known, holes, shown, wording),
+        *map_items(Lies(frame, MAP + height, left), chart, known, holes, shown, wording),
     ]
     top = MAP + height + ROW
     items += _row(top, "", "", "", said.columns)
@@ -53,14 +54,14 @@ def holes_sheet(
         foot = top + ROW * i
         items.append(
             Line(
-                spots_of((MARGIN, foot - ROW + LETTERS_UP), (WIDTH - MARGIN, foot - ROW + LETTERS_UP)),
+                spots_of((MARGIN, foot - ROW + LETTERS_UP), (WIDE - MARGIN, foot - ROW + LETTERS_UP)),
                 Sign.RULE,
                 0.8,
             )
         )
         items += _row(foot, one.mark, one.where, one.fair, one.figures)
     items.append(Words(said.foot, Spot(MARGIN, TALL - MARGIN), Sign.QUIET))
-    return Scene("", WIDTH, TALL, f"{said.title}. {said.lead}", tuple(items))
+    return Scene("", WIDE, TALL, f"{said.title}. {said.lead}", tuple(items))
 
 
 def _row(foot: float, mark: str, where: str, fair: str, figures: Sequence[str]) -> list[Item]:

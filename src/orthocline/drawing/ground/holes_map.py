@@ -29,6 +29,15 @@ HOLE, NUMBER_DOWN, TYPE = 11.0, 5.0, 18.0
 
 
 @dataclass(frozen=True)
+class Lies:
+    """How a map lies on a sheet: its frame, its foot so far down, its left side so far in."""
+
+    frame: Frame
+    foot: float
+    left: float = 0.0
+
+
+@dataclass(frozen=True)
 class HolesShown:
     """What of a study is shown: a figure by its name, at one of the speeds, and its ranked holes."""
 
@@ -54,29 +63,30 @@ def holes_map(
         The map in words.
     """
     frame, height = map_frame(known.outline)
-    items = map_items(frame, height, chart, known, holes, shown, wording)
+    items = map_items(Lies(frame, height), chart, known, holes, shown, wording)
     return Scene("map", WIDTH, height, says, tuple(items))
 
 
 def map_items(
-    frame: Frame, foot: float, chart: Chart, known: Known, holes: Holes, shown: HolesShown, wording: Wording
+    lies: Lies, chart: Chart, known: Known, holes: Holes, shown: HolesShown, wording: Wording
 ) -> Iterator[Item]:
-    """Yield what the map of a study is made of, its frame as given and its foot so far down the sheet."""
-    pen = MapPen(frame, wording, known.outline)
+    """Yield what the map of a study is made of."""
+    pen = MapPen(lies.frame, wording, known.outline)
     edge = pen.spots(known.outline.curve)
     wanted: list[Wanted] = []
     yield Area(edge, Sign.EDGE, Fill.GROUND, name="green")
-    yield from _bands(pen, holes, shown, wanted)
-    yield from pen.contours(known)[1]
-    yield from pen.unsure(known)
-    yield Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 2.2, name="edge")
-    marks = [*_pins(pen, chart, wanted), *_ranked(pen, holes, shown.ranked)]
+    bands = list(_bands(pen, holes, shown, wanted))
+    yield from [*bands, *pen.contours(known)[1], *pen.unsure(known)]
+    rim = Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 2.2, name="edge")
+    marks = [rim, *_pins(pen, chart, wanted), *_ranked(pen, holes, shown.ranked)]
     yield from marks
-    room = Room(6.0, WIDTH - 6.0, float(edge[:, 1].min()) - 8.0, foot - 34.0, TYPE)
-    for label in place_labels(wanted, ink_of(marks), room):
+    left, right = lies.left, lies.left + WIDTH
+    room = Room(left + 6.0, right - 6.0, float(edge[:, 1].min()) - 8.0, lies.foot - 34.0, TYPE)
+    ink = ink_of([*marks, *(one for one in bands if isinstance(one, Line))])
+    for label in place_labels(wanted, ink, room):
         yield from label.items
-    yield Words("play comes in from below", Spot(8.0, foot - 10.0), Sign.QUIET)
-    yield Words(FIGURES[shown.figure].darker, Spot(WIDTH - 8.0, foot - 10.0), Sign.INK, "end")
+    yield Words("play comes in from below", Spot(left + 8.0, lies.foot - 10.0), Sign.QUIET)
+    yield Words(FIGURES[shown.figure].darker, Spot(right - 8.0, lies.foot - 10.0), Sign.INK, "end")
 
 
 def _bands(pen: MapPen, holes: Holes, shown: HolesShown, wanted: list[Wanted]) -> Iterator[Item]:
