@@ -95,12 +95,7 @@ def _found(done: Any) -> list[Any]:
 def _client(scheduler: str) -> Iterator[Client]:
     """Let in who talks to the scheduler of a cluster, or to one of this machine that ends with it."""
     if scheduler:
-        try:
-            client = Client(scheduler, timeout=WAIT_S, set_as_default=False)
-            client.wait_for_workers(1, timeout=WAIT_S)
-        except (OSError, TimeoutError, ValueError) as error:
-            raise EngineError(f"No cluster of workers answers at {scheduler}.") from error
-        with client:
+        with _reached(scheduler) as client:
             yield client
         return
     alone: dict[str, Any] = {"processes": True, "threads_per_worker": 1, "dashboard_address": None}
@@ -113,3 +108,18 @@ def _client(scheduler: str) -> Iterator[Client]:
         # A worker that is begun again just then cannot be waited for; it ends with this process.
         with suppress(AssertionError, TimeoutError):
             cluster.close()
+
+
+def _reached(scheduler: str) -> Client:
+    """Return who talks to the scheduler of a cluster that has a worker."""
+    away = EngineError(f"No cluster of workers answers at {scheduler}.")
+    try:
+        client = Client(scheduler, timeout=WAIT_S, set_as_default=False)
+    except (OSError, TimeoutError, ValueError) as error:
+        raise away from error
+    try:
+        client.wait_for_workers(1, timeout=WAIT_S)
+    except TimeoutError as error:
+        client.close()
+        raise away from error
+    return client

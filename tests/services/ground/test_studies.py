@@ -2,13 +2,14 @@
 
 import json
 import math
+from pathlib import Path
 
 import numpy as np
 import pytest
 from sqlalchemy import select
 
 from orthocline.core.account import GOLFERS, USUAL_PASTS
-from orthocline.core.chart import Chart, ChartPin, ChartReading
+from orthocline.core.chart import Chart, ChartPin, ChartReading, Known, surveyed
 from orthocline.core.ground import Grid
 from orthocline.core.study import Study, played_at
 from orthocline.db.ground.models import GreenStudy
@@ -16,6 +17,9 @@ from orthocline.db.jobs.models import Job, JobPiece
 from orthocline.engine import blocks
 from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.carry.archive_checks import CHECKS
+from orthocline.services.demo import study
+from orthocline.services.demo.golfer import OF_GREENS, SEED
+from orthocline.services.demo.greens import DEMO_GREENS, demo_charts
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
 from orthocline.services.ground import charts, studies, study_asked, studying
 from orthocline.services.ground.places import Place
@@ -213,3 +217,16 @@ def test_a_study_in_an_archive_is_looked_at_before_it_is_brought_in():
 def test_what_is_no_study_is_not_brought_in(wrong):
     with pytest.raises(ValueError, match=r"."):
         CHECKS["green_studies"]({**ROW, "found": FOUND, **wrong})
+
+
+def test_the_study_that_the_demo_has_is_what_is_worked_out_now():
+    charts = demo_charts(np.random.default_rng(SEED + OF_GREENS))
+    chart = charts[DEMO_GREENS.index(study.BREAKWATER)]
+    plan = studying.Plan(Known(surveyed(chart.readings, {}), chart.outline), study.SPEEDS_FT, study.LEVEL)
+    kept = json.loads((Path(study.__file__).parent / study.FILE).read_text())
+    assert kept["places_m"] == plan.places.tolist()
+    for number in (400, 1700, 2100):
+        speed, place = divmod(number, len(plan.places))
+        # A ball more or less of four thousand: processors round differently.
+        told = [math.nan if one is None else one for one in kept["played"][speed][place]]
+        assert told == pytest.approx(studying.played_of(plan.studies, plan.item(number))[:4], abs=5e-4)

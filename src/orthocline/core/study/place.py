@@ -220,9 +220,9 @@ class _Hole:
     def _rolled(self, ball: Point) -> _Rolled:
         """Return the balls of the putt from one place, rolled a foot past at most."""
         study = self.study
-        putt = Putt(ball, self.hole, study.ground, study.green_speed_ft, RollPast(FOOT_M))
-        putt = replace(putt, pace=RollPast(min(FOOT_M, study.pasts.on(putt.grade))))
         try:
+            putt = Putt(ball, self.hole, study.ground, study.green_speed_ft, RollPast(FOOT_M))
+            putt = replace(putt, pace=RollPast(min(FOOT_M, study.pasts.on(putt.grade))))
             aim = aims(putt, rests=self.rests, near=NEAR)[0]
         except PuttError:
             return _Rolled(False, None)
