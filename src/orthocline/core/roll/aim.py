@@ -70,7 +70,7 @@ def aims(putt: Putt, *, rests: bool = True, near: float = NEAR) -> tuple[Aim, ..
         False where hardly any ball rests by the hole: off a plane the pace is then looked for from the
         softest up, which takes less there.
     near : float
-        Share to which the speed at the hole is found there, and where no line has the pace asked.
+        Share to which the speed at the hole is found there, and where no line has the pace asked [ratio].
 
     Returns
     -------

@@ -125,7 +125,7 @@ def lines_nearest(putt: Putt, near: float = NEAR) -> list[Line]:
     putt : Putt
         The putt.
     near : float
-        Share to which the speed at the hole is found.
+        Share to which the speed at the hole is found [ratio].
 
     Returns
     -------

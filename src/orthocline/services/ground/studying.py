@@ -85,6 +85,7 @@ def played_of(studies: tuple[Study, ...], item: Item) -> Played:
     return played_at(studies[speed], place)
 
 
+@open_play(ROOM)
 def plan_of(viewer: Viewer, session: Session, held: ChartedGreen, asked: GreenStudy) -> Plan:
     """Return what is worked out of a green; raises DomainError where it cannot be."""
     known = known_of(viewer, held.chart, own_senses(own_measures(viewer, session)))
