@@ -38,7 +38,7 @@ class StudyRow(NamedTuple):
     @classmethod
     def of(cls, one: GreenStudy, calendar: Calendar) -> "StudyRow":
         """Return a study as the list shows it."""
-        when = calendar.moment(one.made_at) if one.made_at else "being worked out"
+        when = calendar.moment(one.made_at) if one.made_at else "not worked out yet"
         return cls(one.id, study_words(one.speeds_ft, one.level), when)
 
 
@@ -96,7 +96,7 @@ class HolesView:
 
     @property
     def lead(self) -> str:
-        """How many are fair, and where the easiest is."""
+        """Where the easiest fair hole is."""
         return lead_words(self.ranked, self.holes, self.speeds_ft, self.wording)
 
     @cached_property

@@ -28,7 +28,7 @@ FIGURES: Final[Mapping[str, FigureWords]] = {
 """By the name in an address."""
 LISTED: Final = ("three", "mid", "short")
 """The figures that a list of holes has."""
-COLUMN_WORDS: Final = ("Three-putts", "From 6 ft", "From 3 ft")
+COLUMN_WORDS: Final = tuple(FIGURES[one].name for one in LISTED)
 """The same as the heads of its columns."""
 
 
