@@ -3,6 +3,7 @@
 import json
 import math
 from pathlib import Path
+from uuid import uuid4
 
 import numpy as np
 import pytest
@@ -119,6 +120,15 @@ def test_the_same_is_asked_for_once(session, sessions, wren, green_id, asked, he
     session.get(Job, failed.job_id).state = "failed"
     session.flush()
     assert study_asked.ask_study(wren, session, green_id, 10.0, "new", faster=True) != other
+
+
+def test_a_form_sent_again_is_the_same_study_whatever_became_of_it(session, wren, green_id):
+    key = uuid4()
+    first = study_asked.ask_study(wren, session, green_id, 9.0, "low", faster=False, key=key)
+    session.get(Job, session.get(GreenStudy, first).job_id).state = "cancelled"
+    session.flush()
+    assert study_asked.ask_study(wren, session, green_id, 9.0, "low", faster=False, key=key) == first
+    assert study_asked.ask_study(wren, session, green_id, 9.0, "low", faster=False, key=uuid4()) != first
 
 
 def test_an_engine_that_comes_to_no_end_says_so(session, sessions, wren, asked, monkeypatch):

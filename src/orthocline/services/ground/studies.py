@@ -95,7 +95,7 @@ def delete_study(viewer: Viewer, session: Session, study_id: int) -> int:
 @open_play(ROOM)
 def restore_study(viewer: Viewer, session: Session, study_id: int) -> int:
     """Bring a deleted study back, and return its green; raises NotFoundError where it is gone."""
-    row = _kept_row(viewer, session, study_id, deleted=True)
+    row = _kept_row(viewer, session, study_id)
     row.deleted_at = None
     return row.green_id
 
@@ -107,7 +107,7 @@ def _row(session: Session, study_id: int, *, deleted: bool = False) -> GreenStud
     return row
 
 
-def _kept_row(viewer: Viewer, session: Session, study_id: int, *, deleted: bool = True) -> GreenStudy:
-    row = _row(session, study_id, deleted=deleted)
+def _kept_row(viewer: Viewer, session: Session, study_id: int) -> GreenStudy:
+    row = _row(session, study_id, deleted=True)
     green_to_change(viewer, session, row.green_id)
     return row

@@ -21,7 +21,7 @@ from orthocline.services.jobs.task import Task
 
 KIND: Final = "study"
 MOST_STUDIES: Final = 20
-"""So many studies of a green are kept, with those that can still be brought back."""
+"""So many studies of a green are kept."""
 FASTER_FT: Final = 1.0
 """A foot more: how the same holes would play on a faster day."""
 
@@ -59,10 +59,13 @@ def ask_study(
     one_at_a_time(session, green.golfer_id)
     asked = GreenStudy(golfer_id=green.golfer_id, key=key, green_id=green_id, mark=held.mark, level=level)
     asked.speeds_ft = list(speeds)
-    kept = studies_of_green(session, green_id)
-    before = with_same_key(session, asked) or next((one for one in kept if _same(one, asked)), None)
-    if before and (before.made_at or is_open_job(session, before.job_id)):
+    before = with_same_key(session, asked)
+    if before:
         return before.id
+    kept = [one for one in studies_of_green(session, green_id) if not one.deleted_at]
+    alike = next((one for one in kept if _same(one, asked)), None)
+    if alike and (alike.made_at or is_open_job(session, alike.job_id)):
+        return alike.id
     if len(kept) >= MOST_STUDIES:
         raise InvalidError("speed", f"{MOST_STUDIES} studies of a green are kept: delete one first.")
     try:
@@ -97,4 +100,4 @@ def study_of_job(viewer: Viewer, session: Session, job_id: int) -> int:
 
 def _same(one: GreenStudy, other: GreenStudy) -> bool:
     told = one.mark, tuple(one.speeds_ft), one.level
-    return not one.deleted_at and told == (other.mark, tuple(other.speeds_ft), other.level)
+    return told == (other.mark, tuple(other.speeds_ft), other.level)
