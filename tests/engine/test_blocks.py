@@ -63,6 +63,13 @@ def test_what_a_killed_worker_was_at_is_done_by_another(tmp_path):
     assert (tmp_path / "3").exists()
 
 
+def test_what_was_told_is_not_done_again_where_its_worker_is_killed(tmp_path, monkeypatch):
+    with cluster(1) as started:
+        monkeypatch.setenv(SCHEDULER, started.scheduler_address)
+        assert done(work.late_killing, str(tmp_path)) == {i: i for i in range(24)}
+    assert [len(list(tmp_path.glob(f"{i}-*"))) for i in (0, 8, 15)] == [1, 1, 1]
+
+
 def test_what_kills_every_worker_ends_the_work():
     with pytest.raises(EngineError):
         done(work.always_killing, None, BLOCK)

@@ -36,6 +36,16 @@ def always_killing(_asked, _item):
     os.kill(os.getpid(), signal.SIGKILL)
 
 
+def late_killing(folder, item):
+    """Leave a mark each time, and kill the worker the first time that the last is asked for."""
+    if item == 23 and not list(Path(folder).glob("23-*")):
+        Path(folder, "23-0").touch()
+        time.sleep(2.0)
+        os.kill(os.getpid(), signal.SIGKILL)
+    Path(folder, f"{item}-{time.monotonic_ns()}").touch()
+    return item
+
+
 def slow(folder, item):
     """Leave a mark, and take a while."""
     Path(folder, f"{item}").touch()

@@ -65,6 +65,7 @@ def worked_out(
         try:
             for done in as_completed(blocks, loop=client.loop):
                 yield from enumerate(_found(done), blocks[done])
+                done.release()  # What is told is not kept, or a lost worker's blocks were all done once more.
         finally:
             if client.status == "running":
                 client.cancel(list(blocks))
