@@ -8,13 +8,13 @@ import pytest
 from orthocline.core.chart import Chart
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.roll import Point, Putt, RollPast, aims
-from orthocline.formats.pack_document import table_of
 from orthocline.services.account.access import Viewer
 from orthocline.services.carry import pack
 from orthocline.services.ground.charts import keep_chart
 from orthocline.services.ground.places import Place
 from orthocline.services.jobs.jobs import carry_out
 from tests.charted import CHART, EDGE
+from tests.packed import table_of
 from tests.page import link, text, value, words_at
 from tests.speeds import kept_speed
 

@@ -119,7 +119,7 @@ def test_a_part_for_htmx_and_units_of_the_golfer(log):
 @pytest.mark.parametrize(
     ("query", "words"),
     [
-        ("least=far", "From cannot be read; allowed is a length"),
+        ("least=far", "Longer than cannot be read; allowed is a length"),
         ("since=yesterday", "Since is a day, such as"),
         ("rounds=0", "between 1 and 1000"),
         ("only=colour", "no such condition"),

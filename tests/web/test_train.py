@@ -6,7 +6,8 @@ from urllib.parse import parse_qs, urlsplit
 import pytest
 from sqlalchemy import select
 
-from orthocline.core.calls import SCHOOLS
+from orthocline.core.calls import SCHOOLS, apex_of
+from orthocline.core.roll import read
 from orthocline.core.train import MADE, READING, Asks, Question, made_putt
 from orthocline.db.train.models import TrainedQuestion
 from orthocline.wording.calls import SAYINGS
@@ -104,6 +105,20 @@ def test_an_apex_is_moved_along_and_aside(client):
     aside = client.post(asked("apex"), data={"step": "-2", "answer": "6 ft ahead, 0 in"})
     assert parse_qs(urlsplit(aside.location).query)["answer"] == ["6 ft ahead, 2 in"]
     assert parse_qs(urlsplit(aside.location).query)["side"] == ["left"]
+
+
+def test_an_apex_told_at_the_wrong_place_along_drops_and_is_not_called_a_miss(client):
+    putt = made_putt(Question(Asks.APEX, MADE, 3.0, 11))
+    top = apex_of(read(putt)).mark
+    side = "right" if top.right_m > 0.0 else "left"
+    told = f"{top.along_m / 0.3048 - 2.5:.1f} ft ahead, {abs(top.right_m) / 0.0254:.2f} in"
+    sent = client.post(asked("apex"), data={"answer": told, "side": side})
+    page = client.get(sent.location)
+    assert "It drops, but its apex lies elsewhere." in text(page)
+    assert re.search(
+        r"Its apex is [\d.]+ ft ahead, .* (left|right); you said [\d.]+ ft ahead", words_at(page, "#result")
+    )
+    assert "It misses" not in text(page)
 
 
 def test_one_walks_round_the_hole(client):

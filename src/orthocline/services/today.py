@@ -44,20 +44,21 @@ class Today:
 
 
 PRACTICE_STEPS = (
-    Step("Measure", "Green speed, once on the practice green: every read uses it.", "speed"),
-    Step("Look", "Walk round it: feet, eyes, level. The call tightens as you note.", "look"),
-    Step("Read", "Length, tilt, rise and green speed: see aim and pace.", "read"),
-    Step("Roll", "Pick the start spot, roll one ball, watch its last yard.", ""),
-    Step("Log", "Tap where it stopped. It takes a second.", "log"),
-    Step("Carry", "Pocket cards and a green book for tomorrow's round.", "cards"),
-    Step("Go out", "Read and note where there is no signal, by what you took along.", "course"),
+    Step("Measure", "the green's speed: every read uses it.", "speed"),
+    Step("Carry", "pocket cards and a green book.", "cards"),
+    Step("Go out", "with today's reads, signal or not.", "course"),
+    Step("Look", "round it: feet, eyes, a level.", "look"),
+    Step("Read", "aim and pace.", "read"),
+    Step("Roll", "one ball, and watch its last yard.", ""),
+    Step("Log", "where it stopped.", "log"),
+    Step("Train", "what your log says you need.", "train"),
 )
 COMPETITION_STEPS = (
-    Step("Look", "The order of looks and the clock, no more.", "look"),
-    Step("Play", "Your own eyes and feet. Reading is off until you switch back.", ""),
-    Step("Log", "Note the putt and where it finished.", "log"),
-    Step("Carry", "The cards and books that you kept before the round.", "prints"),
-    Step("Go out", "Note putts where there is no signal.", "course"),
+    Step("Carry", "the cards and books that you kept before.", "prints"),
+    Step("Go out", "and note where there is no signal.", "course"),
+    Step("Look", "in your order, by the clock, no more.", "look"),
+    Step("Play", "by your own eyes and feet: reading is off.", ""),
+    Step("Log", "the putt and where it finished.", "log"),
 )
 
 

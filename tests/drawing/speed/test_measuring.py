@@ -20,6 +20,7 @@ from orthocline.core.speed import (
     speed_from_rolls,
 )
 from orthocline.core.units import FOOT_M
+from orthocline.drawing.scene import Words
 from orthocline.drawing.speed.ramp import END, END_RADIUS, FOOT, ramp_plan
 from orthocline.drawing.speed.scales import speed_scale, tuning_plan
 from orthocline.drawing.speed.tape import LEFT as TAPE_LEFT
@@ -174,3 +175,11 @@ def test_tuning_putts_lie_to_scale_about_their_target():
     assert [ball.fill for ball in balls] == ["solid", "open", "open"], "the good ones are full"
     assert [words.text for words in plan.items_named("stopped")] == ["6 in past", "12 in short", "4 ft past"]
     assert (across(plan.item("average")) - target_x) / per_foot == pytest.approx(3.5 / 3, abs=0.01)
+
+
+def test_the_average_of_balls_that_stopped_far_short_stands_clear_of_where_the_ball_lies():
+    plan = tuning_plan(score_tuning_putts(4.0, 0.4, [3.0, 3.1]), USUAL_WORDING)
+    at = {one.text: one.at for one in plan.items if isinstance(one, Words)}
+    (mean,) = {spot for one in plan.items if one.name == "average" for spot in one.spots[:, 0]}
+    assert at["average"].x == mean
+    assert at["your ball ←"].y - at["average"].y > 22.0

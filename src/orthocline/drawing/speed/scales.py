@@ -31,6 +31,8 @@ SCALE_TOP, SCALE_LANE = 76.0, 84.0
 LEAST_SPEED, MOST_SPEED = 4, 16
 MOST_MARKS = 10
 LANE, FIRST_LANE, BALLS_TOP = 58.0, 72.0, 40.0
+BELOW_BALLS = 72.0
+"""Two lines of words: balls may stop anywhere between the golfer and the far end."""
 BALL_WORDS = 110.0
 """Room beyond the farthest ball for what it says."""
 
@@ -82,7 +84,7 @@ def tuning_plan(score: TuningScore, wording: Wording) -> Scene:
     def x_of(past_m: float) -> float:
         return LEFT + scale * (past_m - low)
 
-    height = FIRST_LANE + LANE * len(score.past_m) + 44.0
+    height = FIRST_LANE + LANE * len(score.past_m) + BELOW_BALLS
     items = [
         Area(box(0.0, 0.0, WIDTH, height), fill=Fill.GROUND),
         *_target_items(x_of(0.0), x_of(zone_m), x_of(score.mean_m), height, wording.short(zone_m)),
@@ -96,13 +98,13 @@ def tuning_plan(score: TuningScore, wording: Wording) -> Scene:
 
 def _target_items(target: float, zone: float, mean: float, height: float, zone_words: str) -> Iterator[Item]:
     """Yield where a ball should stop, and where they did on average."""
-    foot = height - 44.0
+    foot = height - BELOW_BALLS
     yield Area(box(target, BALLS_TOP, zone, foot), Sign.DO, Fill.OPEN, 1.4, name="zone")
     yield Line(spots_of((target, BALLS_TOP), (target, foot)), Sign.DO, 3.0, name="target")
     yield Line(spots_of((mean, BALLS_TOP), (mean, foot)), Sign.INK, 1.6, "7 4", name="average")
     words = f"0 to {zone_words} past"
     yield Words(words, Spot((target + zone) / 2, BALLS_TOP - 12.0), Sign.DO, "middle")
-    yield Words("average", Spot(mean, height - 12.0), anchor="middle")
+    yield Words("average", Spot(mean, foot + 32.0), anchor="middle")
 
 
 def _ball_items(at: Spot, words_x: float, words: str, *, good: bool) -> Iterator[Item]:

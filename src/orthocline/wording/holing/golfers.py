@@ -26,9 +26,9 @@ def spread_texts(golfer: Golfer) -> dict[str, str]:
 
 def spread_words(golfer: Golfer) -> str:
     """Return how one putt of a golfer scatters."""
-    said = spread_texts(golfer)
-    line = said["start_line"].replace(" deg", "°")
-    return f"start line {line}, energy {said['energy']}, read {said['read_share']} of the aim"
+    line = tidy(math.degrees(golfer.start_line_rad), 2)
+    energy, read = (f"{one / PERCENT:.0f} %" for one in (golfer.energy, golfer.read))
+    return f"start line {line}°, energy {energy}, read {read} of the aim"
 
 
 def whose_words(level: str, *, own: bool, learnt_by: int) -> str:

@@ -2,7 +2,7 @@
 
 from typing import Final
 
-from orthocline.core.calls import Answer, GolferFigures
+from orthocline.core.calls import Answer, GolferFigures, apex_of
 from orthocline.core.train import Asks, Given, Marked
 from orthocline.wording.figures import capital, hundred
 from orthocline.wording.read.rolled import fate_words, own_words
@@ -41,21 +41,30 @@ def result_words(asks: Asks, given: Given, found: Marked, golfer: GolferFigures,
     """Return what was said, what is so and what the ball would do."""
     if asks is Asks.AMOUNT:
         return own_words(found.solved, Answer(given.school, given.figures), found.rolled, golfer, wording)
-    so = f"{capital(IS[asks])} {said_words(asks, found.truth, wording)}"
-    said = said_words(asks, found.given, wording)
-    if said == said_words(asks, found.truth, wording):
-        sentence = f"{so}, as you said."
-    else:
-        sentence = f"{so}; you said {said}."
+    true, said = _true_and_said(asks, given, found, wording)
+    so = f"{capital(IS[asks])} {true}"
+    sentence = f"{so}, as you said." if said == true else f"{so}; you said {said}."
     if found.rolled is None:
         return sentence
     return f"{sentence} Played so it would {fate_words(found.solved, found.rolled, wording)}"
+
+
+def _true_and_said(asks: Asks, given: Given, found: Marked, wording: Wording) -> tuple[str, str]:
+    """Return what is so and what was said; of an apex where it lies along the putt too."""
+    told = tuple(said_words(asks, figure, wording) for figure in (found.truth, found.given))
+    top = apex_of(found.solved) if asks is Asks.APEX else None
+    if top is None:
+        return told[0], told[1]
+    true, said = (f"{wording.far(one)} ahead" for one in (top.mark.along_m, given.figures[0]))
+    return f"{true}, {told[0]}", f"{said}, {told[1]}"
 
 
 def verdict_words(asks: Asks, found: Marked) -> str:
     """Return in a few words whether an answer serves."""
     if found.good:
         return GOOD.get(asks, "Good: it drops.")
+    if asks is Asks.APEX and found.rolled and found.rolled.capture.drops:
+        return "It drops, but its apex lies elsewhere."
     return NOT_GOOD.get(asks, "It misses.")
 
 
