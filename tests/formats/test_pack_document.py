@@ -8,8 +8,9 @@ import pytest
 
 from orthocline.core.cards import Conditions
 from orthocline.core.pack import pin_table, plane_table
-from orthocline.formats.pack_document import table_document, table_of
+from orthocline.formats.pack_document import table_document
 from tests.core.pack.test_pack import known_of
+from tests.packed import table_of
 
 FOOT = 0.3048
 TODAY = Conditions(10.2, FOOT)

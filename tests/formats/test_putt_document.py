@@ -19,7 +19,6 @@ from orthocline.formats.putt_document import (
     LARGEST_LINE,
     DocumentError,
     document_of,
-    parse_putt,
     parse_question,
     putt_of,
     schema,
@@ -97,7 +96,7 @@ BAD = [
 @pytest.mark.parametrize(("text", "member"), BAD)
 def test_what_cannot_be_read_is_named(text, member):
     with pytest.raises(DocumentError) as caught:
-        parse_putt(text)
+        parse_question(text)
     assert caught.value.member == member
     assert "\n" not in caught.value.line
 
@@ -116,9 +115,9 @@ def test_how_sure_the_figures_are_goes_round():
 
 def test_a_document_goes_round():
     text = changed(grain=GRAIN, wind={"speed_mps": 5, "toward_deg": 45})
-    putt = parse_putt(text)
+    putt = parse_question(text).putt
     assert putt.grain.toward_rad == pytest.approx(math.radians(120))
-    again = parse_putt(json.dumps(document_of(putt)))
+    again = parse_question(json.dumps(document_of(putt))).putt
     assert vars(again) == pytest.approx(vars(putt))
     assert "grain" not in document_of(plane_putt(10))
     late = plane_putt(10, grain=Grain(0.1, 1.0, 0.7))
@@ -216,7 +215,7 @@ def test_lines_are_read_within_bounds_however_long():
 
 def fault(line):
     try:
-        parse_putt(line, LARGEST_LINE)
+        parse_question(line, LARGEST_LINE)
     except DocumentError as error:
         return str(error)
     return ""
@@ -312,7 +311,7 @@ def test_a_survey_is_read_with_its_range_and_goes_round():
     answer = json.loads(run("--json", "-", text=surveyed(SLOPED, FALLEN, HIGH)).output)
     least, most = answer["aim_range_right_m"]
     assert least < answer["aim_right_m"] < most
-    putt = parse_putt(surveyed(SLOPED, FALLEN, HIGH))
+    putt = parse_question(surveyed(SLOPED, FALLEN, HIGH)).putt
     again = putt_of(document_of(putt))
     for one, other in zip(putt.surface.readings, again.surface.readings, strict=True):
         assert type(one) is type(other)
@@ -338,7 +337,7 @@ def test_a_survey_is_read_with_its_range_and_goes_round():
 )
 def test_a_reading_of_a_survey_that_cannot_be_taken_is_named(reading, member):
     with pytest.raises(DocumentError) as told:
-        parse_putt(surveyed(reading))
+        parse_question(surveyed(reading))
     assert told.value.member == member
 
 
@@ -350,4 +349,4 @@ def test_a_survey_of_readings_that_repeat_each_other_is_fitted():
 
 def test_a_survey_may_be_too_long():
     with pytest.raises(DocumentError, match="2000"):
-        parse_putt(surveyed(*[SLOPED] * 2001))
+        parse_question(surveyed(*[SLOPED] * 2001))

@@ -20,8 +20,8 @@ from tests.conftest import PASSWORD
 from tests.jobs.test_confined import beside, until
 
 LOCKS = "SELECT lock, args->>'long' FROM procrastinate_jobs ORDER BY id DESC LIMIT 3"
-CORNERS = ((-1.8, 0.0), (1.8, 0.0), (1.8, 3.2), (-1.8, 3.2))
-READ = tuple(ChartReading((x, y), "level", -1.5, 0.02) for x in (-1.0, 1.0) for y in (0.6, 1.6, 2.6))
+CORNERS = ((-1.1, 0.0), (1.1, 0.0), (1.1, 2.6), (-1.1, 2.6))
+READ = tuple(ChartReading((x, y), "level", -1.5, 0.02) for x in (-1.0, 1.0) for y in (0.6, 1.3, 2.0))
 
 
 @pytest.fixture

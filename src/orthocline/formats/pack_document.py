@@ -1,11 +1,11 @@
 """The pack of a day as open data: its tables in whole numbers, and the greens and pins that they are of."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from typing import Any, Final
 
 import numpy as np
 
-from orthocline.core.pack import Axis, Table
+from orthocline.core.pack import Table
 
 VERSION: Final = 1
 STEPS: Final = (1e-4, 0.01, 1.0)
@@ -29,17 +29,6 @@ def table_document(table: Table) -> dict[str, Any]:
         "steps": list(steps),
         "values": [_whole(table.values[..., i] / step) for i, step in enumerate(steps)],
     }
-
-
-def table_of(document: Mapping[str, Any]) -> Table:
-    """Return a table from `table_document`."""
-    axes = tuple(Axis(one["least"], one["most"], one["count"], one["round"]) for one in document["axes"])
-    shape = tuple(one.count for one in axes)
-    figures = [
-        np.array(values, dtype=float).reshape(shape) * step
-        for values, step in zip(document["values"], document["steps"], strict=True)
-    ]
-    return Table(axes, np.stack(figures, axis=-1))
 
 
 def _whole(values: np.ndarray[Any, np.dtype[np.float64]]) -> Sequence[int | None]:

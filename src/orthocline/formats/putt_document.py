@@ -163,11 +163,6 @@ def parse_question(text: str | bytes, largest: int = LARGEST_BYTES) -> Question:
     return question_of(parse_json(text))
 
 
-def parse_putt(text: str | bytes, largest: int = LARGEST_BYTES) -> Putt:
-    """Return the putt of a document; raises as `parse_question` does."""
-    return parse_question(text, largest).putt
-
-
 def putt_of(data: Any) -> Putt:
     """Return the putt of a parsed document; raises as `parse_question` does."""
     return question_of(data).putt

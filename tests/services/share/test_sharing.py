@@ -6,6 +6,7 @@ import pytest
 from sqlalchemy import func, select
 
 from orthocline.db.share.models import CoachNote, CoachSession, Invitation, Sharing
+from orthocline.db.share.queries import taken_by
 from orthocline.services.account.access import Mode, Share, Viewer
 from orthocline.services.account.accounts import delete_account
 from orthocline.services.errors import InvalidError, NotAllowedError, NotFoundError
@@ -32,7 +33,6 @@ from orthocline.services.share.sharing import (
     invitations_of,
     invite_coach,
     look_no_more,
-    pupils_of,
     take_back,
     withdraw,
 )
@@ -66,7 +66,7 @@ def test_a_code_lets_one_coach_in_once_however_it_is_typed(session, tove, wren, 
     with pytest.raises(InvalidError, match="was used"):
         enter_code(Viewer(create_golfer("Idris")), session, code, NOW)
     assert [one.taker.name for one in coaches_of(tove, session)] == ["Wren"]
-    assert [one.giver.name for one in pupils_of(wren, session)] == ["Tove"]
+    assert [one.giver.name for one in taken_by(session, wren.owner_id, club=False)] == ["Tove"]
 
 
 def test_a_code_ends_after_a_day_is_no_golfers_own_and_can_be_withdrawn(session, tove, wren):
@@ -139,7 +139,7 @@ def test_a_coach_may_look_no_more(session, tove, wren):
     shared(session, tove, wren)
     look_no_more(wren, session, tove.owner_id)
     look_no_more(wren, session, tove.owner_id)
-    assert not pupils_of(wren, session)
+    assert not taken_by(session, wren.owner_id, club=False)
 
 
 def test_a_note_is_left_once_read_by_its_pupil_and_by_no_other_coach(session, tove, wren, create_golfer):

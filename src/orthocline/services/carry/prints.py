@@ -15,7 +15,7 @@ from orthocline.db.entries import add_once, count_of, one_at_a_time, with_same_k
 from orthocline.services.account.access import Viewer, open_play, own_data
 from orthocline.services.carry.making import MAKERS, MISSING
 from orthocline.services.errors import InvalidError, NotFoundError
-from orthocline.services.jobs.jobs import Progress, ask_for, find_job
+from orthocline.services.jobs.jobs import Progress, ask_for, find_job, made_for
 from orthocline.services.jobs.task import Task
 from orthocline.services.undo import delete_entry, find_entry, restore_entry
 
@@ -91,10 +91,7 @@ def carried(viewer: Viewer, session: Session, print_id: int) -> Carried:
 @own_data
 def print_of_job(viewer: Viewer, session: Session, job_id: int) -> Print:
     """Return what a job makes or made; raises NotFoundError for a job that makes no print."""
-    found = find_job(viewer, session, job_id).task.asked.get("print_id")
-    if found is None:
-        raise NotFoundError("There is no such work. What was made is kept for a day.")
-    return find_entry(viewer, session, Print, found, MISSING)
+    return find_entry(viewer, session, Print, made_for(viewer, session, job_id, "print_id"), MISSING)
 
 
 @own_data

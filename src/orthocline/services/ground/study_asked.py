@@ -16,7 +16,7 @@ from orthocline.services.errors import DomainError, InvalidError, NotFoundError
 from orthocline.services.ground.charts import green_to_change
 from orthocline.services.ground.studies import Studied
 from orthocline.services.ground.studying import ROOM, plan_of
-from orthocline.services.jobs.jobs import Progress, ask_for, find_job
+from orthocline.services.jobs.jobs import Progress, ask_for, find_job, made_for
 from orthocline.services.jobs.task import Task
 
 KIND: Final = "study"
@@ -92,10 +92,7 @@ def progress_of(viewer: Viewer, session: Session, studied: Studied) -> Progress 
 @open_play(ROOM)
 def study_of_job(viewer: Viewer, session: Session, job_id: int) -> int:
     """Return the number of the study that a job works out; raises NotFoundError where it makes none."""
-    found = find_job(viewer, session, job_id).task.asked.get("study_id")
-    if found is None:
-        raise NotFoundError("There is no such work. What was made is kept for a day.")
-    return int(found)
+    return made_for(viewer, session, job_id, "study_id")
 
 
 def _same(one: GreenStudy, other: GreenStudy) -> bool:

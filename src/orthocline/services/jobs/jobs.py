@@ -41,6 +41,7 @@ AWAY: Final = (OperationalError, InterfaceError)
 """So a database says that it went away: the job is begun again when that is back."""
 MOST_OPEN: Final = 5
 STOPPED: Final = "It took more memory or time than one piece of work may, and was stopped."
+NO_SUCH_WORK: Final = "There is no such work. What was made is kept for a day."
 TOO_MANY: Final = f"{MOST_OPEN} things are being done for you already: wait for one, or cancel one."
 KEPT_FOR = timedelta(days=1)
 """How long what was made is kept."""
@@ -100,6 +101,21 @@ def find_job(viewer: Viewer, session: Session, job_id: int) -> Progress:
         When there is none of that number, or it was swept away.
     """
     return _progress(_job(viewer, session, job_id))
+
+
+@own_data
+def made_for(viewer: Viewer, session: Session, job_id: int, what: str) -> int:
+    """Return the number of the entry that a job is made for, by the name that its kind has for it.
+
+    Raises
+    ------
+    NotFoundError
+        As `find_job`, and for a job of another kind.
+    """
+    found = _job(viewer, session, job_id).asked.get(what)
+    if not isinstance(found, int):
+        raise NotFoundError(NO_SUCH_WORK)
+    return found
 
 
 @own_data
@@ -229,7 +245,7 @@ def _joined(pieces: Iterator[Made]) -> Generator[Made]:
 def _job(viewer: Viewer, session: Session, job_id: int) -> Job:
     job = entry_of(session, Job, viewer.owner_id, job_id)
     if job is None:
-        raise NotFoundError("There is no such work. What was made is kept for a day.")
+        raise NotFoundError(NO_SUCH_WORK)
     return job
 
 

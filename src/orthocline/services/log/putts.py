@@ -1,6 +1,5 @@
 """The log: find putts again, page by page; change what is written of one; delete with a way back."""
 
-from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 
@@ -9,7 +8,7 @@ from sqlalchemy.orm import Session
 from orthocline.db.entries import LARGEST_ID, entry_of
 from orthocline.db.log.models import NOTE_LENGTH as NOTE_LENGTH
 from orthocline.db.log.models import LoggedPutt as LoggedPutt
-from orthocline.db.log.queries import all_putts, count_putts, putts_of
+from orthocline.db.log.queries import count_putts, putts_of
 from orthocline.db.log.which import ALL as ALL
 from orthocline.db.log.which import Which as Which
 from orthocline.services.account.access import Share, Viewer, own_data, shared_data
@@ -69,12 +68,6 @@ def list_putts(viewer: Viewer, session: Session, which: Which = ALL, *, before: 
         return LogPage(page, len(page), "")
     total = count_putts(session, viewer.seen_id(Share.LOG), which, most=MOST_COUNTED)
     return LogPage(page, total, _mark_of(page[-1]) if more else "")
-
-
-@own_data
-def every_putt(viewer: Viewer, session: Session, which: Which = ALL) -> Iterator[LoggedPutt]:
-    """Return all of the golfer's putts that are meant, newest first, fetched as they are taken."""
-    return all_putts(session, viewer.owner_id, which)
 
 
 @own_data

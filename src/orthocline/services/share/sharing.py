@@ -15,7 +15,6 @@ from orthocline.db.share.queries import (
     invitation_of,
     open_invitations,
     sharing_between,
-    taken_by,
 )
 from orthocline.services.account.access import Share, Viewer, own_data
 from orthocline.services.account.codes import digest_of, new_code
@@ -98,12 +97,6 @@ def enter_code(viewer: Viewer, session: Session, code: str, now: datetime) -> Sh
 def coaches_of(viewer: Viewer, session: Session) -> Sequence[Sharing]:
     """Return to whom the golfer lets something be seen."""
     return given_by(session, viewer.owner_id)
-
-
-@own_data
-def pupils_of(viewer: Viewer, session: Session) -> Sequence[Sharing]:
-    """Return who lets the golfer see something, by name."""
-    return taken_by(session, viewer.owner_id, club=False)
 
 
 @own_data
