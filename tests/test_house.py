@@ -9,7 +9,8 @@ from pathlib import Path
 
 import pytest
 
-from orthocline.cli.main import main
+from orthocline.cli.database import database
+from orthocline.cli.main import COMMANDS
 
 ROOT = Path(__file__).parents[1]
 SOURCES = sorted((ROOT / "src").rglob("*.py"))
@@ -87,7 +88,7 @@ def test_docs_name_every_command_and_setting():
         for path in SOURCES
         for name in re.findall(r"\"((?:ORTHOCLINE_|DATABASE_)[A-Z_]+)\"", path.read_text())
     }
-    for name in [*targets, *main.commands, *main.commands["db"].commands, *settings]:
+    for name in [*targets, *COMMANDS, *database.commands, *settings]:
         assert name in docs, name
 
 

@@ -1,6 +1,7 @@
 """The commands that keep the application: tables up and down, demo once, a port that is taken."""
 
 import socket
+from importlib.metadata import version
 
 import pytest
 from click.testing import CliRunner
@@ -47,6 +48,6 @@ def test_the_private_server_is_started_and_named():
 
 
 def test_version_and_help():
-    assert "orthocline" in run("--version").output
+    assert run("--version").output == f"orthocline, version {version('orthocline')}\n"
     for command in ("read", "serve", "demo", "db", "warm"):
         assert command in run("--help").output

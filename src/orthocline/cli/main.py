@@ -1,19 +1,42 @@
 """The command line of Orthocline."""
 
+from importlib import import_module
+from typing import Final
+
 import click
 
-from orthocline import __version__
-from orthocline.cli.database import backup_command, database, reset_code_command, restore_command
-from orthocline.cli.green import green_command
-from orthocline.cli.learning import diagnose_command, habits_command
-from orthocline.cli.read import read_command
-from orthocline.cli.serve import demo_command, serve_command
-from orthocline.core.roll import compile_ahead
 from orthocline.db.server.programs import ClusterError
+
+COMMANDS: Final = {
+    "backup": "database:backup_command",
+    "db": "database:database",
+    "demo": "serve:demo_command",
+    "diagnose": "learning:diagnose_command",
+    "green": "green:green_command",
+    "habits": "learning:habits_command",
+    "read": "read:read_command",
+    "reset-code": "database:reset_code_command",
+    "restore": "database:restore_command",
+    "serve": "serve:serve_command",
+    "warm": "warm:warm_command",
+}
+"""Where each command is: what one of them needs takes seconds to load, and the others do not need it."""
 
 
 class Commands(click.Group):
-    """Commands that say in one sentence why the database or its folder cannot be used."""
+    """Commands that are loaded when asked for, and say in one sentence why the database cannot be used."""
+
+    def list_commands(self, _ctx: click.Context) -> list[str]:
+        """Return the names of all."""
+        return list(COMMANDS)
+
+    def get_command(self, _ctx: click.Context, cmd_name: str) -> click.Command | None:
+        """Return a command, None for one that there is not."""
+        module, _, name = COMMANDS.get(cmd_name, "").partition(":")
+        if not module:
+            return None
+        command: click.Command = getattr(import_module(f"orthocline.cli.{module}"), name)
+        return command
 
     def invoke(self, ctx: click.Context) -> object:
         """Run the command."""
@@ -24,31 +47,10 @@ class Commands(click.Group):
 
 
 @click.group(cls=Commands)
-@click.version_option(__version__, prog_name="orthocline")
+@click.version_option(package_name="orthocline", prog_name="orthocline")
 def main() -> None:
     """Putt break and aim from green slope, distance and green speed."""
 
-
-@main.command("warm")
-def warm_command() -> None:
-    """Compile the physics once, so that no first visitor waits."""
-    compile_ahead()
-
-
-COMMANDS = (
-    backup_command,
-    database,
-    demo_command,
-    diagnose_command,
-    green_command,
-    habits_command,
-    read_command,
-    reset_code_command,
-    restore_command,
-    serve_command,
-)
-for command in COMMANDS:
-    main.add_command(command)
 
 if __name__ == "__main__":
     main()
