@@ -10,8 +10,8 @@ from flask import current_app, request, url_for
 
 SCRIPTS: Final = "js"
 """The folder of scripts that import each other: a mark of all of them stands in the name of their folder."""
-APART: Final = ("workbox", "worker.js")
-"""What only the service worker asks for."""
+APART: Final = ("licences", "workbox", "worker.js")
+"""What no page asks for by itself."""
 MARKED: Final = re.compile(rf"^{SCRIPTS}~(\w*)/")
 
 
@@ -24,7 +24,7 @@ def asset(name: str) -> str:
 
 
 def shipped_addresses() -> list[str]:
-    """Return the addresses of all that pages ask for by themselves, but for licences."""
+    """Return the addresses of all that pages ask for by themselves."""
     folder = Path(current_app.static_folder or "")
     found = sorted(path.relative_to(folder) for path in folder.rglob("*.*"))
     addresses = []
