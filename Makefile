@@ -4,8 +4,10 @@ RUN := .venv/bin/orthocline
 export NUMBA_CACHE_DIR := $(CURDIR)/var/numba
 # Several processes share the machine: each works its matrices on one thread, or they wait for each other.
 export OPENBLAS_NUM_THREADS := 1
+# What is compiled of a module is kept, whatever the machine says: each process would compile all of it anew.
+unexport PYTHONDONTWRITEBYTECODE
 
-.PHONY: run test setup check format bench chaos fuzz load lists machines newer mutants screenshots assets calls structure stop
+.PHONY: run test setup check format bench chaos fuzz load lists machines newer upgrades mutants screenshots assets calls structure sbom stop
 
 run:
 	@scripts/setup run
@@ -56,8 +58,12 @@ newer: setup
 	@command -v debootstrap >/dev/null || apt-get install -y -qq debootstrap >/dev/null
 	@$(PY) benchmarks/newer_postgres.py
 
+upgrades: setup
+	@$(PY) benchmarks/upgrades.py
+
 machines: setup
 	@$(PY) benchmarks/two_machines.py
+	@PYTHONPATH=. $(PY) benchmarks/cluster.py
 
 mutants: setup
 	@$(PY) benchmarks/mutants.py
@@ -75,6 +81,9 @@ calls: setup
 
 structure: setup
 	@$(PY) scripts/draw_structure.py
+
+sbom: setup
+	@$(PY) scripts/sbom.py
 
 stop:
 	@if [ -x $(RUN) ]; then $(RUN) db stop; fi

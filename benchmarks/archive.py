@@ -6,6 +6,7 @@ from uuid import uuid4
 from sqlalchemy import NullPool, create_engine
 from sqlalchemy.orm import Session
 
+from bars import bar
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import delete_account, sign_up
 from orthocline.services.carry.archive import bring_in, brought_of, give_archive, looked_through
@@ -25,7 +26,5 @@ def bench_bringing_in(url, archive):
         ended = time.perf_counter()
         delete_account(viewer, session, PASSWORD)
     rows = brought_of(said[-1].content).new
-    print(
-        f"  archive in   {rows:,} rows in {ended - begun:.1f} s: looked through in {looked - begun:.1f} s,"
-        f" kept in {ended - looked:.1f} s"
-    )
+    told = f"{rows:,} rows; looked through in {looked - begun:.1f} s of it"
+    bar("the archive in", ended - begun, "s", most=20, against=told)

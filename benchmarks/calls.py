@@ -6,6 +6,7 @@ import statistics
 import time
 from pathlib import Path
 
+from bars import bar
 from orthocline.core.calls import SCHOOLS, USUAL_GOLFER
 from orthocline.core.ground import STOPS
 from orthocline.core.roll import read, roll_of
@@ -17,6 +18,7 @@ from orthocline.formats.putt_document import putt_of
 from orthocline.wording.read.call import call
 from orthocline.wording.wording import USUAL_WORDING
 
+BARS_MS = {"a plane": (25, 15), "a surveyed green": (40, 30)}
 DATA = Path(__file__).parents[1] / "tests/data"
 
 
@@ -28,14 +30,17 @@ def bench_calls():
     for ground, documents in putts.items():
         times = [milliseconds(whole, putt_of(document)) for document in documents]
         back = [took for document in documents for took in turned_back(putt_of(document))]
-        print(f"whole answer with every call on {ground}: {spread(times)}")
+        answer, seen_ms = BARS_MS[ground]
+        bar(f"whole answer with every call on {ground}, median", statistics.median(times), "ms", most=answer)
         for stop in ("ball", "low_side", "hole"):
             seen = [seen_from(putt_of(document), STOPS[stop]) for document in documents]
             largest = max(size for _, size in seen) / 1024
-            print(
-                f"  through the eyes from {stop}: {spread([took for took, _ in seen])},"
-                f" at most {largest:.1f} kB packed"
+            what, took = (
+                f"through the eyes on {ground}, from {stop.replace('_', ' ')}",
+                [ms for ms, _ in seen],
             )
+            bar(f"{what}, median", statistics.median(took), "ms", most=seen_ms)
+            bar(f"{what}, packed at most", largest, "kB", most=8)
         print(f"  an own read turned back: median {statistics.median(back):.1f} ms, most {max(back):.0f} ms")
 
 

@@ -7,6 +7,7 @@ import time
 from sqlalchemy import NullPool, create_engine, select
 from sqlalchemy.orm import Session
 
+from bars import bar
 from orthocline.core.calls import USUAL_GOLFER
 from orthocline.core.cards import BookSize
 from orthocline.db.account.models import Golfer
@@ -58,10 +59,10 @@ def taken_along(viewer, session):
     took = time.perf_counter() - begun
     pack, small = json.loads(whole), len(gzip.compress(whole, 6))
     pins, exact = sum(len(green["pins"]) for green in pack["greens"]), pack["exactness"]
-    print(f"  pack of {len(pack['greens'])} greens, {pins} pins: {took:.1f} s (bar 60)")
-    print(f"    {len(whole) / 1e3:.0f} kB, {small / 1e3:.0f} kB compressed (bar 1,500)")
-    near, missing = 100.0 * exact["near"], 100.0 * exact["missing"]
-    print(f"    of {exact['reads']} reads {near:.1f} % near (bar 95), {missing:.1f} % missing")
+    bar(f"pack of {len(pack['greens'])} greens, {pins} pins", took, "s", most=60)
+    bar("its size, packed", small / 1e3, "kB", most=1500, against=f"{len(whole) / 1e3:.0f} kB as it is read")
+    told = f"{exact['reads']} reads by the solver; {100 * exact['missing']:.1f} % missing"
+    bar("its reads within half an inch or 5 % of the break", 100 * exact["near"], "%", least=95, against=told)
 
 
 def said(what, solving, drawing, size):
@@ -76,10 +77,9 @@ def printed(what, pages):
     solved = time.perf_counter()
     pdf = pdf_of(drawings, laid.size, laid.paper, what, TYPE)
     done = time.perf_counter()
-    pictures = [png_of(one, 2.0, "#ffffff") for one in drawings]
+    for one in drawings:
+        png_of(one, 2.0, "#ffffff")
     last = time.perf_counter()
-    print(
-        f"  {what}: pages {solved - begun:.2f} s, PDF {done - solved:.2f} s"
-        f" ({len(pdf) / 1e3:.0f} kB in all), pictures {last - done:.2f} s"
-        f" ({sum(map(len, pictures)) / 1e3:.0f} kB)"
-    )
+    said = f"its pages {solved - begun:.1f} s before; as pictures {last - done:.1f} s"
+    bar(f"PDF of {what}", done - solved, "s", most=3, against=said)
+    bar(f"a page of {what}", len(pdf) / len(drawings) / 1e3, "kB", most=300)

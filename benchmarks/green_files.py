@@ -12,6 +12,7 @@ import laspy
 import numpy as np
 from pyproj import CRS
 
+from bars import bar
 from orthocline.core.chart import Chart, Wanted
 from orthocline.formats.green_files.apart import READING, read_apart
 from orthocline.formats.green_files.registry import format_of
@@ -31,9 +32,8 @@ def bench_green_files():
         for path in (a_cloud(Path(folder, "cloud.laz")), a_grid(Path(folder, "grid.asc"))):
             seconds, peak = measured("understood", path)
             size = path.stat().st_size / 1e6
-            print(
-                f"{path.name}, {size:.0f} MB: understood in {seconds:.1f} s, {peak:.0f} MB of memory in all"
-            )
+            bar(f"a file of {size:.0f} MB ({path.suffix[1:]}) understood", seconds, "s", most=20)
+            bar(f"memory for it ({path.suffix[1:]})", peak, "MB", most=500)
         whole = subprocess.run(
             [sys.executable, "-c", WHOLE + PEAK, str(Path(folder, "cloud.laz"))],
             capture_output=True,
@@ -58,10 +58,8 @@ def bench_lies(folder):
             continue
         worst[name] = measured("refused", path, kind)
     longest, largest = (max(worst, key=lambda name, k=k: worst[name][k]) for k in (0, 1))
-    print(
-        f"{len(worst)} files that lie: refused within {worst[longest][0]:.2f} s ({longest}),"
-        f" {worst[largest][1]:.0f} MB ({largest})"
-    )
+    bar(f"{len(worst)} files that lie, the longest refused", worst[longest][0], "s", most=2, against=longest)
+    bar("the most memory that one takes", worst[largest][1], "MB", most=200, against=largest)
 
 
 def measured(what, *given):

@@ -8,6 +8,7 @@ from pathlib import Path
 import numpy as np
 from tests.struck import WITHIN, some_golfer, some_misses, some_putts
 
+from bars import bar
 from orthocline.core.account import GOLFERS, USUAL_LEVEL
 from orthocline.core.ground import plane_from_grade
 from orthocline.core.learning import (
@@ -58,13 +59,18 @@ def bench_misses(rng):
             came.append(drops[i])
     said, came = np.array(said), np.array(came, dtype=float)
     middle, most = 1e3 * np.median(took), 1e3 * np.quantile(took, 0.95)
-    print(f"which was it, {len(took)} misses: {middle:.0f} ms each, p95 {most:.0f}; named {causes}")
+    print(f"which was it, {len(took)} misses, named {causes}")
+    bar("which was it on a plane, median", middle, "ms", most=80, against=f"95 % within {most:.0f} ms")
+    worst = 0.0
     tenth = np.minimum((10.0 * said).astype(int), 9)
     for i in range(10):
         here = tenth == i
         off = 100.0 * abs(came[here].mean() - said[here].mean()) if here.any() else 0.0
         counts = "" if here.sum() >= TENTH_HOLDS else "  (too few to count)"
+        worst = worst if counts else max(worst, off)
         print(f"  said {i * 10:2d} to {i * 10 + 10:3d} %: {here.sum():5d}, off by {off:4.1f} points{counts}")
+    told = f"{len(took):,} simulated misses"
+    bar("its shares come true, off at worst by", worst, "points", most=6, against=told)
 
 
 def bench_habits(rng):
@@ -78,20 +84,21 @@ def bench_habits(rng):
         log = [_played(puzzled[j], aims[i], finishes[i]) for i, j in enumerate(which)]
         for name, habit in _habits(log).items():
             holds.setdefault(name, []).append(habit.least <= _unit(truth, name) <= habit.most)
-    print(f"habits, {GOLFERS_TRIED} golfers of {SIXTY} putts: their 95 % ranges hold the truth in")
     for name, held in holds.items():
-        print(f"  {name:28s} {100.0 * np.mean(held):5.1f} %")
+        what = f"95 % ranges of habits hold: {name.replace('_', ' ')}"
+        told = f"{GOLFERS_TRIED} simulated golfers"
+        bar(what, 100.0 * np.mean(held), "%", least=92, most=98, against=told)
     which = rng.integers(len(pool), size=MANY)
     truth, aims, finishes = some_golfer(rng, pool[which])
     log = [_played(puzzled[j], aims[i], finishes[i]) for i, j in enumerate(which)]
     begun = time.perf_counter()
     found = stroke_with(usual_stroke(USUAL), evidence_of(log))
-    print(f"habits of {MANY} putts: {time.perf_counter() - begun:.2f} s")
+    bar(f"habits of {MANY:,} putts", time.perf_counter() - begun, "s", most=2)
     for one in log[:20]:
         begun = time.perf_counter()
         stroke_with(found, evidence_of([one]))
         widths.append(time.perf_counter() - begun)
-    print(f"one putt more: {1e3 * np.median(widths):.0f} ms, at most {1e3 * max(widths):.0f}")
+    bar("one putt more, at most", 1e3 * max(widths), "ms", most=50)
 
 
 def _played(putt, aim_right_m, finish):
@@ -139,9 +146,9 @@ def bench_surveyed():
         begun = time.perf_counter()
         stroke_with(usual, evidence_of([played]))
         learnt.append(time.perf_counter() - begun)
-    for what, took in (("which was it", judged), ("one putt more", learnt)):
-        most = 1e3 * max(took)
-        print(f"on surveyed greens, {what}: {1e3 * np.median(took):.0f} ms, at most {most:.0f}")
+    for what, took, most in (("which was it", judged, 400), ("one putt more", learnt, 50)):
+        said = f"at most {1e3 * max(took):.0f} ms"
+        bar(f"{what} on surveyed greens, median", 1e3 * np.median(took), "ms", most=most, against=said)
 
 
 def bench_learning():

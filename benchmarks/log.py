@@ -9,6 +9,7 @@ import numpy as np
 from sqlalchemy import create_engine, select, text
 from sqlalchemy.orm import Session, sessionmaker
 
+from bars import bar
 from orthocline.db.account.models import Golfer
 from orthocline.db.log.models import LoggedPutt
 from orthocline.db.server.migrate import upgrade
@@ -102,8 +103,8 @@ def bench_import(client, engine):
     start = time.perf_counter()
     carry_out(sessionmaker(engine), int(kept.rpartition("/")[2]))
     seconds["kept"] = time.perf_counter() - start
-    told = ", ".join(f"{name} in {took:.1f} s" for name, took in seconds.items())
-    print(f"file of {LINES:,} putts ({len(file) / 1e6:.1f} MB): {told} (bar 20 s)")
+    told = f"{len(file) / 1e6:.1f} MB, tried in {seconds['tried']:.1f} s before"
+    bar(f"a file of {LINES:,} putts kept", seconds["kept"], "s", most=20, against=told)
 
 
 def bench_pages(client):
@@ -118,13 +119,13 @@ def bench_pages(client):
             ms.append(1e3 * (time.perf_counter() - start))
         every += ms
         print(f"figures of {LINES:,} putts, {name}: median {np.median(ms):.0f} ms, p95 {p95(ms):.0f} ms")
-    print(f"  all of these: p95 {p95(every):.0f} ms (bar 100)")
+    bar(f"figures of {LINES:,} putts, 95 % within", p95(every), "ms", most=100)
     ms = []
     for _ in range(RUNS):
         start = time.perf_counter()
         assert client.post("/log/note", data={"length": "12 ft", "holed": "1"}).status_code == 303
         ms.append(1e3 * (time.perf_counter() - start))
-    print(f"a putt noted: median {np.median(ms):.0f} ms, p95 {p95(ms):.0f} ms")
+    bar("a putt noted, 95 % within", p95(ms), "ms")
 
 
 def bench_ways(engine, golfer):

@@ -17,6 +17,7 @@ from sqlalchemy.orm import Session
 from werkzeug.test import create_environ, run_wsgi_app
 
 from applications import fresh_database, unlimited
+from bars import bar
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import sign_up
 from orthocline.services.share.tokens import make_token
@@ -93,7 +94,8 @@ def bench_reads(count=LINES):
     seconds = time.perf_counter() - begun
     grown = (resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - before) / 1e3
     assert found == count
-    print(f"  /reads       {found:,} planes, {found / seconds:,.0f} a second, {grown:.0f} MB more at most")
+    bar("planes read over the API", found / seconds, "a second", least=3000, against=f"{found:,} lines")
+    bar("memory that they take", grown, "MB")
     app.extensions["orthocline_engine"].dispose()
 
 

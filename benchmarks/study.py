@@ -14,6 +14,7 @@ from contextlib import contextmanager
 import numpy as np
 from distributed import LocalCluster
 
+from bars import bar
 from orthocline.core.chart import Known, surveyed
 from orthocline.core.relief import Outline
 from orthocline.engine.blocks import BLOCK, SCHEDULER, worked_out
@@ -78,13 +79,12 @@ def bench_study():
         rolls += played_of(studies, item).rolls
         took.append(time.process_time() - begun)
     median, most = statistics.median(took), max(took)
-    print(f"a study of {len(plan.places):,} places: {rolls / sum(took):,.0f} balls a second on one core,")
-    print("  aims and the drop test counted;", end=" ")
-    print(f"half of the places within {1e3 * median:.0f} ms, all within {most:.1f} s")
+    told = f"aims and drop test counted; half of the places in {1e3 * median:.0f} ms, all in {most:.1f} s"
+    bar("balls of a study on one core", rolls / sum(took), "a second", least=80_000, against=told)
     (one, one_s), (two, two_s) = worked(1, plan, items), worked(2, plan, items)
     same = repr(sorted(one.items())) == repr(sorted(two.items()))
-    print(f"  one worker {one_s:.1f} s, two {two_s:.1f} s: {one_s / two_s:.2f} times faster,", end=" ")
-    print("the same to the last bit" if same else "NOT THE SAME")
+    told = f"one takes {one_s:.0f} s; {'the same to the last bit' if same else 'NOT THE SAME'}"
+    bar("two workers are faster", one_s / two_s, "times", least=1.7, against=told)
     with cluster(2):
         begun = time.monotonic()
         list(worked_out(nothing, None, list(range(EMPTY * BLOCK))))
@@ -94,10 +94,9 @@ def bench_study():
         count = -(-greens * plan.size // BLOCK)
         blocks = rng.choice(took, (count, BLOCK)).sum(axis=1).tolist()
         share = simulated(blocks, handing_s)
-        print(
-            f"  {WORKERS} workers, such greens: {greens}, blocks: {count:,}: simulated efficiency {share:.0%}"
-        )
-    print(f"  with {1e3 * handing_s:.1f} ms to hand a block out")
+        told = f"{count:,} blocks, {1e3 * handing_s:.1f} ms to hand one out"
+        what = f"{WORKERS} workers and {greens} such green{'s' if greens > 1 else ''}, simulated: work"
+        bar(what, 100 * share, "% of their time", against=told)
 
 
 if __name__ == "__main__":

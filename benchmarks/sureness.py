@@ -8,13 +8,13 @@ import numpy as np
 from tests.simulated import draws, measured_plane, measured_stations
 from tests.trying import cuts_by_trying, named, tried_at_stations
 
+from bars import bar
 from orthocline.core.sure import Sureness
 
 MEASURED, PLANES, STATIONS = 500, 160, 40
 
 
 def bench_ranges():
-    print(f"ranges of {MEASURED} simulated measurements each: hold the true aim, width against that needed")
     for name, make in (("planes", measured_plane), ("stations", measured_stations)):
         held, reach = [], []
         for seen, uncertainty, true in draws(make, MEASURED, seed=3):
@@ -25,7 +25,8 @@ def bench_ranges():
             held.append(span.least <= true.aim_right_m <= span.most)
             reach.append(off / ((span.most if off > 0.0 else span.least) - seen.aim_right_m))
         width = 1.0 / np.quantile(reach, 0.95)
-        print(f"  {name:9} {100 * np.mean(held):5.1f} % [93-97]   {width:.2f} times [1.2]")
+        bar(f"95 % ranges of simulated {name} hold the true aim", 100 * np.mean(held), "%", least=93, most=97)
+        bar(f"their width against that needed, {name}", width, "times", most=1.2)
 
 
 def bench_next():
@@ -45,16 +46,17 @@ def bench_next():
 
 
 def say_next(name, shares):
-    least, mean = min(shares), np.mean(shares)
-    enough = np.mean(np.array(shares) >= 0.95)
-    print(
-        f"  {name:9} {len(shares)} putts: of the best cut by trying {100 * mean:.1f} % on the mean,"
-        f" {100 * least:.0f} % at least; 95 % or more on {100 * enough:.0f} %"
+    told = f"every reading tried on {len(shares)} putts; {100 * min(shares):.0f} % at least"
+    bar(
+        f"the reading named first cuts, of the best cut, {name}",
+        100 * np.mean(shares),
+        "%",
+        least=95,
+        against=told,
     )
 
 
 def bench_sureness():
-    """Print how the ranges and the readings named hold against the truth."""
+    """How the ranges and the readings named hold against the truth."""
     bench_ranges()
-    print("what to find out next: what the reading named first cuts, against every reading tried")
     bench_next()

@@ -5,6 +5,7 @@ import time
 import numpy as np
 from tests.trained import TYPED, learner, reader
 
+from bars import bar
 from orthocline.core.train import mean_bias, seen_share
 from orthocline.web.app import create_app
 
@@ -25,6 +26,7 @@ def bench_questions(url):
     more = {"RATELIMIT_ENABLED": False, "WTF_CSRF_ENABLED": False}
     app = create_app({"SECRET_KEY": "b" * 40, "DATABASE_URL": url, **more})
     client = app.test_client()
+    slowest = 0.0
     for asks, answer in TYPED.items():
         asked, answered = [], []
         for i in range(TIMES):
@@ -33,6 +35,8 @@ def bench_questions(url):
             fields |= {"answer": answer, "by": "aim_spot"}
             answered.append(taken(client, "/train/putt/answer", fields))
         print(f"  {asks:9s} asked {told(asked)}, answered {told(answered)} ms")
+        slowest = max(slowest, float(np.median(asked[1:])))
+    bar("a question of the trainer, the slowest kind, median", slowest, "ms", most=40)
 
 
 def taken(client, path, fields):
@@ -50,7 +54,8 @@ def bench_staircase(rng):
     """Print how many answers are good from the 41st to the 60th, by the learner's ability."""
     for ability in ABILITIES:
         good = np.mean([learner(ability, rng, 60)[40:] for _ in range(LEARNERS)])
-        print(f"  staircase, ability {ability:g}: {100 * good:.1f} % good from the 41st answer on")
+        what = f"good answers from the 41st on, ability {ability:g}"
+        bar(what, 100 * good, "%", least=68, most=74, against=f"{LEARNERS} simulated learners")
 
 
 def bench_biases(rng):
@@ -62,9 +67,8 @@ def bench_biases(rng):
         true = rng.uniform(0.05, 0.8, 25) * rng.choice([-1.0, 1.0], 25)
         seen = seen_share(0.667 * true * (1.0 + 0.3 * rng.normal(size=25)), true).factor
         shares.append(seen.least <= 0.667 <= seen.most)
-    print(
-        f"  ranges hold: bias {100 * np.mean(means):.1f} %, share of the break {100 * np.mean(shares):.1f} %"
-    )
+    bar("ranges of a learner's bias hold it", 100 * np.mean(means), "%", least=93, most=97)
+    bar("ranges of the share of the break seen hold it", 100 * np.mean(shares), "%", least=93, most=97)
 
 
 def bench_readers(rng):

@@ -7,6 +7,7 @@ import time
 import numpy as np
 from tests.rolled import roll_out
 
+from bars import bar
 from orthocline.core.balls import FINISH_SD_M, Conditions, OwnBall, SeenBall, implied_by_other, implied_by_own
 
 LENGTH_M, RUNS, ROLLED, KEPT = 4.27, 20, 4000, 512
@@ -29,9 +30,8 @@ def bench_watched():
     print("what a ball implies: " + ", ".join(f"{name} {ms:.1f} ms" for name, ms in took.items()))
     kept, by_chance_s = _by_chance(finish)
     needed = by_chance_s * KEPT / max(kept, 1)
-    times = 1e3 * needed / took["the own ball"]
-    said = f"{kept} of {ROLLED} stop within 6 in, {KEPT} take {needed:.0f} s"
-    print(f"  by rolls, as the own: {said}, {times:.0f} times as long")
+    times = f"by balls rolled by chance {1e3 * needed / took['the own ball']:,.0f} times as long"
+    bar("what the own ball implies", took["the own ball"], "ms", against=times)
 
 
 def _median_ms(work):

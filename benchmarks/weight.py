@@ -5,6 +5,7 @@ import json
 import re
 from pathlib import Path
 
+from bars import bar
 from client import fetch
 
 STATIC = Path(__file__).parents[1] / "src/orthocline/web/static"
@@ -22,7 +23,8 @@ def bench_weight(redraw):
         held = (STATIC / name).read_bytes()
         sizes[name] = len(held) if name.endswith(".woff2") else len(gzip.compress(held))
     part = len(gzip.compress(fetch(redraw, {"HX-Request": "true"})[1]))
-    print(f"weight: first visit {sum(sizes.values()) / 1e3:.0f} kB, a redraw {part / 1e3:.1f} kB (gzip)")
+    bar("first visit, fonts included, packed", sum(sizes.values()) / 1e3, "kB", most=200)
+    bar("a redraw, packed", part / 1e3, "kB")
     print("  " + json.dumps(sizes))
 
 
