@@ -7,7 +7,7 @@ export OPENBLAS_NUM_THREADS := 1
 # What is compiled of a module is kept, whatever the machine says: each process would compile all of it anew.
 unexport PYTHONDONTWRITEBYTECODE
 
-.PHONY: run test setup check format bench chaos fuzz load lists machines newer upgrades mutants screenshots assets calls structure sbom stop
+.PHONY: run test setup check format bench chaos fuzz load lists machines newer upgrades mutants screenshots assets calls structure sbom lock stop
 
 run:
 	@scripts/setup run
@@ -84,6 +84,13 @@ structure: setup
 
 sbom: setup
 	@$(PY) scripts/sbom.py
+
+# For each Python from 3.11.0 up, whichever works them out.
+LOCK := .venv/bin/uv pip compile -q pyproject.toml --universal --python-version 3.11 --generate-hashes \
+	--no-emit-index-url --no-emit-find-links --no-header --extra build
+lock: setup
+	@$(LOCK) -o requirements.lock
+	@$(LOCK) --extra dev -c requirements.lock -o requirements-dev.lock
 
 stop:
 	@if [ -x $(RUN) ]; then $(RUN) db stop; fi

@@ -9,6 +9,8 @@ import pytest
 from cyclonedx.schema import SchemaVersion
 from cyclonedx.validation.json import JsonStrictValidator
 
+from tests.locked import locked
+
 ROOT = Path(__file__).parents[1]
 STATIC = ROOT / "src/orthocline/web/static"
 LOCKED = json.loads((ROOT / "package-lock.json").read_text())["packages"]
@@ -44,8 +46,7 @@ def test_its_text_ships(name):
 
 def test_the_list_has_all_that_is_installed_and_shipped_with_texts(sbom):
     versions = {re.sub(r"[-_.]+", "-", one["name"]).lower(): one["version"] for one in sbom["components"]}
-    lock = (ROOT / "requirements.lock").read_text()
-    wanted = dict(re.findall(r"^([a-z][\w-]*)==(\S+)", lock, re.MULTILINE))
+    wanted = locked((ROOT / "requirements.lock").read_text())
     wanted |= {name.rpartition("/")[2].replace(".", "-"): version for name, version in SHIPPED.items()}
     assert {name: versions.get(name) for name in wanted} == wanted
     texts = {one["name"]: one["evidence"]["licenses"] for one in sbom["components"]}
