@@ -130,20 +130,30 @@ def _folds(relief: Relief, inner: Nodes) -> Iterator[Feature]:
 def _tiers(relief: Relief, inner: Nodes) -> Iterator[Feature]:
     """Yield where the ground is steeper than above and below, and falls on the same way there."""
     asked = inner & (relief.steepness > LEAST_STEP)
+    asked[asked] = relief.steepness[asked] >= _steepness_down(relief, asked, -1.0)
     steep, places = relief.steepness[asked], relief.places[asked]
-    down = -np.moveaxis(relief.slopes, 0, -1)[asked] / steep[:, None]
-    step = relief.grid.spacing_m * down
-    near = [np.hypot(*relief.slopes_at(places + way * step).T) for way in (-1.0, 1.0)]
+    down = _down(relief, asked)
     level = np.minimum(FLATTER * steep, steep - LEAST_STEP)
-    steepest = (steep >= near[0]) & (_beside(relief, places, -down) < level)
+    above, ends = _beside(relief, places, -down) < level, steep >= _steepness_down(relief, asked, 1.0)
     at_edge, off = (~relief.outline.holds(places + far * down) for far in (EDGE_M, ASIDE_M[0]))
-    for kind, ends in (
-        (Kind.TIER, (steep >= near[1]) & (_beside(relief, places, down) < level)),
-        (Kind.FRONT, (at_edge | (off & (steep >= near[1]))) & (down[:, 1] < -math.cos(math.pi / 4))),
+    for kind, below in (
+        (Kind.TIER, ends & (_beside(relief, places, down) < level)),
+        (Kind.FRONT, (at_edge | (off & ends)) & (down[:, 1] < -math.cos(math.pi / 4))),
     ):
         nodes = np.zeros_like(asked)
-        nodes[asked] = steepest & ends
+        nodes[asked] = above & below
         yield from _long(relief, nodes, kind)
+
+
+def _down(relief: Relief, nodes: Nodes) -> Figures:
+    """Return the way in which the ground falls at some nodes, shape (n, 2)."""
+    return np.asarray(-np.moveaxis(relief.slopes, 0, -1)[nodes] / relief.steepness[nodes][:, None])
+
+
+def _steepness_down(relief: Relief, nodes: Nodes, steps: float) -> Figures:
+    """Return how steep it is so many nodes further down from some [ratio], shape (n,)."""
+    off = steps * relief.grid.spacing_m * _down(relief, nodes)
+    return np.asarray(np.hypot(*relief.slopes_at(relief.places[nodes] + off).T))
 
 
 def _beside(relief: Relief, places: Figures, way: Figures) -> Figures:

@@ -95,8 +95,11 @@ def _curve(corners: tuple[Place, ...]) -> Figures:
 def _hold(curve, places):  # type: ignore[no-untyped-def]
     """Return which places lie within a closed curve."""
     held = np.zeros(len(places), dtype=np.bool_)
+    low, high, right = curve[:, 1].min(), curve[:, 1].max(), curve[:, 0].max()
     for k in range(len(places)):
         x, y = places[k]
+        if y < low or y > high or x > right:
+            continue
         x0, y0 = curve[-1]
         for i in range(len(curve)):
             x1, y1 = curve[i]
