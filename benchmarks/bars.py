@@ -62,8 +62,15 @@ def figure(value):
     return f"{value:,.0f}" if abs(value) >= 100 else f"{value:.3g}"
 
 
-def write_table(shot_ms, took_s):
+def ticks():
+    """Return for how long others have had the cores of this machine, and how long it has run [ticks]."""
+    times = [int(one) for one in Path("/proc/stat").read_text().splitlines()[0].split()[1:9]]
+    return times[7], sum(times)
+
+
+def write_table(shot_ms, took_s, since):
     """Write the table into the README."""
+    others, whole = (now - then for now, then in zip(ticks(), since, strict=True))
     pace = shot_ms / SET_AT_MS
     here, there = (sum(row.holds(at) for row in ROWS) for at in (1.0, pace))
     lines = [
@@ -73,12 +80,13 @@ def write_table(shot_ms, took_s):
         "",
         f"One run of {took_s / 60:.0f} minutes on {os.cpu_count()} cores, times as they were taken there."
         f" A putt shot with SciPy took {shot_ms:.0f} ms, and {SET_AT_MS:.0f} on the machine that the bars"
-        f" were set on: this one was {pace:.1f} times as slow."
+        f" were set on: this one was {pace:.1f} times as slow, and others had its cores for"
+        f" {others / whole:.1%} of the time."
         f" {here} of {len(ROWS)} are as asked, {there} at that machine's pace.",
     ]
     text = README.read_text(encoding="utf-8")
-    whole = BEGIN + "\n".join(lines) + "\n" + END
+    table = BEGIN + "\n".join(lines) + "\n" + END
     README.write_text(
-        re.sub(re.escape(BEGIN) + ".*?" + re.escape(END), lambda _: whole, text, flags=re.DOTALL),
+        re.sub(re.escape(BEGIN) + ".*?" + re.escape(END), lambda _: table, text, flags=re.DOTALL),
         encoding="utf-8",
     )

@@ -6,7 +6,7 @@ usage: bench.py [PART ...]   (all parts write the table of the README, some only
 import sys
 import time
 
-from bars import write_table
+from bars import ticks, write_table
 from calls import bench_calls
 from carry import bench_carry
 from green_files import bench_green_files
@@ -57,12 +57,12 @@ PARTS = {
 def main():
     """Measure, and write it down where it is all."""
     say_in_json("error")
-    asked, found, begun = sys.argv[1:] or list(PARTS), {}, time.monotonic()
+    asked, found, begun, since = sys.argv[1:] or list(PARTS), {}, time.monotonic(), ticks()
     for name in asked:
         print(name, flush=True)
         found[name] = PARTS[name]()
     if asked == list(PARTS):
-        write_table(found["putts"], time.monotonic() - begun)
+        write_table(found["putts"], time.monotonic() - begun, since)
 
 
 if __name__ == "__main__":
