@@ -7,7 +7,7 @@ export OPENBLAS_NUM_THREADS := 1
 # What is compiled of a module is kept, whatever the machine says: each process would compile all of it anew.
 unexport PYTHONDONTWRITEBYTECODE
 
-.PHONY: run test setup check format bench chaos fuzz load lists machines newer upgrades mutants screenshots assets calls structure sbom lock stop
+.PHONY: run test setup check check-python check-browser format bench chaos fuzz load lists machines newer upgrades mutants screenshots assets calls structure sbom lock stop
 
 run:
 	@scripts/setup run
@@ -21,11 +21,16 @@ test:
 setup:
 	@scripts/setup test
 
-check: setup
+# What is Python's, and what the browser gets: two things at once with -j2.
+check: check-python check-browser
+
+check-python: setup
 	@$(PY) -m ruff format --check .
 	@$(PY) -m ruff check .
 	@$(PY) -m mypy
 	@.venv/bin/lint-imports
+
+check-browser: setup
 	@scripts/assets --check
 	@$(PY) scripts/letter_widths.py --check
 

@@ -150,6 +150,8 @@ def test_at_a_desk_a_key_tells_what_became_of_a_ball(page):
     page.as_wren()
     page.go("/train/drills/pace_ladder")
     page.press("It is set up: begin")
+    page.see("Ball 1 of", "main")
+    page.until(lambda: page.all("html.js"), "keys are heard")
     for key, number in (("1", 2), ("3", 3), ("9", 3)):
         ActionChains(page.driver).send_keys(key).perform()
         page.see(f"Ball {number} of", "main")
