@@ -93,10 +93,18 @@ def features(relief: Relief) -> list[Feature]:
     return [*_spots(relief, inner), *_folds(relief, inner), *_tiers(relief, inner)]
 
 
+def _turns(curvature: Figures) -> tuple[Figures, Figures]:
+    """Return how the ground turns least and most [1/m], shape (n, 2), and along which way the latter."""
+    east, both, north = curvature[:, 0, 0], curvature[:, 0, 1], curvature[:, 1, 1]
+    middle, half = 0.5 * (east + north), np.hypot(0.5 * (east - north), both)
+    way = 0.5 * np.arctan2(2.0 * both, east - north)
+    return np.column_stack([middle - half, middle + half]), np.column_stack([np.cos(way), np.sin(way)])
+
+
 def _spots(relief: Relief, inner: Nodes) -> Iterator[Feature]:
     """Yield the places without slope: by one step of Newton's from the nodes round them."""
     slopes, curvature = np.moveaxis(relief.slopes, 0, -1)[inner], relief.curvature[inner]
-    places, own = relief.places[inner], np.linalg.eigvalsh(curvature)
+    places, (own, _) = relief.places[inner], _turns(curvature)
     turns = np.abs(own).min(axis=1) > LEAST_CURVATURE
     places, slopes, curvature, own = places[turns], slopes[turns], curvature[turns], own[turns]
     steps = -np.linalg.solve(curvature, slopes[..., None])[..., 0]
@@ -115,9 +123,10 @@ def _spots(relief: Relief, inner: Nodes) -> Iterator[Feature]:
 
 def _folds(relief: Relief, inner: Nodes) -> Iterator[Feature]:
     """Yield ridges and valleys: where the slope across, the way the ground turns most, is none."""
-    own, ways = np.linalg.eigh(relief.curvature[inner])
+    own, upward = _turns(relief.curvature[inner])
     rows, most = np.arange(len(own)), np.abs(own).argmax(axis=1)
-    turn, other, across = own[rows, most], own[rows, 1 - most], ways[rows, :, most]
+    turn, other = own[rows, most], own[rows, 1 - most]
+    across = np.where(most[:, None] == 1, upward, np.column_stack([-upward[:, 1], upward[:, 0]]))
     slope = np.einsum("ij,ij->i", across, np.moveaxis(relief.slopes, 0, -1)[inner])
     near = np.abs(slope) < LONGEST_STEP * relief.grid.spacing_m * np.abs(turn)
     folded = near & (np.abs(turn) > LEAST_FOLD) & (np.abs(other) < FOLD_SHARE * np.abs(turn))

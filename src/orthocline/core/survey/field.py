@@ -2,6 +2,7 @@
 
 import math
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Final
 
 import numpy as np
@@ -33,6 +34,11 @@ class Looks:
 
     places_m: Figures
     parts: Figures
+
+    @cached_property
+    def rows(self) -> Figures:
+        """Each as compiled code takes it: place and parts, shape (n, 5)."""
+        return np.column_stack([self.places_m, self.parts])
 
 
 def both_slopes(places: Figures) -> Looks:
@@ -95,10 +101,12 @@ def covariance(one: Looks, other: Looks, field: Field, doubts: Doubts = SURE) ->
     q = sqrt(5)/l, D = X - X', heights covary by s^2 (1 + q r + q^2 r^2/3) exp(-q r); slope and height by
     A D, slopes by A delta_ij - B Di Dj, where A = s^2 q^2/3 (1 + q r) exp(-q r), B = s^2 q^4/3 exp(-q r).
     """
-    smooth = _smooth(_rows(one), _rows(other), field.slope_sd**2, math.sqrt(5.0) / field.length_m)
+    smooth = _smooth(one.rows, other.rows, field.slope_sd**2, math.sqrt(5.0) / field.length_m)
     if doubts is not SURE:
         smooth *= np.multiply.outer(*doubts)
-    return np.asarray(smooth + _of_plane(one, field) @ _of_plane(other, field).T)
+    mine = _of_plane(one, field)
+    its = mine if other is one else _of_plane(other, field)
+    return np.asarray(smooth + mine @ its.T)
 
 
 def weighed(one: Looks, other: Looks, weights: Figures, field: Field, doubts: Doubts = SURE) -> Figures:
@@ -120,9 +128,10 @@ def weighed(one: Looks, other: Looks, weights: Figures, field: Field, doubts: Do
     ndarray
         Shape (n,): `covariance` times the weights, without that matrix ever being held.
     """
-    rows, others = _rows(one), _rows(other)
     mine, its = doubts
-    smooth = _smooth_sums(rows, others, its * weights, field.slope_sd**2, math.sqrt(5.0) / field.length_m)
+    smooth = _smooth_sums(
+        one.rows, other.rows, its * weights, field.slope_sd**2, math.sqrt(5.0) / field.length_m
+    )
     return np.asarray(mine * smooth + _of_plane(one, field) @ (_of_plane(other, field).T @ weights))
 
 
@@ -146,11 +155,6 @@ def variances(looks: Looks, field: Field, doubt: Figures | float = 1.0) -> Figur
     height, east, north = np.square(looks.parts).T
     smooth = field.slope_sd**2 * (3.0 / 5.0 * field.length_m**2 * height + east + north)
     return np.asarray(doubt**2 * smooth + np.square(_of_plane(looks, field)).sum(axis=1))
-
-
-def _rows(looks: Looks) -> Figures:
-    """Return looks as compiled code takes them: place and parts, shape (n, 5)."""
-    return np.column_stack([looks.places_m, looks.parts])
 
 
 @njit(**KEPT)
