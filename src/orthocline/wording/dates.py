@@ -70,6 +70,15 @@ class Calendar:
             return self.clock(then)
         if days == 1:
             return f"yesterday {self.clock(then)}"
+        return self.day_ago(then, now)
+
+    def day_ago(self, then: datetime, now: datetime) -> str:
+        """Return when something was, on another day without the hour: ``07:40``, ``yesterday``."""
+        days = (self.here(now).date() - self.here(then).date()).days
+        if days <= 0:
+            return self.clock(then)
+        if days == 1:
+            return "yesterday"
         return f"{days} days ago" if days < LONG_AGO_DAYS else self._said(then, "d MMM y")
 
     def _said(self, then: datetime, pattern: str) -> str:

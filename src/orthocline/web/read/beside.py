@@ -31,9 +31,11 @@ def source_of(read: ReadRequest | None, wording: Wording, now: datetime) -> Sour
         return Source("as typed", "", stale=False)
     age = hours_since(origin.measured_at, now)
     sure = aged(Estimate(origin.speed_ft, origin.within_ft / 2.0), age).within
-    ago, stale = wording.calendar.ago(origin.measured_at, now), is_stale(origin.measured_at, now)
-    # Of an old one its age is what counts, and the head line is full.
-    return Source(ago if stale else source_words(origin.method, ago), f"±{speed_text(sure)} ft", stale)
+    calendar, sure_words = wording.calendar, f"±{speed_text(sure)} ft"
+    if is_stale(origin.measured_at, now):
+        # Of an old one its age is what counts, and the head line is full.
+        return Source(calendar.day_ago(origin.measured_at, now), sure_words, stale=True)
+    return Source(source_words(origin.method, calendar.ago(origin.measured_at, now)), sure_words, stale=False)
 
 
 def beside(read: ReadRequest, wording: Wording) -> dict[str, str]:
