@@ -6,7 +6,7 @@ usage: bench.py [PART ...]   (all parts write the table of the README, some only
 import sys
 import time
 
-from bars import ticks, write_table
+from bars import begin_part, ticks, write_table
 from calls import bench_calls
 from carry import bench_carry
 from green_files import bench_green_files
@@ -17,7 +17,7 @@ from log import bench_log
 from orthocline.db.server.cluster import ensure_running
 from orthocline.db.server.settings import var_folder
 from orthocline.logs import say_in_json
-from putts import bench_putts
+from putts import bench_putts, shot_ms
 from reads import bench_reads
 from server import bench_server
 from study import bench_study
@@ -51,18 +51,19 @@ PARTS = {
     "server": lambda: bench_server(bench_database()),
     "study": bench_study,
 }
-"""Each measures something, and says it; the first says how fast this machine is."""
+"""Each measures something, and says it."""
 
 
 def main():
     """Measure, and write it down where it is all."""
     say_in_json("error")
-    asked, found, begun, since = sys.argv[1:] or list(PARTS), {}, time.monotonic(), ticks()
+    asked, begun, since = sys.argv[1:] or list(PARTS), time.monotonic(), ticks()
     for name in asked:
         print(name, flush=True)
-        found[name] = PARTS[name]()
+        begin_part(shot_ms())
+        PARTS[name]()
     if asked == list(PARTS):
-        write_table(found["putts"], time.monotonic() - begun, since)
+        write_table(time.monotonic() - begun, since)
 
 
 if __name__ == "__main__":

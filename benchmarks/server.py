@@ -1,6 +1,7 @@
 """The application as it is served: redraws, a long log, its archive, and the weight of pages."""
 
 import http.client
+import json
 import os
 import re
 import socket
@@ -69,8 +70,7 @@ def redraws(base, clients):
 
 
 def serve(log, url):
-    """Serve on a free port; gunicorn writes each request's server time [us] to `log`."""
-    os.environ["GUNICORN_CMD_ARGS"] = f"--access-logfile {log} --access-logformat %(D)s"
+    """Serve on a free port; what the application says of each request goes to `log`."""
     os.environ["ORTHOCLINE_PROXIES"] = "1"
     with socket.socket() as probe:
         probe.bind(("127.0.0.1", 0))
@@ -78,7 +78,8 @@ def serve(log, url):
     os.environ["DATABASE_URL"] = url
     start = time.perf_counter()
     command = [sys.executable, "-m", "orthocline.cli.main", "serve", "--port", str(port)]
-    process = subprocess.Popen(command, stdout=subprocess.DEVNULL)
+    with log.open("wb") as said:
+        process = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=said)
     base = f"http://127.0.0.1:{port}"
     while True:
         try:
@@ -86,6 +87,13 @@ def serve(log, url):
             return process, base, time.perf_counter() - start
         except OSError:
             time.sleep(0.05)
+
+
+def server_times(log):
+    """Return how long each read took once its turn had come [ms]."""
+    told = [json.loads(line) for line in log.read_text().splitlines() if line.startswith("{")]
+    reads = [one for one in told if one["event"] == "request" and one["route"] == "/read"]
+    return np.array([one["ms"] - one["waited_ms"] for one in reads])
 
 
 def spread(ms):
@@ -102,9 +110,9 @@ def bench_server(url):
             bar("from the command to the served page", started, "s", against="with the demo loaded")
             bar("the first visitor's read", 1e3 * first, "ms", against="nothing is compiled in between")
             for clients, median, most in ((1, 25, None), (CLIENTS, None, 60)):
-                before = len(log.read_text().split())
+                before = len(server_times(log))
                 seen = redraws(base, clients)
-                served = np.array(log.read_text().split()[before:], dtype=float) / 1e3
+                served = server_times(log)[before:]
                 what, said = (
                     f"a redraw, {clients} at once: server time",
                     f"as the clients see it {spread(seen)}",

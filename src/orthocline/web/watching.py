@@ -120,7 +120,9 @@ class _Work:
 def _begin() -> None:
     given = request.headers.get(ID_HEADER, "") if current_app.config["PROXIES"] else ""
     g.request_id = given if GIVEN_ID.fullmatch(given) else uuid4().hex
-    g.began, g.queries, g.query_s = request.environ.get(CAME, perf_counter()), 0, 0.0
+    now = perf_counter()
+    g.began, g.queries, g.query_s = request.environ.get(CAME, now), 0, 0.0
+    g.waited_s = now - g.began
     structlog.contextvars.clear_contextvars()
     structlog.contextvars.bind_contextvars(request_id=g.request_id)
 
@@ -137,7 +139,8 @@ def _end(response: Response) -> Response:
     RESIDENT.set(_resident_bytes())
     if request.endpoint not in UNWATCHED:
         told: dict[str, Any] = {"method": method, "route": route, "status": response.status_code}
-        log.info("request", **told, ms=_ms(seconds), queries=g.queries, query_ms=_ms(g.query_s))
+        told |= {"ms": _ms(seconds), "waited_ms": _ms(g.waited_s)}
+        log.info("request", **told, queries=g.queries, query_ms=_ms(g.query_s))
     return response
 
 
