@@ -29,7 +29,7 @@ AXE = Path(__file__).with_name("axe.min.js")
 DESK = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
 PATIENCE_S = 20
 """So long a person waits for what a page is to show, on a machine that is busy."""
-PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 2, "mobile": True}
+PHONE = {"width": 390, "height": 844, "deviceScaleFactor": 1, "mobile": True}
 FLAGS = (
     "--headless=new --no-sandbox --disable-gpu --disable-quic --disable-dev-shm-usage"
     " --disable-features=SpareRendererForSitePerProcess --process-per-site"
