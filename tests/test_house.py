@@ -104,3 +104,12 @@ def test_no_address_of_a_registry_is_kept():
     for name in ("requirements.lock", "requirements-dev.lock", "package-lock.json", "pyproject.toml"):
         assert name in kept
         assert not re.search(r"--index-url|--find-links|\"resolved\"", (ROOT / name).read_text())
+
+
+def test_the_readme_has_the_table_that_make_bench_writes():
+    text = (ROOT / "README.md").read_text(encoding="utf-8")
+    table = re.search(r"<!-- what `make bench` measured -->\n(.*?)<!-- end -->", text, re.DOTALL)[1]
+    rows = re.findall(r"^\| (?!measured|---)(.*) \|$", table, re.MULTILINE)
+    held, whole = map(int, re.search(r"(\d+) of (\d+) are as asked", table).groups())
+    assert len(rows) == whole > 60
+    assert whole - held == sum("**missed**" in one for one in rows)
