@@ -44,6 +44,18 @@ def test_the_drawing_stays_and_goes_on_when_the_database_is_back(page):
     page.until(lambda: page.text("#trouble") == "")
 
 
+def test_a_form_is_asked_again_though_something_else_fails_meanwhile(page):
+    page.expected_errors = ("503",)
+    page.as_wren()
+    page.live.away = True
+    page.find("#length").send_keys(Keys.ARROW_UP)
+    page.see("does not answer just now", "#trouble")
+    page.run("return htmx.ajax('GET', '/eyes', '#eyes').catch(() => {})")
+    page.live.away = False
+    page.until(lambda: page.value("length") == "15 ft", "the form, not the other")
+    page.until(lambda: page.text("#trouble") == "")
+
+
 def note(page, words):
     page.press("Note a putt")
     page.find("#length").send_keys("21 ft")

@@ -27,10 +27,12 @@ const parts = ["way", "own-way", "own-line", "aim-line", "fall-line", "speeds", 
 const lines = document.querySelectorAll(parts.map((name) => `[data-part=${name}]`).join());
 for (const line of lines) {
   const toPage = line.getScreenCTM();
+  const sheet = line.ownerSVGElement.getBoundingClientRect(); // what lies beyond is cut off, and not seen
   for (let s = 0; s < line.getTotalLength(); s += 3) {
     const point = line.getPointAtLength(s).matrixTransform(toPage);
+    const seen = point.x >= sheet.left && point.x <= sheet.right && point.y >= sheet.top && point.y <= sheet.bottom;
     boxes.forEach((box, i) => {
-      if (inside(point, box)) found.add(`${texts[i].textContent} on a line`);
+      if (seen && inside(point, box)) found.add(`${texts[i].textContent} on a line`);
     });
   }
 }

@@ -18,15 +18,22 @@ function followAddress() {
 document.body.addEventListener("htmx:replacedInHistory", followAddress);
 followAddress();
 
-// A part that could not be brought is said at the top, asked for again when the server says, and then forgotten.
+// A part that could not be brought is said at the top; a form is asked again when the server says, whatever else
+// comes or fails meanwhile, and then it is forgotten.
 const trouble = document.getElementById("trouble");
-let again;
+const again = new Map();
 document.body.addEventListener("htmx:afterRequest", ({ detail: { elt, xhr } }) => {
-  clearTimeout(again);
+  clearTimeout(again.get(elt));
+  again.delete(elt);
   const wait = Number(xhr.getResponseHeader("Retry-After"));
-  if (xhr.status < 400) trouble.textContent = "";
-  else if (wait) again = setTimeout(() => htmx.trigger(elt, "submit"), 1000 * wait);
+  if (xhr.status < 400 && !again.size) trouble.textContent = "";
+  if (xhr.status >= 400 && wait && elt instanceof HTMLFormElement) again.set(elt, setTimeout(askAgain, 1000 * wait, elt));
 });
+
+function askAgain(form) {
+  again.delete(form);
+  htmx.trigger(form, "submit");
+}
 
 // What was entered on the course is sent from any page; who leaves takes along what was kept of them.
 async function sendWaiting() {
