@@ -135,7 +135,8 @@ class Page:
         self.driver.execute_cdp_cmd("Network.clearBrowserCache", {})
 
     def find(self, selector):
-        return self.driver.find_element(By.CSS_SELECTOR, selector)
+        """Return the first of what is meant, as soon as there is one."""
+        return self._patience().until(lambda _: self.driver.find_element(By.CSS_SELECTOR, selector))
 
     def all(self, selector):
         return self.driver.find_elements(By.CSS_SELECTOR, selector)

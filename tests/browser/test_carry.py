@@ -56,6 +56,7 @@ def test_the_front_nines_book_is_looked_at_and_printed(page, work):
     page.as_wren()
     page.go("/greens")
     page.press("A green book for your pocket")
+    page.find("#book")
     page.all("input[name=green]")[-1].click()
     page.until(lambda: "9 pages on 5 sheets." in page.text("#book"))
     page.find("label:has([value=hand])").click()

@@ -107,7 +107,7 @@ def test_without_scripts_it_is_a_page_of_its_own(page):
     page.see("What a miss leaves")
     assert page.find("#pace-curves").is_displayed()
     page.press("Take 12 in")
-    assert page.value("past") == "12 in"
+    page.until(lambda: page.find("#past").get_attribute("value") == "12 in")
 
 
 @pytest.mark.parametrize("metrics", [DESK, PHONE], ids=["desk", "phone"])

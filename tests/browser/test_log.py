@@ -16,7 +16,7 @@ def sign_up(page, name):
     page.go("/sign-up")
     page.find("#name").send_keys(name)
     page.find("#password").send_keys("a good long password", Keys.ENTER)
-    page.see("Open play")
+    page.until(lambda: "Read it." in page.text("h1"), "signed up")
 
 
 def test_nine_holes_are_noted_with_one_thumb(page):
@@ -138,9 +138,7 @@ def test_no_label_touches_another_or_a_line(page, metrics):
 
 def test_a_round_without_scripts(page):
     page.without_scripts()
-    page.go("/sign-up")
-    page.find("#name").send_keys("Tove without scripts")
-    page.find("#password").send_keys("a good long password", Keys.ENTER)
+    sign_up(page, "Tove without scripts")
     page.go("/rounds")
     page.press("Begin")
     page.find("#length").send_keys("12 ft")

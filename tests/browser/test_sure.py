@@ -78,7 +78,7 @@ def test_without_scripts_a_source_is_chosen_and_a_line_taken_away(page):
     page.go("/read", **SPINDRIFT, fan="1", tries="12 in right, 18 in right")
     choose(page, "side_from", "level ±")
     page.press("Read it")
-    assert page.text("#range").startswith("Between 13")
+    page.until(lambda: page.text("#range").startswith("Between 13"))
     page.all("#start-lines li a")[0].click()
     assert page.find("#tries").get_attribute("value") == "18 in right"
 
