@@ -44,6 +44,7 @@ def test_a_file_is_given_looked_at_corrected_and_kept(page, work, tmp_path):
     page.see("Charted from nine.laz", "main")
     page.press("Files in and out")
     page.press("PNG")
+    page.see("It waits for its turn", "#job")
     work()
     page.see("The file is written", "#job")
 
