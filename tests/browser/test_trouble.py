@@ -32,28 +32,32 @@ def test_what_was_sent_while_the_database_was_away_is_sent_again(page, metrics):
     assert page.text("#putts").count("slow, and left of the high side") == 1
 
 
-def test_the_drawing_stays_and_goes_on_when_the_database_is_back(page):
+def refused(page):
+    """Step the length of Wren's putt while the database is away."""
     page.expected_errors = ("503",)
     page.as_wren()
     page.live.away = True
     page.find("#length").send_keys(Keys.ARROW_UP)
     page.see("does not answer just now", "#trouble")
-    assert page.text("#call h1").startswith("Aim 18 in right")
+
+
+def back(page):
+    """Let the database be back, and the form be asked again by itself."""
     page.live.away = False
     page.until(lambda: page.value("length") == "15 ft", "asked for again by itself")
     page.until(lambda: page.text("#trouble") == "")
 
 
+def test_the_drawing_stays_and_goes_on_when_the_database_is_back(page):
+    refused(page)
+    assert page.text("#call h1").startswith("Aim 18 in right")
+    back(page)
+
+
 def test_a_form_is_asked_again_though_something_else_fails_meanwhile(page):
-    page.expected_errors = ("503",)
-    page.as_wren()
-    page.live.away = True
-    page.find("#length").send_keys(Keys.ARROW_UP)
-    page.see("does not answer just now", "#trouble")
+    refused(page)
     page.run("return htmx.ajax('GET', '/eyes', '#eyes').catch(() => {})")
-    page.live.away = False
-    page.until(lambda: page.value("length") == "15 ft", "the form, not the other")
-    page.until(lambda: page.text("#trouble") == "")
+    back(page)
 
 
 def note(page, words):

@@ -54,6 +54,8 @@ def test_a_read_uses_the_books_speed_and_marks_an_old_one(signed_in, session):
     assert "±1.2 ft: measure again" in text(stale)
     head = parsed(stale).find(id="source-head")
     assert "text-unsure" in head["class"]
+    assert head.text.startswith("measure again: ")
+    assert "±" not in head.text, "the day alone: there is no room for more"
     again = fields(head["href"])
     assert again["green"] == [SPINDRIFT["green"]]
     assert again["next"][0].startswith("/read?length=14+ft")

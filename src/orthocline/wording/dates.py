@@ -8,6 +8,7 @@ from zoneinfo import ZoneInfo, available_timezones
 from babel.dates import format_datetime
 
 LOCALE = "en_GB"
+YESTERDAY = "yesterday"
 LONG_AGO_DAYS = 14
 """From so many days on a day is said by its date."""
 
@@ -65,12 +66,8 @@ class Calendar:
 
     def ago(self, then: datetime, now: datetime) -> str:
         """Return when something was: ``07:40``, ``yesterday 07:40``, ``3 days ago``, ``2 Nov 2026``."""
-        days = (self.here(now).date() - self.here(then).date()).days
-        if days <= 0:
-            return self.clock(then)
-        if days == 1:
-            return f"yesterday {self.clock(then)}"
-        return self.day_ago(then, now)
+        day = self.day_ago(then, now)
+        return f"{day} {self.clock(then)}" if day == YESTERDAY else day
 
     def day_ago(self, then: datetime, now: datetime) -> str:
         """Return when something was, on another day without the hour: ``07:40``, ``yesterday``."""
@@ -78,7 +75,7 @@ class Calendar:
         if days <= 0:
             return self.clock(then)
         if days == 1:
-            return "yesterday"
+            return YESTERDAY
         return f"{days} days ago" if days < LONG_AGO_DAYS else self._said(then, "d MMM y")
 
     def _said(self, then: datetime, pattern: str) -> str:
