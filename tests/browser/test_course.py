@@ -19,7 +19,7 @@ from orthocline.db.log.models import LoggedPutt, Outing
 from orthocline.services.account.access import Viewer
 from orthocline.services.account.accounts import sign_up
 from orthocline.services.carry import pack
-from orthocline.services.ground.charts import edit_chart, find_green, keep_chart, undo_edit
+from orthocline.services.ground.charts import Edit, edit_chart, find_green, keep_chart, undo_edit
 from orthocline.services.ground.places import Place
 from orthocline.services.jobs.jobs import ask_for, carry_out
 from tests.browser.conftest import DESK, PHONE, Page
@@ -233,7 +233,7 @@ def test_a_green_that_changed_meanwhile_is_asked_about(out):
     tilted = ChartReading((3.0, 12.0), "level", 0.0, 0.05)
     with out.sessions() as session, session.begin():
         tove = Viewer(golfer_named(session, "Tove Outwith"))
-        edit_chart(tove, session, out.green, lambda chart: chart.added("readings", tilted), "another")
+        edit_chart(tove, session, out.green, lambda chart: Edit(chart.added("readings", tilted), "another"))
     out.air.there = True
     out.press("Send now")
     out.see("green 1 was charted anew since it was taken along. You read", "#queue")

@@ -10,7 +10,7 @@ from orthocline.core.chart import Chart, ChartPin, ChartReading
 from orthocline.core.relief import oval
 from orthocline.db.log.models import LoggedPutt
 from orthocline.services.account.access import Viewer
-from orthocline.services.ground.charts import edit_chart, new_green
+from orthocline.services.ground.charts import Edit, edit_chart, new_green
 from orthocline.services.ground.places import Place
 from tests.page import drawn, link, links, text, value, words_at
 from tests.ternholm import slopes
@@ -36,7 +36,7 @@ def on(signed_in, session):
     """The number of the charted green."""
     who = Viewer(signed_in.golfer)
     number = new_green(who, session, PLACE, deep_m=20.0, wide_m=24.0)
-    edit_chart(who, session, number, lambda _: charted(), "the walk")
+    edit_chart(who, session, number, lambda _: Edit(charted(), "the walk"))
     session.commit()
     return number
 

@@ -17,7 +17,7 @@ from orthocline.services.account.accounts import sign_up
 from orthocline.services.carry import archive as archives
 from orthocline.services.carry.archive_checks import require_drawing
 from orthocline.services.errors import DomainError, NotAllowedError
-from orthocline.services.ground.charts import edit_chart, find_green, keep_chart, list_greens
+from orthocline.services.ground.charts import Edit, edit_chart, find_green, keep_chart, list_greens
 from orthocline.services.ground.places import Place
 from orthocline.services.jobs.jobs import ask_for, carry_out, find_job
 from orthocline.services.log.noting import note_putt
@@ -166,7 +166,7 @@ def test_what_was_changed_here_stays(session, tove):
     archive = archive_of(tove, session)
     (green,) = list_greens(tove, session)
     tilted = ChartReading((3.0, 12.0), "level", 0.0, 0.05)
-    edit_chart(tove, session, green.id, lambda chart: chart.added("readings", tilted), "another")
+    edit_chart(tove, session, green.id, lambda chart: Edit(chart.added("readings", tilted), "another"))
     before = kept_of(session, tove.golfer)
     brought(session, tove.golfer, archive)
     assert kept_of(session, tove.golfer) == before

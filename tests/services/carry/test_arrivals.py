@@ -20,7 +20,7 @@ from orthocline.services.account.access import Mode, Viewer
 from orthocline.services.account.competition import mode_until
 from orthocline.services.carry.arrivals import take_in
 from orthocline.services.errors import ChangedError, InvalidError, NotAllowedError, NotFoundError
-from orthocline.services.ground.charts import edit_chart, find_green, keep_chart, undo_edit
+from orthocline.services.ground.charts import Edit, edit_chart, find_green, keep_chart, undo_edit
 from orthocline.services.ground.places import Place
 from orthocline.services.log.entries import Result
 from orthocline.services.log.noting import record_result
@@ -67,7 +67,7 @@ def putts(session):
 
 def another_slope(session, viewer, green):
     tilted = ChartReading((3.0, 12.0), "level", 0.0, 0.05)
-    edit_chart(viewer, session, green, lambda chart: chart.added("readings", tilted), "another")
+    edit_chart(viewer, session, green, lambda chart: Edit(chart.added("readings", tilted), "another"))
 
 
 def test_a_putt_comes_in_once_and_stays_as_it_was_changed_since(session, tove):
@@ -129,7 +129,9 @@ def test_a_chart_that_changes_no_read_is_not_asked_about(session, tove, green):
     aim_m = aims(across)[0].spot_right_m(math.dist(BALL, HOLE))
     read = pin_read(session, tove, green, aim_right_m=aim_m)
     as_charted = ChartReading((-5.0, 3.0), "level_averaged", -0.5 * math.pi, 0.02)
-    edit_chart(tove, session, green, lambda chart: chart.added("readings", as_charted), "the same again")
+    edit_chart(
+        tove, session, green, lambda chart: Edit(chart.added("readings", as_charted), "the same again")
+    )
     take_in(tove, session, sent(tove, "putt", holed=True, read=read))
     assert [putt.read_document is None for putt in putts(session)] == [False]
 

@@ -1,6 +1,5 @@
 """Greens and their charts, on real PostgreSQL."""
 
-import functools
 import math
 from uuid import uuid4
 
@@ -32,7 +31,10 @@ def green_id(session, wren):
 
 
 def add(wren, session, green_id, one=ARROW, key=None):
-    charts.edit_chart(wren, session, green_id, lambda chart: chart.added("readings", one), "a reading", key)
+    def added(chart):
+        return charts.Edit(chart.added("readings", one), "a reading")
+
+    charts.edit_chart(wren, session, green_id, added, key)
 
 
 def readings(wren, session, green_id):
@@ -103,7 +105,9 @@ def test_an_edit_that_makes_no_chart_changes_nothing(session, wren, green_id):
         lambda chart: chart.added("pins", ChartPin((1.0, 1.0), "n" * 99)),
     ):
         with pytest.raises(InvalidError):
-            charts.edit_chart(wren, session, green_id, edit, "nonsense")
+            charts.edit_chart(
+                wren, session, green_id, lambda chart, to=edit: charts.Edit(to(chart), "nonsense")
+            )
     assert charts.find_green(wren, session, green_id).undoes == ""
 
 
@@ -146,8 +150,9 @@ def scanned(wren, session, green_id, seed=1):
     """Let a green be scanned, falling by 2 percent to its front."""
     at = np.random.default_rng(seed).uniform((-12, 0), (12, 20), (900, 2))
     points = np.column_stack([at, 0.02 * at[:, 1]])
-    edit = functools.partial(with_heights, points=points)
-    charts.edit_chart(wren, session, green_id, edit, "scanned")
+    charts.edit_chart(
+        wren, session, green_id, lambda chart: charts.Edit(with_heights(chart, points), "scanned")
+    )
     return charts.find_green(wren, session, green_id)
 
 

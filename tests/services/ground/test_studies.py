@@ -147,7 +147,9 @@ def test_an_engine_that_comes_to_no_end_says_so(session, sessions, wren, asked, 
 
 @pytest.mark.usefixtures("here")
 def test_a_chart_that_changed_meanwhile_is_not_mixed_with_the_old(session, sessions, wren, green_id, asked):
-    charts.edit_chart(wren, session, green_id, lambda chart: chart.removed("readings", 0), "less")
+    charts.edit_chart(
+        wren, session, green_id, lambda chart: charts.Edit(chart.removed("readings", 0), "less")
+    )
     session.commit()
     jobs.carry_out(sessions, asked[1])
     assert job_of(session, asked[1]).why == studying.CHANGED

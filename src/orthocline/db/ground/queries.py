@@ -96,13 +96,16 @@ def add_chart(session: Session, green: Green, chart: GreenChart, kept: int) -> N
     """Let a chart hold in place of the one before it; what was undone goes, and all but the last `kept`."""
     number = green.chart_number + 1
     undone = (GreenChart.number >= number) | (GreenChart.number <= number - kept)
-    session.execute(delete(GreenChart).where(GreenChart.green_id == green.id, undone))
+    old = delete(GreenChart).where(GreenChart.green_id == green.id, undone).returning(GreenChart.scan_id)
+    scanned = any(session.scalars(old).all())
     chart.green_id, chart.golfer_id, chart.number = green.id, green.golfer_id, number
     session.add(chart)
     green.chart_number = number
     session.flush()
-    held = select(GreenChart.scan_id).where(GreenChart.green_id == green.id, GreenChart.scan_id.is_not(None))
-    session.execute(delete(GreenScan).where(GreenScan.green_id == green.id, GreenScan.id.not_in(held)))
+    if scanned:
+        of_charts = GreenChart.green_id == green.id, GreenChart.scan_id.is_not(None)
+        held = select(GreenChart.scan_id).where(*of_charts)
+        session.execute(delete(GreenScan).where(GreenScan.green_id == green.id, GreenScan.id.not_in(held)))
 
 
 def add_scan(session: Session, green: Green, scan: dict[str, Any]) -> int:

@@ -30,7 +30,14 @@ from orthocline.formats.phone_document import (
 from orthocline.services.account.access import Viewer, own_data
 from orthocline.services.account.measures import own_measures, own_senses, wording_of
 from orthocline.services.errors import ChangedError, InvalidError, NotAllowedError, NotFoundError
-from orthocline.services.ground.charts import ChartedGreen, edit_chart, edited_since, find_green, known_of
+from orthocline.services.ground.charts import (
+    ChartedGreen,
+    Edit,
+    edit_chart,
+    edited_since,
+    find_green,
+    known_of,
+)
 from orthocline.services.ground.places import Place
 from orthocline.services.log.entries import Result, Turn
 from orthocline.services.log.noting import note_putt, record_result, save_read
@@ -174,10 +181,10 @@ def _slope(viewer: Viewer, session: Session, sent: SentSlope) -> None:
     x, y = sent.at_m
     reading = ChartReading((x, y), sent.by, wrap_rad(sent.toward_rad), sent.slope)
 
-    def added(chart: Chart) -> Chart:
-        return chart.added("readings", reading)
+    def added(chart: Chart) -> Edit:
+        return Edit(chart.added("readings", reading), "a slope read on the green")
 
-    edit_chart(viewer, session, sent.green, added, "a slope read on the green", sent.id)
+    edit_chart(viewer, session, sent.green, added, sent.id)
 
 
 def _speed(viewer: Viewer, session: Session, sent: SentSpeed) -> None:

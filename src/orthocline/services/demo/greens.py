@@ -19,7 +19,7 @@ from orthocline.core.survey import GrainArea
 from orthocline.db.account.models import Golfer
 from orthocline.services.account.access import Viewer, anyone
 from orthocline.services.demo.speeds import COURSE
-from orthocline.services.ground.charts import describe_green, edit_chart, new_green
+from orthocline.services.ground.charts import Edit, describe_green, edit_chart, new_green
 from orthocline.services.ground.places import Place
 
 Figures = NDArray[np.float64]
@@ -261,7 +261,7 @@ def load_demo_greens(session: Session, golfer: Golfer, rng: np.random.Generator)
         number = new_green(
             wren, session, green.place, deep_m=DEEP_M, wide_m=WIDE_M, character=green.character
         )
-        edit_chart(wren, session, number, _always(chart), "the walk of 14 June")
+        edit_chart(wren, session, number, _always(Edit(chart, "the walk of 14 June")))
         told = {"name": green.place.green, "character": green.character, "note": green.note}
         describe_green(wren, session, number, **told)
         known = Known(surveyed(chart.readings, {}), Outline(chart.corners), chart.grain)
@@ -269,5 +269,5 @@ def load_demo_greens(session: Session, golfer: Golfer, rng: np.random.Generator)
     return found
 
 
-def _always(chart: Chart) -> Callable[[Chart], Chart]:
-    return lambda _before: chart
+def _always(edit: Edit) -> Callable[[Chart], Edit]:
+    return lambda _before: edit

@@ -79,6 +79,15 @@ class ChartedGreen:
         return self.of is None or self.of.keeper
 
 
+@dataclass(frozen=True)
+class Edit:
+    """A chart after an edit, the edit in words, and what is chosen on a page after it (None: as before)."""
+
+    chart: Chart
+    words: str
+    chosen: str | None = None
+
+
 @open_play(ROOM)
 def list_greens(viewer: Viewer, session: Session) -> tuple[ChartedGreen, ...]:
     """Return the greens of the golfer, or the club, that is looked at, course by course."""
@@ -204,33 +213,35 @@ def edit_chart(
     viewer: Viewer,
     session: Session,
     green_id: int,
-    edit: Callable[[Chart], Chart],
-    change: str,
+    edit: Callable[[Chart], Edit | None],
     key: UUID | None = None,
-) -> None:
-    """Keep an edit of a chart; the same `key` again is the same edit.
+) -> Edit | None:
+    """Keep what an edit makes of the chart that holds, if it makes any, and return it.
+
+    The same `key` again is the same edit, and nobody else changes the chart meanwhile.
 
     Raises
     ------
     InvalidError
-        For an edit that makes no chart.
+        For an edit that makes no chart, and as the edit itself raises it.
     """
     green = _kept(viewer, session, green_id)
     near = charts_near(session, green)
-    if key and any(one.key == key for one in near.values()):
-        return
     held = near.get(green.chart_number)
+    charted = _chart(session, held)
     try:
-        charted = _chart(session, held)
         edited = edit(charted)
+        if edited is None or (key and any(one.key == key for one in near.values())):
+            return edited
         # Whatever is no chart is refused as it would be read.
-        chart_of(chart_document(replace(edited, scan=None)))
+        chart_of(chart_document(replace(edited.chart, scan=None)))
     except ChartError as error:
         raise InvalidError("chart", str(error)) from error
     except ValidationError as error:
         raise InvalidError("chart", "That is outside what a chart holds.") from error
-    same = held.scan_id if held and edited.scan is charted.scan else None
-    _keep(session, green, edited, change, key, scan_id=same)
+    same = held.scan_id if held and edited.chart.scan is charted.scan else None
+    _keep(session, green, edited.chart, edited.words, key, scan_id=same)
+    return edited
 
 
 @open_play(ROOM)

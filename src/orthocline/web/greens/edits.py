@@ -17,6 +17,7 @@ from orthocline.core.units import wrap_rad
 from orthocline.drawing.ground.map_pen import slope_of_arrow
 from orthocline.formats.chart_document import CHARTED, PIN_LENGTH
 from orthocline.services.errors import InvalidError
+from orthocline.services.ground.charts import Edit
 from orthocline.services.text import tidy_text
 from orthocline.web.greens.request import PARTS, MapAsked, chosen_of
 from orthocline.web.shared.placing import moved_of, nudged_of
@@ -33,7 +34,6 @@ from orthocline.wording.quantities import (
 from orthocline.wording.wording import Wording
 
 Place = tuple[float, float]
-Change = Callable[[Chart], Chart]
 STEP_M: Final = 0.25
 SLOPE_STEP: Final = 0.0025
 TURN_STEP: Final = math.radians(5.0)
@@ -52,15 +52,6 @@ WORDS: Final[Mapping[Part, str]] = {
     "corners": "corner",
     "grain": "grain",
 }
-
-
-@dataclass(frozen=True)
-class Edit:
-    """An edit of a chart: what it does, in words too, and what is chosen after it (None: as before)."""
-
-    change: Change
-    words: str
-    chosen: str | None = None
 
 
 def edit_of(
@@ -98,8 +89,8 @@ def _moved(
     part, i = held
     if name == "head":
         reading = _headed(chart.readings[i], at)
-        return Edit(lambda chart: chart.changed(part, i, reading), f"reading {i + 1} turned", f"reading-{i}")
-    return Edit(lambda chart: chart.moved(part, i, at), f"{WORDS[part]} {i + 1} moved", handle)
+        return Edit(chart.changed(part, i, reading), f"reading {i + 1} turned", f"reading-{i}")
+    return Edit(chart.moved(part, i, at), f"{WORDS[part]} {i + 1} moved", handle)
 
 
 def _drawn(at: Place, arguments: Mapping[str, str], asked: MapAsked, chart: Chart) -> Edit | None:
@@ -131,7 +122,7 @@ def _tapped(at: Place, asked: MapAsked, chart: Chart) -> Edit | None:
     if asked.tool == "edge":
         before = _nearest_edge(at, chart) if chart.outline else None
         i = len(chart.corners) if before is None else before
-        return Edit(lambda chart: chart.added("corners", at, before), "a corner added", f"corner-{i}")
+        return Edit(chart.added("corners", at, before), "a corner added", f"corner-{i}")
     return None
 
 
@@ -156,17 +147,15 @@ def _nudged(handle: str, right: int, up: int, chart: Chart) -> Edit | None:
         one = chart.readings[i]
         size = None if one.size is None else min(max(one.size + up * SLOPE_STEP, 0.0), STEEPEST)
         turned = replace(one, toward_rad=wrap_rad(one.toward_rad - right * TURN_STEP), size=size)
-        return Edit(lambda chart: chart.changed(part, i, turned), f"reading {i + 1} turned", f"reading-{i}")
+        return Edit(chart.changed(part, i, turned), f"reading {i + 1} turned", f"reading-{i}")
     x, y = chart.corners[i] if part == "corners" else chart.part(part)[i].at_m
     at = x + right * STEP_M, y + up * STEP_M
-    return Edit(lambda chart: chart.moved(part, i, at), f"{WORDS[part]} {i + 1} moved", handle)
+    return Edit(chart.moved(part, i, at), f"{WORDS[part]} {i + 1} moved", handle)
 
 
 def _added(part: Part, one: Any, chart: Chart) -> Edit:
     name = next(name for name, of in PARTS.items() if of == part)
-    return Edit(
-        lambda chart: chart.added(part, one), f"a {WORDS[part]} added", f"{name}-{len(chart.part(part))}"
-    )
+    return Edit(chart.added(part, one), f"a {WORDS[part]} added", f"{name}-{len(chart.part(part))}")
 
 
 def _bent(at: Place) -> GrainArea:
@@ -301,14 +290,14 @@ def _change(typed: _Typed) -> Edit | None:
         one = typed.grain()
     else:
         one = typed.at()
-    return Edit(lambda chart: chart.changed(part, i, one), f"{WORDS[part]} {i + 1} changed")
+    return Edit(typed.chart.changed(part, i, one), f"{WORDS[part]} {i + 1} changed")
 
 
 def _remove(typed: _Typed) -> Edit | None:
     if typed.held is None:
         return None
     part, i = typed.held
-    return Edit(lambda chart: chart.removed(part, i), f"{WORDS[part]} {i + 1} removed", "")
+    return Edit(typed.chart.removed(part, i), f"{WORDS[part]} {i + 1} removed", "")
 
 
 def _retire(typed: _Typed) -> Edit | None:
@@ -318,19 +307,19 @@ def _retire(typed: _Typed) -> Edit | None:
     i = typed.held[1]
     pin = typed.chart.pins[i]
     words = f"pin {i + 1} {'in use again' if pin.retired else 'retired'}"
-    return Edit(lambda chart: chart.changed("pins", i, replace(pin, retired=not pin.retired)), words)
+    return Edit(typed.chart.changed("pins", i, replace(pin, retired=not pin.retired)), words)
 
 
 def _walk(typed: _Typed) -> Edit:
     """Return the edit that makes an edge the outline that was walked, or whose places were measured."""
     if PLACES in typed.text("legs"):
         spots = typed.field("legs", typed.spots, "A place")
-        return Edit(lambda chart: chart.edged(spots), "the edge by its places", "")
+        return Edit(typed.chart.edged(spots), "the edge by its places", "")
     legs = typed.field("legs", lambda text: parse_legs(text, typed.wording), "The walk")
     found = walked(legs)
     corners = found.corners
     missed = typed.wording.far(found.missed_m)
-    return Edit(lambda chart: chart.edged(corners), f"the edge walked, {missed} out", "")
+    return Edit(typed.chart.edged(corners), f"the edge walked, {missed} out", "")
 
 
 def _heights(typed: _Typed) -> Edit:
@@ -338,15 +327,14 @@ def _heights(typed: _Typed) -> Edit:
     points = np.array(typed.field("heights", parse_heights, "The list"))
     points += np.array([*typed.outline.front, 0.0])
     try:
-        with_heights(typed.chart, points)
+        return Edit(with_heights(typed.chart, points), f"{len(points)} heights listed", "")
     except ChartError as error:
         raise InvalidError("heights", str(error)) from error
-    return Edit(lambda chart: with_heights(chart, points), f"{len(points)} heights listed", "")
 
 
-def _unscan(_typed: _Typed) -> Edit:
+def _unscan(typed: _Typed) -> Edit:
     """Return the edit that takes a scan off the chart."""
-    return Edit(lambda chart: replace(chart, scan=None), "the scan taken off", "")
+    return Edit(replace(typed.chart, scan=None), "the scan taken off", "")
 
 
 TYPED: Final[Mapping[tuple[str, str], Callable[[_Typed], Edit | None]]] = {

@@ -16,6 +16,7 @@ from orthocline.services.account.measures import golfer_figures, own_senses
 from orthocline.services.errors import InvalidError
 from orthocline.services.ground.charts import (
     ROOM,
+    Edit,
     describe_green,
     edit_chart,
     find_green,
@@ -31,7 +32,7 @@ from orthocline.services.read.reading import read_putt
 from orthocline.services.share.looking import club_at, clubs_seen
 from orthocline.services.speed.book import day_speed
 from orthocline.web.database import session
-from orthocline.web.greens.edits import Edit, edit_of
+from orthocline.web.greens.edits import edit_of
 from orthocline.web.greens.forms import AboutForm, NewForm
 from orthocline.web.greens.putt import map_putt
 from orthocline.web.greens.request import LOOKING, map_asked
@@ -100,17 +101,15 @@ def edit(green_id: int) -> AnyResponse:
     """Keep an edit of a green's chart."""
     arguments = dict(typed_fields())
     try:
-        wanted = _edit(green_id, arguments)
-        if wanted:
-            edit_chart(viewer(), session(), green_id, wanted.change, wanted.words, entry_key())
-            arguments = _after(arguments, wanted)
+        edited = edit_chart(viewer(), session(), green_id, lambda chart: _edit(chart, arguments), entry_key())
+        left = _after(arguments, edited) if edited else arguments
     except InvalidError as error:
         seen = replace(_view(green_id, arguments), typed=arguments, errors={error.field: str(error)})
         return page_or_part("greens", seen, readable=False)
+    seen = _view(green_id, left)
     if is_part():
-        seen = _view(green_id, arguments)
         return page_or_part("greens", seen, readable=True, address=seen.address)
-    return redirect(_view(green_id, arguments).address, 303)
+    return redirect(seen.address, 303)
 
 
 @blueprint.get("/greens/<int:green_id>/at")
@@ -192,17 +191,16 @@ def _outline(chart: Chart) -> Outline:
     return chart.outline or UNDRAWN
 
 
-def _edit(green_id: int, arguments: Mapping[str, str]) -> Edit | None:
-    chart = green_to_change(viewer(), session(), green_id).chart
+def _edit(chart: Chart, arguments: Mapping[str, str]) -> Edit | None:
     outline = _outline(chart)
     looked = map_asked(arguments, chart, outline, wording())
     return edit_of(arguments, looked, chart, outline, wording())
 
 
-def _after(arguments: Mapping[str, str], wanted: Edit) -> dict[str, str]:
+def _after(arguments: Mapping[str, str], edited: Edit) -> dict[str, str]:
     """Return the fields that are left of an address after an edit."""
     left = {name: arguments[name] for name in ("tool", "by", "chosen") if name in arguments}
-    return left if wanted.chosen is None else {**left, "chosen": wanted.chosen}
+    return left if edited.chosen is None else {**left, "chosen": edited.chosen}
 
 
 def _view(green_id: int, arguments: Mapping[str, str], *, preview: bool = False) -> MapView:
@@ -250,10 +248,8 @@ def _with_putt(seen: MapView, arguments: Mapping[str, str]) -> MapView:
 
 def _previewed(chart: Chart, arguments: Mapping[str, str]) -> Chart:
     """Return a chart as it would be after an edit that is not kept yet; as it is where that makes none."""
-    outline = _outline(chart)
-    looked = map_asked(arguments, chart, outline, wording())
     try:
-        wanted = edit_of(arguments, looked, chart, outline, wording())
-        return wanted.change(chart) if wanted else chart
+        edited = _edit(chart, arguments)
+        return edited.chart if edited else chart
     except (InvalidError, ChartError):
         return chart
