@@ -101,7 +101,8 @@ def covariance(one: Looks, other: Looks, field: Field, doubts: Doubts = SURE) ->
     q = sqrt(5)/l, D = X - X', heights covary by s^2 (1 + q r + q^2 r^2/3) exp(-q r); slope and height by
     A D, slopes by A delta_ij - B Di Dj, where A = s^2 q^2/3 (1 + q r) exp(-q r), B = s^2 q^4/3 exp(-q r).
     """
-    smooth = _smooth(one.rows, other.rows, field.slope_sd**2, math.sqrt(5.0) / field.length_m)
+    told = field.slope_sd**2, math.sqrt(5.0) / field.length_m
+    smooth = _smooth_own(one.rows, *told) if other is one else _smooth(one.rows, other.rows, *told)
     if doubts is not SURE:
         smooth *= np.multiply.outer(*doubts)
     mine = _of_plane(one, field)
@@ -129,9 +130,12 @@ def weighed(one: Looks, other: Looks, weights: Figures, field: Field, doubts: Do
         Shape (n,): `covariance` times the weights, without that matrix ever being held.
     """
     mine, its = doubts
-    smooth = _smooth_sums(
-        one.rows, other.rows, its * weights, field.slope_sd**2, math.sqrt(5.0) / field.length_m
-    )
+    # Looks at one place are one look, whose parts are their weighed sums.
+    places, of = np.unique(other.places_m, axis=0, return_inverse=True)
+    parts = np.zeros((len(places), 3))
+    np.add.at(parts, of, (its * weights)[:, None] * other.parts)
+    summed = Looks(places, parts)
+    smooth = _smooth_sums(one.rows, summed.rows, field.slope_sd**2, math.sqrt(5.0) / field.length_m)
     return np.asarray(mine * smooth + _of_plane(one, field) @ (_of_plane(other, field).T @ weights))
 
 
@@ -168,12 +172,22 @@ def _smooth(rows: Figures, others: Figures, variance: float, q: float) -> Figure
 
 
 @njit(**KEPT)
-def _smooth_sums(rows: Figures, others: Figures, weights: Figures, variance: float, q: float) -> Figures:
-    """Return the sums of the same over the others, each weighed, shape (n,)."""
+def _smooth_own(rows: Figures, variance: float, q: float) -> Figures:
+    """Return the same of looks with each other, each two of them worked out once, shape (n, n)."""
+    found = np.empty((len(rows), len(rows)))
+    for i in range(len(rows)):
+        for j in range(i + 1):
+            found[i, j] = found[j, i] = variance * _shared(rows[i], rows[j], q)
+    return found
+
+
+@njit(**KEPT)
+def _smooth_sums(rows: Figures, others: Figures, variance: float, q: float) -> Figures:
+    """Return the sums of the same over the others, shape (n,)."""
     found = np.zeros(len(rows))
     for i in range(len(rows)):
         for j in range(len(others)):
-            found[i] += weights[j] * _shared(rows[i], others[j], q)
+            found[i] += _shared(rows[i], others[j], q)
         found[i] *= variance
     return found
 

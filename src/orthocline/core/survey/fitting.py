@@ -8,6 +8,7 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 from scipy.linalg import cho_solve, cholesky, solve_triangular
+from scipy.linalg.blas import dtrsv
 
 from orthocline.core.survey.field import (
     PLANE_HEIGHT_SD_M,
@@ -212,13 +213,14 @@ def _field(spread: int, length: int) -> Field:
 
 
 def _factor(before: Figures, sds: Figures) -> Figures:
-    noisy = before + np.diag(np.maximum(sds, LEAST_NOISE) ** 2)
+    noisy = before.copy()
+    noisy[np.diag_indices(len(sds))] += np.maximum(sds, LEAST_NOISE) ** 2
     return np.asarray(cholesky(noisy, lower=True, check_finite=False))
 
 
 def _evidence(looks: Looks, values: Figures, sds: Figures, spread: int, length: int) -> float:
     """Return the logarithm of the likelihood of readings by a field, and of the field by greens."""
     factor = _factor(covariance(looks, looks, _field(spread, length)), sds)
-    told = solve_triangular(factor, values, lower=True, check_finite=False)
+    told = dtrsv(factor, values, lower=1)
     prior = 0.5 * (spread**2 + length**2) / PRIOR_STEPS**2
     return float(-0.5 * told @ told - np.log(factor.diagonal()).sum() - prior)

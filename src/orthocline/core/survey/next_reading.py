@@ -50,12 +50,11 @@ def next_place(fit: Fit, places: Figures, counts: Figures, sd: float) -> NextPla
     unsure = fit.covariance(both_slopes(places))
     weights = np.tile(counts, 2) / (2.0 * counts.sum())
     count = len(places)
-    shared = np.stack([unsure[:, :count], unsure[:, count:]])
-    own = np.array(
-        [[np.diagonal(unsure[a : a + count, b : b + count]) for b in (0, count)] for a in (0, count)]
-    )
+    halves = unsure[:, :count], unsure[:, count:]
+    own = np.array([[np.diagonal(one[at : at + count]) for one in halves] for at in (0, count)])
     noisy = np.moveaxis(own, -1, 0) + sd**2 * np.eye(2)
-    gains = np.einsum("ank,kab,bnk,n->k", shared, np.linalg.inv(noisy), shared, weights, optimize=True)
+    shared = np.array([[weights @ (one * other) for other in halves] for one in halves])
+    gains = np.einsum("kab,abk->k", np.linalg.inv(noisy), shared)
     best = int(np.argmax(gains))
     before = float(weights @ unsure.diagonal())
     return NextPlace(best, before**0.5, max(before - float(gains[best]), 0.0) ** 0.5)
