@@ -103,25 +103,24 @@ class MapPen:
         near = self.wording.units.near_m
         least = known.relief.rise_m / MOST_CONTOURS / near
         interval = tick_step(max(least, 0.25), () if self.wording.units.metric else INCHES)
+        # A line has two ends.
+        levels = [one for one in contours(known.relief, interval * near) if len(one.places) > 1]
         found: list[Item] = []
-        for number, line in (
-            (round(one.height_m / (interval * near)), one) for one in contours(known.relief, interval * near)
-        ):
-            bold = number % EVERY_BOLD == 0
-            found += [
-                Line(spots, Sign.FALL, 1.5 if bold else 0.8, name="contour")
-                for spots in self._lines(line.places)
-            ]
+        for i, spots in self._lines([one.places for one in levels]):
+            bold = round(levels[i].height_m / (interval * near)) % EVERY_BOLD == 0
+            found.append(Line(spots, Sign.FALL, 1.5 if bold else 0.8, name="contour"))
         return f"{tidy(interval, 2)} {self.wording.units.near}", found
 
-    def _lines(self, places: Spots) -> Iterator[Spots]:
-        """Yield the parts of a line that lie on the green."""
-        if len(places) < 2:  # a line has two ends
+    def _lines(self, lines: Sequence[Spots]) -> Iterator[tuple[int, Spots]]:
+        """Yield the parts of lines that lie on the green, each with the number of its line."""
+        if not lines:
             return
-        within = shapely.intersection(shapely.LineString(self.spots(places)), self.clip)
-        for part in getattr(within, "geoms", [within]):
+        of = np.repeat(np.arange(len(lines)), [len(one) for one in lines])
+        drawn = shapely.linestrings(self.spots(np.concatenate(lines)), indices=of)
+        parts, of = shapely.get_parts(shapely.intersection(drawn, self.clip), return_index=True)
+        for i, part in zip(of.tolist(), parts, strict=True):
             if part.geom_type == "LineString" and not part.is_empty:
-                yield fewest(np.asarray(part.coords))
+                yield i, fewest(shapely.get_coordinates(part))
 
     def hachures(self, known: Known, edge: Spots) -> Iterator[Item]:
         """Yield the strokes down the slope."""
