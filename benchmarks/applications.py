@@ -1,4 +1,6 @@
-"""Applications without limits, each on a fresh database of its own."""
+"""Applications without limits, on databases that may be fresh ones of their own."""
+
+import gc
 
 from orthocline.db.server.cluster import ensure_running
 from orthocline.db.server.migrate import upgrade
@@ -19,6 +21,12 @@ def fresh_database(name):
 
 
 def unlimited(url, **more):
-    """Return an application that counts nobody's requests, and says only what breaks."""
+    """Return an application that counts nobody's requests, and says only what breaks.
+
+    What was made before it is no work for its collector, as in a worker of the server.
+    """
     say_in_json("error")
-    return create_app({"SECRET_KEY": SECRET, "DATABASE_URL": url, "RATELIMIT_ENABLED": False, **more})
+    app = create_app({"SECRET_KEY": SECRET, "DATABASE_URL": url, "RATELIMIT_ENABLED": False, **more})
+    gc.collect()
+    gc.freeze()
+    return app

@@ -9,6 +9,7 @@ import numpy as np
 from scipy.linalg import cholesky, solve_triangular
 from scipy.optimize import minimize
 
+from applications import unlimited
 from bars import bar
 from orthocline.core.chart import ChartReading, surveyed
 from orthocline.core.roll import Point, Putt, RollPast, read
@@ -17,11 +18,9 @@ from orthocline.core.survey import Survey
 from orthocline.core.survey.field import Field, covariance
 from orthocline.db.server.migrate import upgrade
 from orthocline.services.demo.greens import DEMO_GREENS
-from orthocline.web.app import create_app
 
 COUNTS, RUNS, ROLLS, CORES, EDITS = {40: 100, 200: 600}, 5, 10_000, 2, 60
 MAP_MS = 80
-SECRET = "benchmarks only, forty characters, no use"
 
 
 def bench_greens(url):
@@ -92,9 +91,7 @@ def bench_rolls():
 def bench_map(url):
     """Redraws of the map of a green with 40 arrows: after an edit, while dragging, of a place looked at."""
     upgrade(url)
-    app = create_app(
-        {"SECRET_KEY": SECRET, "DATABASE_URL": url, "RATELIMIT_ENABLED": False, "WTF_CSRF_ENABLED": False}
-    )
+    app = unlimited(url, WTF_CSRF_ENABLED=False)
     client = app.test_client()
     client.post("/sign-up", data={"name": "Keeper", "password": "four unrelated hedgehogs"})
     said = {"course": "Links", "green": "crisp", "deep": "20 m", "wide": "24 m"}

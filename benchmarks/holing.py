@@ -8,6 +8,7 @@ from pathlib import Path
 
 import numpy as np
 
+from applications import unlimited
 from bars import bar
 from orthocline.core.account import GOLFERS, USUAL_PASTS
 from orthocline.core.ground import Plane
@@ -15,10 +16,8 @@ from orthocline.core.holing import RoundHole, SecondPutts, Ways, outlook_of
 from orthocline.core.roll import Point, Putt, RollPast, aims
 from orthocline.core.units import FOOT_M, INCH_M
 from orthocline.formats.putt_document import putt_of
-from orthocline.web.app import create_app
 
 DATA = Path(__file__).parents[1] / "tests/data"
-SECRET = "benchmarks only, forty characters, no use"
 PUBLISHED = {4: 88, 5: 77, 8: 50, 10: 40, 15: 23, 20: 15, 30: 7}
 THREE_PUTTS = {30: 5, 40: 10, 60: 20}
 RUNS = 30
@@ -118,9 +117,7 @@ def bench_surveyed():
 
 def bench_parts(url):
     """Server time of the call, the make window and the advice, each of a putt never seen before."""
-    app = create_app(
-        {"DATABASE_URL": url, "SECRET_KEY": SECRET, "WTF_CSRF_ENABLED": False, "RATELIMIT_ENABLED": False}
-    )
+    app = unlimited(url, WTF_CSRF_ENABLED=False)
     client = app.test_client()
     for name, ground, most in (("a plane", {}, ON_PLANE_MS), ("readings in places", READINGS, IN_PLACES_MS)):
         for number, part in enumerate(PARTS):

@@ -1,6 +1,5 @@
 """A log of 20,000 putts: taken in from a file, counted, listed, taken out; against the ways not taken."""
 
-import gc
 import io
 import time
 from uuid import uuid4
@@ -9,6 +8,7 @@ import numpy as np
 from sqlalchemy import create_engine, select, text
 from sqlalchemy.orm import Session, sessionmaker
 
+from applications import unlimited
 from bars import bar
 from orthocline.db.account.models import Golfer
 from orthocline.db.log.models import LoggedPutt
@@ -18,11 +18,9 @@ from orthocline.services.account.accounts import sign_up
 from orthocline.services.jobs.jobs import carry_out
 from orthocline.services.log.figures import log_figures
 from orthocline.services.log.putts import ALL, Which
-from orthocline.web.app import create_app
 
 LINES = 20_000
 RUNS = 40
-SECRET = "benchmarks only, forty characters, no use"
 PASSWORD = "a good long password"
 HEAD = (
     "at,outing,kind,course,green,hole,number,length_m,breaks,method,past_m,read_aim_right_m,aim_right_m,"
@@ -39,17 +37,8 @@ PAGES = {
 
 def bench_log(url):
     """Print how long the log's pages and jobs take."""
-    # What the measurements before this one have left behind is no part of a worker's garbage.
-    gc.collect()
-    gc.freeze()
     upgrade(url)
-    config = {
-        "DATABASE_URL": url,
-        "SECRET_KEY": SECRET,
-        "WTF_CSRF_ENABLED": False,
-        "RATELIMIT_ENABLED": False,
-    }
-    app = create_app(config)
+    app = unlimited(url, WTF_CSRF_ENABLED=False)
     engine = create_engine(url)
     name = f"Log {uuid4().hex[:8]}"
     with Session(engine) as session, session.begin():

@@ -5,9 +5,9 @@ import time
 import numpy as np
 from tests.trained import TYPED, learner, reader
 
+from applications import unlimited
 from bars import bar
 from orthocline.core.train import mean_bias, seen_share
-from orthocline.web.app import create_app
 
 LEARNERS, READERS, TIMES = 800, 4000, 25
 ABILITIES = (3.0, 5.0, 8.0)
@@ -23,9 +23,7 @@ def bench_training(url):
 
 def bench_questions(url):
     """Print the server time of each question and of its answer, over levels and so over cues."""
-    more = {"RATELIMIT_ENABLED": False, "WTF_CSRF_ENABLED": False}
-    app = create_app({"SECRET_KEY": "b" * 40, "DATABASE_URL": url, **more})
-    client = app.test_client()
+    client = unlimited(url, WTF_CSRF_ENABLED=False).test_client()
     slowest = 0.0
     for asks, answer in TYPED.items():
         asked, answered = [], []
