@@ -2,7 +2,7 @@
 
 import math
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cache, cached_property
 from typing import Final
 
 import numpy as np
@@ -17,6 +17,8 @@ from orthocline.core.survey.field import (
     Field,
     Looks,
     covariance,
+    own_plane,
+    own_smooth,
     variances,
     weighed,
 )
@@ -69,7 +71,7 @@ class Fit:
             # Heights are counted from a mark of their own, of which the scan knows nothing.
             marked = PLANE_HEIGHT_SD_M * self.looks.parts[:, 0]
             before = before + np.outer(marked, marked)
-        return _factor(before, self.sds)
+        return np.asarray(cholesky(before + np.diag(_noise(self.sds)), lower=True, check_finite=False))
 
     @cached_property
     def _weights(self) -> Figures:
@@ -190,12 +192,20 @@ def fit(looks: Looks, values: Figures, sds: Figures, readings: int) -> Fit:
     """
     if readings < FEWEST:
         return Fit(looks, values, sds, USUAL)
-    tried: dict[tuple[int, int], float] = {}
+    certain = own_plane(looks, LIKELY) + np.diag(_noise(sds))
 
+    @cache
+    def varied(length: int) -> Figures:
+        return own_smooth(looks, _field(0, length).length_m)
+
+    @cache
     def score(spread: int, length: int) -> float:
-        if (spread, length) not in tried:
-            tried[spread, length] = _evidence(looks, values, sds, spread, length)
-        return tried[spread, length]
+        """Return the logarithm of the likelihood of the readings by a field, and of the field by greens."""
+        before = certain + _field(spread, length).slope_sd ** 2 * varied(length)
+        factor = np.asarray(cholesky(before, lower=True, check_finite=False))
+        told = dtrsv(factor, values, lower=1)
+        prior = 0.5 * (spread**2 + length**2) / PRIOR_STEPS**2
+        return float(-0.5 * told @ told - np.log(factor.diagonal()).sum() - prior)
 
     spreads, lengths = (range(least, most + 1, STRIDES[0]) for least, most in (SPREADS, LENGTHS))
     best = max(((spread, length) for spread in spreads for length in lengths), key=lambda one: score(*one))
@@ -212,15 +222,6 @@ def _field(spread: int, length: int) -> Field:
     )
 
 
-def _factor(before: Figures, sds: Figures) -> Figures:
-    noisy = before.copy()
-    noisy[np.diag_indices(len(sds))] += np.maximum(sds, LEAST_NOISE) ** 2
-    return np.asarray(cholesky(noisy, lower=True, check_finite=False))
-
-
-def _evidence(looks: Looks, values: Figures, sds: Figures, spread: int, length: int) -> float:
-    """Return the logarithm of the likelihood of readings by a field, and of the field by greens."""
-    factor = _factor(covariance(looks, looks, _field(spread, length)), sds)
-    told = dtrsv(factor, values, lower=1)
-    prior = 0.5 * (spread**2 + length**2) / PRIOR_STEPS**2
-    return float(-0.5 * told @ told - np.log(factor.diagonal()).sum() - prior)
+def _noise(sds: Figures) -> Figures:
+    """Return the variances of readings."""
+    return np.asarray(np.maximum(sds, LEAST_NOISE) ** 2)
