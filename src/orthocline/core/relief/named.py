@@ -139,11 +139,14 @@ def _folds(relief: Relief, inner: Nodes) -> Iterator[Feature]:
 def _tiers(relief: Relief, inner: Nodes) -> Iterator[Feature]:
     """Yield where the ground is steeper than above and below, and falls on the same way there."""
     asked = inner & (relief.steepness > LEAST_STEP)
-    asked[asked] = relief.steepness[asked] >= _steepness_down(relief, asked, -1.0)
     steep, places = relief.steepness[asked], relief.places[asked]
-    down = _down(relief, asked)
+    down = -np.moveaxis(relief.slopes, 0, -1)[asked] / steep[:, None]
+    begins = steep >= _steepness_at(relief, places - relief.grid.spacing_m * down)
+    asked[asked] = begins
+    steep, places, down = steep[begins], places[begins], down[begins]
     level = np.minimum(FLATTER * steep, steep - LEAST_STEP)
-    above, ends = _beside(relief, places, -down) < level, steep >= _steepness_down(relief, asked, 1.0)
+    above = _beside(relief, places, -down) < level
+    ends = steep >= _steepness_at(relief, places + relief.grid.spacing_m * down)
     at_edge, off = (~relief.outline.holds(places + far * down) for far in (EDGE_M, ASIDE_M[0]))
     for kind, below in (
         (Kind.TIER, ends & (_beside(relief, places, down) < level)),
@@ -154,15 +157,9 @@ def _tiers(relief: Relief, inner: Nodes) -> Iterator[Feature]:
         yield from _long(relief, nodes, kind)
 
 
-def _down(relief: Relief, nodes: Nodes) -> Figures:
-    """Return the way in which the ground falls at some nodes, shape (n, 2)."""
-    return np.asarray(-np.moveaxis(relief.slopes, 0, -1)[nodes] / relief.steepness[nodes][:, None])
-
-
-def _steepness_down(relief: Relief, nodes: Nodes, steps: float) -> Figures:
-    """Return how steep it is so many nodes further down from some [ratio], shape (n,)."""
-    off = steps * relief.grid.spacing_m * _down(relief, nodes)
-    return np.asarray(np.hypot(*relief.slopes_at(relief.places[nodes] + off).T))
+def _steepness_at(relief: Relief, places: Figures) -> Figures:
+    """Return how steep it is at places [ratio], shape (n,)."""
+    return np.asarray(np.hypot(*relief.slopes_at(places).T))
 
 
 def _beside(relief: Relief, places: Figures, way: Figures) -> Figures:
