@@ -20,6 +20,7 @@ from tests.conftest import PASSWORD
 from tests.jobs.test_confined import beside, until
 
 LOCKS = "SELECT lock, args->>'long' FROM procrastinate_jobs ORDER BY id DESC LIMIT 3"
+LEFT = "SELECT status, scheduled_at - now() FROM procrastinate_jobs WHERE attempts = 101"
 CORNERS = ((-1.1, 0.0), (1.1, 0.0), (1.1, 2.6), (-1.1, 2.6))
 READ = tuple(ChartReading((x, y), "level", -1.5, 0.02) for x in (-1.0, 1.0) for y in (0.6, 1.3, 2.0))
 
@@ -94,3 +95,20 @@ def beside_dask():
                     yield child
         except OSError:
             continue
+
+
+def test_one_that_was_left_often_is_begun_again_and_later(studies, monkeypatch):
+    engine, url, _ = studies
+
+    def left(*_):
+        raise EndedError
+
+    monkeypatch.setattr("orthocline.jobs.worker.carry_out_confined", left)
+    with engine.begin() as connection:
+        connection.execute(text("DELETE FROM procrastinate_jobs WHERE lock IS NULL"))
+        connection.execute(text("UPDATE procrastinate_jobs SET attempts = 100"))
+    worker_of(url, confined=True).run_worker(wait=False, concurrency=1, install_signal_handlers=False)
+    with engine.connect() as connection:
+        status, wait = connection.execute(text(LEFT)).all()[0]
+    assert status == "todo"
+    assert 480 < wait.total_seconds() < 510

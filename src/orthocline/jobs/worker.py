@@ -8,8 +8,9 @@ from orthocline.jobs.confined import LONG, USUAL, EndedError, carry_out_confined
 from orthocline.services.jobs.jobs import carry_out, sweep
 
 STALLED, SWEEP = "take_up_stalled", "sweep"
-AGAIN = RetryStrategy(max_attempts=20, wait=5, retry_exceptions=[EndedError])
-"""A job whose worker was told to end, or whose database went away, is begun again."""
+AGAIN = RetryStrategy(wait=5, linear_wait=5, retry_exceptions=[EndedError])
+"""A job whose worker was told to end, or whose database went away, is begun again, later each time [s], until
+it is cancelled or swept away: it is nobody's fault, and a study of a night may see many workers."""
 
 
 def worker_of(url: str, *, confined: bool = False) -> App:
