@@ -1,8 +1,8 @@
 """`make upgrades`: what earlier versions kept, each tenth commit from the first, brought to this one.
 
 Each is checked out beside the project, makes its tables and its demo with its own code, and is then brought
-up by this one. Every row must be there, and every page of the golfer open. Runs for half an hour; `EVERY` is how
-many commits lie between two.
+up by this one. Every row must be there, and every page of the golfer open. Runs for half an hour; `EVERY` is
+how many commits lie between two.
 """
 
 import html

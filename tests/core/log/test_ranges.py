@@ -4,6 +4,7 @@ import numpy as np
 import pytest
 from scipy import stats
 
+from orthocline.core.estimate import Span
 from orthocline.core.log import NO_FIGURE, Figure, difference, mean, median, share, spread
 
 TRIALS = 2000
@@ -45,6 +46,31 @@ def test_a_mean_has_the_range_of_students_t():
     found = mean(np.array([1.0, 2.0, 4.0, np.nan]))
     expected = stats.t.interval(0.95, 2, loc=7 / 3, scale=stats.sem([1.0, 2.0, 4.0]))
     assert (found.count, found.span.least, found.span.most) == pytest.approx((3, *expected))
+
+
+@pytest.mark.parametrize(("hits", "count"), [(3, 10), (1, 4), (17, 18)])
+def test_a_share_has_the_range_of_its_beta_distribution(hits, count):
+    found = share(np.arange(count) < hits)
+    assert found.value == hits / count
+    expected = stats.beta.interval(0.95, hits + 0.5, count - hits + 0.5)
+    assert (found.span.least, found.span.most) == pytest.approx(expected)
+
+
+def test_a_median_lies_between_the_ranks_of_the_binomial_distribution():
+    for count in (*range(1, 300), 1_000, 9_999, 20_000):
+        found = median(np.random.default_rng(count).permutation(count).astype(float))
+        rank = stats.binom.ppf(0.025, count, 0.5)
+        assert found.value == 0.5 * (count - 1)
+        span = found.span and (found.span.least, found.span.most)
+        assert span == ((rank - 1, count - rank) if count >= 6 else None)
+
+
+def test_a_difference_has_the_range_of_both():
+    one, other = Figure(0.5, Span(0.4, 0.7), 12), Figure(0.2, Span(0.17, 0.24), 9)
+    found = difference(one, other)
+    assert (found.value, found.count) == (pytest.approx(0.3), 9)
+    assert found.span.least == pytest.approx(0.3 - (0.1**2 + 0.04**2) ** 0.5)
+    assert found.span.most == pytest.approx(0.3 + (0.2**2 + 0.03**2) ** 0.5)
 
 
 def test_ten_putts_prove_little_and_none_prove_nothing():

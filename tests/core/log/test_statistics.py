@@ -99,9 +99,30 @@ def test_bands_and_months_hold_every_known_putt_once():
     assert [band.holed.value for band in bands] == pytest.approx([1.0, 1 / 3, 0.0])
     assert bands[1].length_m == pytest.approx(20 / 3 * FT)
     assert by_distance(LOG, ~ALL, [0, 1])[0].usual is None
+    # A putt at an edge lies in the band that ends there.
+    assert [one.holed.count for one in by_distance(LOG, ALL, [0, 5 * FT, 9 * FT, 100 * FT])] == [3, 2, 2]
     (month,) = by_month(LOG, ALL)
     assert month.holed.count == 7
     assert month.gained.value == pytest.approx(np.mean(LOG.gained))
+
+
+def test_each_month_has_its_own_putts_in_their_order():
+    later, earlier = ({"month": 24322.0 + more} for more in (2.0, 0.0))
+    two = log((1, 1, 4, {"holed": 0, **later}), (2, 1, 5, {**IN, **later}), (3, 1, 6, {**IN, **earlier}))
+    months = by_month(two, np.ones(3, bool))
+    assert [(one.number, one.holed.count) for one in months] == [(24322, 1), (24324, 2)]
+    assert months[1].holed.value == pytest.approx(0.5 - np.mean(two.usual_holed[:2]))
+
+
+def test_three_putts_from_thirty_feet_are_those_from_near():
+    edge = log(
+        *(
+            (1, number, feet, ROUND | holed)
+            for number, feet, holed in ((1, 30, {"holed": 0}), (2, 4, {"holed": 0}), (3, 1, IN))
+        )
+    )
+    found = {one.name: one.figure(edge, np.ones(3, bool)) for one in STATISTICS}
+    assert (found["three_near"].value, found["three_near"].count, found["three_far"].count) == (1.0, 1, 0)
 
 
 def test_breaks_by_the_aim_and_every_column_is_some_conditions():

@@ -24,10 +24,11 @@ def study(ground, speed_ft=10.0, level="middle", outline=GREEN):
     return Study(ground, outline, speed_ft, GOLFERS[level], USUAL_PASTS)
 
 
-def swell():
+def swell(high_m=0.12, wide_m2=18.0):
     """A mound in the middle of a green that falls to the front by one and a half percent."""
     x, y = np.meshgrid(*EDGES)
-    return Grid((-16.0, -2.0), 0.5, 0.015 * y + 0.12 * np.exp(-(((x - 4.0) ** 2 + (y - 20.0) ** 2) / 18.0)))
+    mound = high_m * np.exp(-((x - 4.0) ** 2 + (y - 20.0) ** 2) / wide_m2)
+    return Grid((-16.0, -2.0), 0.5, 0.015 * y + mound)
 
 
 def test_a_level_green_is_the_same_from_everywhere():
@@ -45,6 +46,20 @@ def test_a_level_green_is_the_same_from_everywhere():
 def test_a_hole_holds_a_ball_where_the_green_is_not_too_steep_for_its_speed(share, holds):
     steep = Plane(share * steepest_holding_slope(10.0), -0.5 * math.pi)
     assert played_at(study(steep), MIDDLE).holds == holds
+
+
+def test_a_hole_holds_from_the_ways_whose_balls_can_be_stopped_by_it():
+    """Each of the putts of six feet is aimed alone."""
+    asked, hole = study(swell(0.2, 8.0), 12.0), Point(4.0, 16.5)
+    stops = []
+    for way in range(8):
+        turn = 2.0 * math.pi * way / 8
+        ball = Point(hole.x_m + 6 * FOOT_M * math.cos(turn), hole.y_m + 6 * FOOT_M * math.sin(turn))
+        putt = Putt(ball, hole, asked.ground, 12.0, RollPast(FOOT_M))
+        past = min(FOOT_M, USUAL_PASTS.on(putt.grade))
+        stops.append(aims(replace(putt, pace=RollPast(past)))[0].pace_met)
+    assert 0 < sum(stops) < 8
+    assert played_at(asked, (4.0, 16.5)).holds == sum(stops) / 8
 
 
 def test_what_is_hard_is_so_in_every_figure():
@@ -102,6 +117,14 @@ def test_places_are_half_a_metre_apart_and_on_the_green():
     assert np.array_equal(places, 0.5 * np.round(2.0 * places))
     assert np.array_equal(places, places_of(GREEN))
     assert (np.diff(places[:, 1]) >= 0.0).all()
+    # Of all there could be about the green those that it holds, the first and last row and column among them.
+    wide = oval(30.4, 26.4)
+    all_about = 0.5 * np.stack(np.meshgrid(np.arange(-30, 31), np.arange(-4, 66)), axis=-1).reshape(-1, 2)
+    assert np.array_equal(places_of(wide), all_about[wide.holds(all_about)])
+    assert (places_of(wide).min(axis=0).tolist(), places_of(wide).max(axis=0).tolist()) == (
+        [-13, 0.5],
+        [13, 30],
+    )
 
 
 def test_the_same_place_is_the_same_to_the_last_bit():
@@ -113,6 +136,9 @@ def test_the_next_putt_is_surest_near_by_and_from_below():
     next_putts = NextPutts((1.0, 2.0), ways)
     found = next_putts.holed(np.array([[1.0, 0.0], [2.0, 0.0], [0.0, 1.0], [0.05, 0.0], [np.nan, np.nan]]))
     assert found == pytest.approx([0.95, 0.7, 0.9, 1.0, 0.0], abs=1e-3)
+    always = NextPutts((1.0, 2.0), np.ones((2, 4))).holed(np.array([[1.0, 0.0], [4.0, 0.0]]))
+    assert always[0] == pytest.approx(1.0 - 1e-4)
+    assert 0.9 < always[1] < always[0]
     between, beyond = next_putts.holed(np.array([[1.5, 0.0], [4.0, 0.0]]))
     assert 0.7 < between < 0.95
     assert 0.0 < beyond < 0.7

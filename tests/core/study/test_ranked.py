@@ -66,6 +66,26 @@ def test_ground_that_is_not_sure_is_left_out():
     assert not near[found.ranked(FROM_EDGE_M, 1)[0].place]
 
 
+def test_a_figure_lies_on_the_grid_where_its_place_is_and_beyond_as_at_the_nearest():
+    found = holes(three=0.1 + 0.01 * np.hypot(*(PLACES - (3.0, 7.0)).T))
+    x, y, table = found.on_grid(3, 1)
+    assert (x[0], x[-1]) == (PLACES[:, 0].min() - 1.0, PLACES[:, 0].max() + 1.0)
+    assert (y[0], y[-1]) == (PLACES[:, 1].min() - 1.0, PLACES[:, 1].max() + 1.0)
+    nodes = np.stack(np.meshgrid(x, y), axis=-1).reshape(-1, 2)
+    apart = np.hypot(*np.moveaxis(nodes[:, None] - PLACES[None], -1, 0))
+    near = apart.min(axis=1)
+    for node, figure in enumerate(table.ravel()):
+        # Several may be as near as each other.
+        nearest = found.played[1, apart[node] < near[node] + 1e-9, 3]
+        assert np.abs(nearest - figure).min() < 1e-12
+    assert np.isnan(holes(three=math.nan).on_grid(3, 0)[2]).all()
+
+
+def test_the_nearest_place_is_the_one_that_is_tapped():
+    i = len(PLACES) // 3
+    assert holes().nearest(tuple(PLACES[i] + (0.2, -0.15))) == i
+
+
 def test_a_green_without_room_for_a_long_putt_is_ranked_by_what_there_is():
     found = holes(three=math.nan)
     assert len(found.ranked(FROM_EDGE_M, 3)) == 3

@@ -6,7 +6,7 @@ from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.special import bdtr, bdtrik, betaincinv, gammaincinv, stdtrit
+from scipy.special import bdtrik, betaincinv, gammaincinv, stdtrit
 
 from orthocline.core.estimate import Span
 
@@ -140,18 +140,13 @@ def median(values: Figures) -> Figure:
     count = len(known)
     if not count:
         return NO_FIGURE
-    below = _half_of(count)
+    # So few heads of so many coins that fewer than 2.5 of 100 throws fall short of them.
+    below = max(math.ceil(float(bdtrik(LOW, count, 0.5))), 0)
     middle = [(count - 1) // 2, count // 2]
     ends = [below - 1, count - below] if below else []
     ranked = np.partition(known, [*middle, *ends])  # a whole sort takes several times as long
     span = Span(*ranked[ends].tolist()) if ends else None
     return Figure(float(ranked[middle].mean()), span, count)
-
-
-def _half_of(count: int) -> int:
-    """Return the least number of heads that fewer than 2.5 of 100 throws of so many coins fall short of."""
-    found = max(math.ceil(float(bdtrik(LOW, count, 0.5))), 0)
-    return found - 1 if found > 0 and float(bdtr(found - 1, count, 0.5)) >= LOW else found
 
 
 def spread(values: Figures) -> Figure:
