@@ -116,6 +116,11 @@ def test_the_dial_says_each_hours_share_of_the_most_and_how_far_it_may_be_moved(
     assert column.shares[0].more == pytest.approx(steeper.shares[0].value - column.shares[0].value)
 
 
+def test_a_cell_in_another_unit_keeps_what_half_a_percent_more_makes_of_it():
+    assert Cell(2.0, 1.0, 3.0, 0.5).told(lambda figure: figure**2) == Cell(4.0, 1.0, 9.0, 2.25)
+    assert Cell(2.0, 1.0, 3.0, None).told(lambda figure: 3.0 * figure) == Cell(6.0, 3.0, 9.0, None)
+
+
 @pytest.mark.parametrize(
     ("value", "drops", "step"),
     [(10.4, 4.0, 1.0), (10.5, 1.9, 0.5), (10.2, 0.4, 0.25), (10.13, 0.1, None), (0.0, 0.0, 1.0)],
