@@ -98,6 +98,19 @@ def test_the_same_edit_sent_twice_is_one(session, wren, green_id):
     assert readings(wren, session, green_id) == 1
 
 
+def test_the_same_edit_again_is_not_made_though_it_could_not_be_made_now(session, wren, green_id):
+    def removed(chart):
+        return charts.Edit(chart.removed("readings", 0), "removed")
+
+    add(wren, session, green_id)
+    key = uuid4()
+    for _ in range(2):
+        charts.edit_chart(wren, session, green_id, removed, key)
+    assert readings(wren, session, green_id) == 0
+    with pytest.raises(InvalidError):
+        charts.edit_chart(wren, session, green_id, removed)
+
+
 def test_an_edit_that_makes_no_chart_changes_nothing(session, wren, green_id):
     for edit in (
         lambda chart: chart.removed("readings", 3),

@@ -218,7 +218,7 @@ def edit_chart(
 ) -> Edit | None:
     """Keep what an edit makes of the chart that holds, if it makes any, and return it.
 
-    The same `key` again is the same edit, and nobody else changes the chart meanwhile.
+    The same `key` again is the same edit: nothing is made. Nobody else changes the chart meanwhile.
 
     Raises
     ------
@@ -229,10 +229,12 @@ def edit_chart(
     near = charts_near(session, green)
     held = near.get(green.chart_number)
     charted = _chart(session, held)
+    if key and any(one.key == key for one in near.values()):
+        return Edit(charted, "")
     try:
         edited = edit(charted)
-        if edited is None or (key and any(one.key == key for one in near.values())):
-            return edited
+        if edited is None:
+            return None
         # Whatever is no chart is refused as it would be read.
         chart_of(chart_document(replace(edited.chart, scan=None)))
     except ChartError as error:
