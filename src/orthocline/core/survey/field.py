@@ -101,47 +101,11 @@ def covariance(one: Looks, other: Looks, field: Field, doubts: Doubts = SURE) ->
     q = sqrt(5)/l, D = X - X', heights covary by s^2 (1 + q r + q^2 r^2/3) exp(-q r); slope and height by
     A D, slopes by A delta_ij - B Di Dj, where A = s^2 q^2/3 (1 + q r) exp(-q r), B = s^2 q^4/3 exp(-q r).
     """
-    smooth = _smooth(one.rows, other.rows, field.slope_sd**2, math.sqrt(5.0) / field.length_m)
+    told = field.slope_sd**2, math.sqrt(5.0) / field.length_m
+    smooth = _smooth_own(one.rows, *told) if other is one else _smooth(one.rows, other.rows, *told)
     if doubts is not SURE:
         smooth *= np.multiply.outer(*doubts)
     return np.asarray(smooth + _of_plane(one, field) @ _of_plane(other, field).T)
-
-
-def own_smooth(looks: Looks, length_m: float) -> Figures:
-    """Return the covariance of looks with each other at a smooth field whose slopes have a variance of 1.
-
-    Parameters
-    ----------
-    looks : Looks
-        What is looked at, n of it.
-    length_m : float
-        Over which length the field changes [m].
-
-    Returns
-    -------
-    ndarray
-        Shape (n, n): times the field's variance, and with `own_plane`, it is `covariance`.
-    """
-    return np.asarray(_smooth_own(looks.rows, math.sqrt(5.0) / length_m))
-
-
-def own_plane(looks: Looks, field: Field) -> Figures:
-    """Return the covariance of looks with each other at the plane.
-
-    Parameters
-    ----------
-    looks : Looks
-        What is looked at, n of it.
-    field : Field
-        How little is known of the plane.
-
-    Returns
-    -------
-    ndarray
-        Shape (n, n).
-    """
-    mine = _of_plane(looks, field)
-    return np.asarray(mine @ mine.T)
 
 
 def weighed(one: Looks, other: Looks, weights: Figures, field: Field, doubts: Doubts = SURE) -> Figures:
@@ -206,12 +170,12 @@ def _smooth(rows: Figures, others: Figures, variance: float, q: float) -> Figure
 
 
 @njit(**KEPT)
-def _smooth_own(rows: Figures, q: float) -> Figures:
-    """Return the same of looks with each other by a variance of 1, each two worked out once, shape (n, n)."""
+def _smooth_own(rows: Figures, variance: float, q: float) -> Figures:
+    """Return the same of looks with each other, each two of them worked out once, shape (n, n)."""
     found = np.empty((len(rows), len(rows)))
     for i in range(len(rows)):
         for j in range(i + 1):
-            found[i, j] = found[j, i] = _shared(rows[i], rows[j], q)
+            found[i, j] = found[j, i] = variance * _shared(rows[i], rows[j], q)
     return found
 
 

@@ -1,7 +1,7 @@
 """The field fitted to what was read of it: its mean, and how sure that is."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache, cached_property
 from typing import Final
 
@@ -17,8 +17,6 @@ from orthocline.core.survey.field import (
     Field,
     Looks,
     covariance,
-    own_plane,
-    own_smooth,
     variances,
     weighed,
 )
@@ -192,11 +190,12 @@ def fit(looks: Looks, values: Figures, sds: Figures, readings: int) -> Fit:
     """
     if readings < FEWEST:
         return Fit(looks, values, sds, USUAL)
-    certain = own_plane(looks, LIKELY) + np.diag(_noise(sds))
+    # Ground that does not vary is the plane alone, and by a plane that is known what varies alone.
+    certain = covariance(looks, looks, replace(LIKELY, slope_sd=0.0)) + np.diag(_noise(sds))
 
     @cache
     def varied(length: int) -> Figures:
-        return own_smooth(looks, _field(0, length).length_m)
+        return covariance(looks, looks, Field(1.0, _field(0, length).length_m, 0.0, 0.0))
 
     @cache
     def score(spread: int, length: int) -> float:

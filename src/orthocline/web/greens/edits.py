@@ -317,9 +317,8 @@ def _walk(typed: _Typed) -> Edit:
         return Edit(typed.chart.edged(spots), "the edge by its places", "")
     legs = typed.field("legs", lambda text: parse_legs(text, typed.wording), "The walk")
     found = walked(legs)
-    corners = found.corners
     missed = typed.wording.far(found.missed_m)
-    return Edit(typed.chart.edged(corners), f"the edge walked, {missed} out", "")
+    return Edit(typed.chart.edged(found.corners), f"the edge walked, {missed} out", "")
 
 
 def _heights(typed: _Typed) -> Edit:
