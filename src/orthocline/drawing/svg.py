@@ -1,6 +1,5 @@
 """The one writer of scenes: SVG for a page, or a file that stands alone."""
 
-import re
 from html import escape
 
 import numpy as np
@@ -21,7 +20,7 @@ from orthocline.drawing.scene import (
     Words,
 )
 
-SPARE = re.compile(r" (?=-)|\.0(?!\d)|(?<!\d)0(?=\.[1-9])")
+SPARE = ((" -", "-"), ("-0.", "-."), (" 0.", " ."))
 """What a path reads the same without: a space before a minus, a nought that says nothing."""
 CURVE = 5
 """A line through so many places is a curve."""
@@ -84,9 +83,9 @@ def _pattern(ground: Hachures) -> str:
 def _item(item: Item) -> str:
     match item:
         case Line():
-            return _element(item, "path", f"line sign-{item.sign}", _path(_through(item.spots)))
+            return _element(item, "path", f"line sign-{item.sign}", {"d": _through(item.spots)})
         case Strokes():
-            return _element(item, "path", f"line sign-{item.sign}", _path(_apart(item.spots)))
+            return _element(item, "path", f"line sign-{item.sign}", {"d": _apart(item.spots)})
         case Area():
             return _area(item)
         case Disc():
@@ -102,7 +101,7 @@ def _item(item: Item) -> str:
 
 def _area(item: Area) -> str:
     closed = "".join(f"{_through(ring)}Z" for ring in (item.spots, *item.rings))
-    attributes = _path(_curves(item.spots) if item.curved else closed)
+    attributes = {"d": _curves(item.spots) if item.curved else closed}
     if item.rings:
         attributes["fill-rule"] = "evenodd"
     if isinstance(item.fill, Hachures):
@@ -132,32 +131,30 @@ def _element(item: Item, tag: str, classes: str, attributes: dict[str, str], bod
     return f"<{tag}{written}>{body}</{tag}>" if body else f"<{tag}{written}/>"
 
 
-def _path(through: str) -> dict[str, str]:
-    return {"d": SPARE.sub("", through)}
-
-
 def _figure(value: float) -> str:
-    return SPARE.sub("", f"{value:.1f}")
+    return f"{round(value, 1):g}"
 
 
-def _pairs(spots: Spots) -> list[str]:
-    return [f"{x:.1f} {y:.1f}" for x, y in spots.tolist()]
+def _places(form: str, places: Spots) -> str:
+    """Return places to a tenth, each in a form: a letter, and a %g for each of its numbers."""
+    written = form * len(places) % tuple(np.round(places, 1).ravel().tolist())
+    for spare, short in SPARE:
+        written = written.replace(spare, short)
+    return written.strip()
 
 
 def _through(spots: Spots) -> str:
     """Return a path through places; a curve of many goes on from each to the next, which is half as long."""
     if len(spots) < CURVE:
-        return "M" + "L".join(_pairs(spots))
+        return "M" + _places("L%g %g", spots)[1:]
     even = np.round(spots, 1)
-    return f"M{_pairs(even[:1])[0]}l{' '.join(_pairs(np.diff(even, axis=0)))}"
+    return f"{_places('M%g %g', even[:1])}l{_places(' %g %g', np.diff(even, axis=0))}"
 
 
 def _apart(spots: Spots) -> str:
     even = np.round(spots, 1)
-    strokes = zip(_pairs(even[::2]), _pairs(even[1::2] - even[::2]), strict=True)
-    return "".join(f"M{first}l{on}" for first, on in strokes)
+    return _places("M%g %gl%g %g", np.hstack([even[::2], even[1::2] - even[::2]]))
 
 
 def _curves(spots: Spots) -> str:
-    pairs = _pairs(spots)
-    return f"M{pairs[0]}C{' '.join(pairs[1:])}Z"
+    return f"{_places('M%g %g', spots[:1])}C{_places(' %g %g', spots[1:])}Z"
