@@ -152,7 +152,7 @@ def test_lines_are_ink_all_along_and_other_things_with_room_round_them():
     line = dots_along([spots_of((0.0, 0.0), (12.0, 0.0), (12.0, 16.0))], np.empty((0, 2)))
     steps = np.hypot(*np.diff(line, axis=0).T)
     assert steps.max() <= 5.0
-    assert len(line) == 7
+    assert (len(line), line[3].tolist()) == (8, [12.0, 0.0]), "its corner, and no more than it needs"
     assert line[-1] == pytest.approx((12.0, 16.0))
     strokes = Strokes(spots_of((1.0, 2.0), (3.0, 4.0)), Sign.INK, 1.0)
     assert ink_of([strokes]).tolist() == [[1.0, 2.0], [3.0, 4.0], [2.0, 3.0]], "ends and middle"

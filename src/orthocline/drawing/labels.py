@@ -106,14 +106,18 @@ class Box:
 
 
 def dots_along(lines: Iterable[Spots], marks: Spots, spacing: float = 5.0) -> Spots:
-    """Return what is drawn as points, shape (n, 2): lines every `spacing`, and marks as given."""
-    dense = [marks]
-    for spots in lines:
-        step = np.diff(spots, axis=0)
-        along = np.concatenate([[0.0], np.cumsum(np.hypot(step[:, 0], step[:, 1]))])
-        even = np.arange(0.0, along[-1] + spacing, spacing)
-        dense.append(np.column_stack([np.interp(even, along, spots[:, axis]) for axis in (0, 1)]))
-    return np.concatenate(dense)
+    """Return what is drawn as points, shape (n, 2): lines `spacing` apart at most, and marks as given."""
+    lines = [spots for spots in lines if len(spots)]
+    if not lines:
+        return marks
+    begins = np.concatenate([spots[:-1] for spots in lines])
+    steps = np.concatenate([spots[1:] for spots in lines]) - begins
+    # What lies nowhere has no points.
+    counts = np.ceil(np.nan_to_num(np.hypot(*steps.T)) / spacing).astype(int)
+    of = np.repeat(np.arange(len(steps)), counts)
+    shares = (np.arange(len(of)) - np.repeat(np.cumsum(counts) - counts, counts)) / counts[of]
+    ends = np.array([spots[-1] for spots in lines])
+    return np.concatenate([marks, begins[of] + shares[:, None] * steps[of], ends])
 
 
 def ink_of(items: Iterable[Item]) -> Spots:
@@ -127,11 +131,8 @@ def ink_of(items: Iterable[Item]) -> Spots:
             case Strokes():
                 marks += [item.spots, 0.5 * (item.spots[::2] + item.spots[1::2])]
             case Area():
-                middle, half = (
-                    0.5 * (item.spots.min(axis=0) + item.spots.max(axis=0)),
-                    np.ptp(item.spots, axis=0),
-                )
-                marks.append(middle + ROUND * (0.5 * half + (CLEAR, 0.0)))
+                least, most = item.spots.min(axis=0), item.spots.max(axis=0)
+                marks.append(0.5 * (least + most) + ROUND * (0.5 * (most - least) + (CLEAR, 0.0)))
             case Words():
                 wide, high = text_width(item.text, LARGE if item.large else USUAL), 0.5 * USUAL
                 left = item.at.x - ANCHORED[item.anchor] * wide
