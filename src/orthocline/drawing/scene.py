@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 import numpy as np
 import shapely
@@ -65,7 +65,12 @@ def fewest(spots: Spots) -> Spots:
     """
     if np.isnan(spots).any():
         return spots
-    return np.asarray(shapely.LineString(spots).simplify(UNSEEN, preserve_topology=False).coords)
+    return np.asarray(shapely.get_coordinates(fewest_of(shapely.LineString(spots))))
+
+
+def fewest_of(lines: Any) -> Any:
+    """Return lines of shapely's, one or an array of them, by the fewest places in the same way."""
+    return shapely.simplify(lines, UNSEEN, preserve_topology=False)
 
 
 @dataclass(frozen=True)

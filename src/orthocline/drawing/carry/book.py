@@ -260,8 +260,7 @@ class _Map:
     def items(self) -> Iterator[Item]:
         """Yield the green, and below it which way it lies, its scale and its key."""
         page, pen = self.page, self.pen
-        edge = pen.spots(pen.outline.curve)
-        line = Line(np.vstack([edge, edge[:1]]), Sign.INK, 2.2, name="edge")
+        line = pen.edge.line(Sign.INK)
         ground: list[Item] = [line] if page.chart.corners else []
         ground += self.contours[1]
         ground += self.unsure if page.look.shows == "contours" else ()
@@ -322,14 +321,15 @@ class _Map:
 
 def _even(pen: MapPen) -> Spots:
     """Return even places on a map at which an arrow with its figure lies within the edge."""
-    left, top, right, foot = pen.clip.bounds
+    left, top, right, foot = pen.edge.area.bounds
     across, down = (max(int((most - least) // EVERY), 1) for least, most in ((left, right), (top, foot)))
     x = 0.5 * (left + right) + EVERY * (np.arange(across) - 0.5 * (across - 1))
     y = 0.5 * (top + foot) + EVERY * (np.arange(down) - 0.5 * (down - 1))
     spots = np.stack(np.meshgrid(x, y), axis=-1).reshape(-1, 2)
     wide, high = ARROW_BOX
-    held = [pen.clip.contains(shapely.box(a - wide, b - high, a + wide, b + high)) for a, b in spots.tolist()]
-    return np.asarray(spots[np.array(held, dtype=bool)])
+    x, y = spots.T
+    held = shapely.contains(pen.edge.area, shapely.box(x - wide, y - high, x + wide, y + high))
+    return np.asarray(spots[held])
 
 
 def _around(at: Spot, half: tuple[float, float]) -> Box:

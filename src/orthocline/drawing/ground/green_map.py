@@ -3,14 +3,12 @@
 from dataclasses import dataclass
 from typing import Final, NamedTuple
 
-import numpy as np
-
 from orthocline.core.chart import Chart, Known
 from orthocline.core.relief import Outline, Water
 from orthocline.drawing.frame import Frame
 from orthocline.drawing.ground.map_pen import MapPen, Place, PuttShown
 from orthocline.drawing.labels import Room, Wanted, ink_of, place_labels
-from orthocline.drawing.scene import Area, Disc, Fill, Item, Line, Scene, Sign, Spot, Words
+from orthocline.drawing.scene import Disc, Fill, Item, Scene, Sign, Spot, Words
 from orthocline.wording.wording import Wording
 
 WIDTH: Final = 620.0
@@ -99,18 +97,17 @@ def green_map(
     """
     frame, height = map_frame(outline)
     drawn = MapPen(frame, wording, outline)
-    edge = drawn.spots(outline.curve)
-    ground: list[Item] = [Area(edge, Sign.EDGE, Fill.GROUND, 0.0, name="green")]
+    ground: list[Item] = [drawn.edge.ground]
     over: list[Item] = []
     wanted: list[Wanted] = []
     caption = ""
     if known:
         interval, lines = drawn.contours(known)
         caption = f"contours every {interval}"
-        ground += [*drawn.unsure(known), *lines, *drawn.hachures(known, edge)]
+        ground += [*drawn.unsure(known), *lines, *drawn.hachures(known)]
         over += drawn.too_steep(known, shown.holding)
         over += [*drawn.ends(known, wanted), *drawn.named(known.named, wanted)] if shown.named else []
-    over.append(Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 2.2, name="edge"))
+    over.append(drawn.edge.line())
     over += [*drawn.grain(chart, shown.chosen), *drawn.above(shown.above), *drawn.water(shown.water)]
     over += [] if shown.putt else drawn.readings(chart, known, shown.chosen)
     over += drawn.pins(chart, shown.chosen, wanted)

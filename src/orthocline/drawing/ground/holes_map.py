@@ -72,16 +72,14 @@ def map_items(
 ) -> Iterator[Item]:
     """Yield what the map of a study is made of."""
     pen = MapPen(lies.frame, wording, known.outline)
-    edge = pen.spots(known.outline.curve)
     wanted: list[Wanted] = []
-    yield Area(edge, Sign.EDGE, Fill.GROUND, name="green")
+    yield pen.edge.ground
     bands = list(_bands(pen, holes, shown, wanted))
     yield from [*bands, *pen.contours(known)[1], *pen.unsure(known)]
-    rim = Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 2.2, name="edge")
-    marks = [rim, *_pins(pen, chart, wanted), *_ranked(pen, holes, shown.ranked)]
+    marks = [pen.edge.line(), *_pins(pen, chart, wanted), *_ranked(pen, holes, shown.ranked)]
     yield from marks
     left, right = lies.left, lies.left + WIDTH
-    room = Room(left + 6.0, right - 6.0, float(edge[:, 1].min()) - 8.0, lies.foot - 34.0, TYPE)
+    room = Room(left + 6.0, right - 6.0, float(pen.edge.spots[:, 1].min()) - 8.0, lies.foot - 34.0, TYPE)
     ink = ink_of([*marks, *(one for one in bands if isinstance(one, Line))])
     for label in place_labels(wanted, ink, room):
         yield from label.items

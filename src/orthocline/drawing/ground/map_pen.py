@@ -2,7 +2,8 @@
 
 import math
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass
+from functools import cached_property
 from typing import Any, Final
 
 import numpy as np
@@ -12,7 +13,8 @@ from orthocline.core.chart import Chart, ChartReading, Known
 from orthocline.core.instruments import Gives
 from orthocline.core.relief import Feature, Kind, Outline, Region, Water, contours, steeper_than
 from orthocline.drawing.frame import Frame
-from orthocline.drawing.ground.uneven import fall_strokes, spots_within
+from orthocline.drawing.ground.edge import Edge, edge_on
+from orthocline.drawing.ground.uneven import fall_strokes
 from orthocline.drawing.labels import Wanted
 from orthocline.drawing.scene import (
     Area,
@@ -26,6 +28,7 @@ from orthocline.drawing.scene import (
     arrowhead,
     diamond,
     fewest,
+    fewest_of,
     spots_of,
 )
 from orthocline.drawing.ticks import INCHES, tick_step
@@ -62,10 +65,11 @@ class MapPen:
     frame: Frame
     wording: Wording
     outline: Outline
-    clip: Any = field(init=False)
 
-    def __post_init__(self) -> None:
-        object.__setattr__(self, "clip", shapely.Polygon(self.spots(self.outline.curve)).buffer(0.0))
+    @cached_property
+    def edge(self) -> Edge:
+        """The green's edge on the sheet."""
+        return edge_on(self.frame, self.outline)
 
     def spots(self, places: Spots) -> Spots:
         """Return places of a green [m], shape (n, 2), on the sheet."""
@@ -92,7 +96,7 @@ class MapPen:
         """Yield areas on the green: the edge of each, and those of what is left out of it."""
         for region in regions:
             shape = shapely.Polygon(self.spots(region.edge), [self.spots(one) for one in region.holes])
-            within = shapely.intersection(shape.buffer(0.0), self.clip)
+            within = shapely.intersection(shape.buffer(0.0), self.edge.area)
             for part in getattr(within, "geoms", [within]):
                 if part.geom_type == "Polygon" and not part.is_empty:
                     rings = (part.exterior, *part.interiors)
@@ -117,14 +121,15 @@ class MapPen:
             return
         of = np.repeat(np.arange(len(lines)), [len(one) for one in lines])
         drawn = shapely.linestrings(self.spots(np.concatenate(lines)), indices=of)
-        parts, of = shapely.get_parts(shapely.intersection(drawn, self.clip), return_index=True)
+        within = shapely.intersection(drawn, self.edge.area)
+        parts, of = shapely.get_parts(fewest_of(within), return_index=True)
         for i, part in zip(of.tolist(), parts, strict=True):
             if part.geom_type == "LineString" and not part.is_empty:
-                yield i, fewest(shapely.get_coordinates(part))
+                yield i, shapely.get_coordinates(part)
 
-    def hachures(self, known: Known, edge: Spots) -> Iterator[Item]:
+    def hachures(self, known: Known) -> Iterator[Item]:
         """Yield the strokes down the slope."""
-        spots = spots_within(edge)
+        spots = self.edge.even
         slopes = known.relief.slopes_at(self.frame.places(spots))
         yield from fall_strokes(spots, np.column_stack([-slopes[:, 0], slopes[:, 1]]))
 

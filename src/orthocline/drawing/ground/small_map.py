@@ -6,7 +6,8 @@ import numpy as np
 
 from orthocline.core.chart import Chart
 from orthocline.drawing.frame import Frame, fit
-from orthocline.drawing.scene import Area, Disc, Fill, Item, Line, Scene, Sign, Strokes
+from orthocline.drawing.ground.edge import Edge
+from orthocline.drawing.scene import Disc, Item, Scene, Sign, Strokes
 
 WIDTH: Final = 120.0
 HEIGHT: Final = 96.0
@@ -26,10 +27,10 @@ def small_map(chart: Chart, says: str) -> Scene | None:
         center_x=0.5 * WIDTH,
         top=INSET,
     )
-    edge = frame.spots(curve[:, 1], curve[:, 0])
+    edge = Edge(frame, chart.outline)
     items: list[Item] = [
-        Area(edge, Sign.EDGE, Fill.GROUND),
-        Line(np.vstack([edge, edge[:1]]), Sign.EDGE, 1.4),
+        edge.ground,
+        edge.line(width=1.4),
         *_readings(frame, chart),
         *(Disc(frame.spot(y, x), 2.8, Sign.INK) for x, y in (one.at_m for one in chart.pins)),
     ]
