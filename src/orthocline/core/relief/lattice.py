@@ -47,8 +47,7 @@ class Relief:
     @cached_property
     def inside(self) -> NDArray[np.bool_]:
         """Which nodes lie on the green, shape (rows, columns)."""
-        shape = self.grid.heights_m.shape
-        return self.outline.holds(self.places.reshape(-1, 2)).reshape(shape)
+        return self.outline.holds(self.places)
 
     @cached_property
     def slopes(self) -> Figures:

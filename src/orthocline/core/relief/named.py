@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import StrEnum
-from typing import Final
+from typing import Final, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
@@ -109,16 +109,13 @@ def _spots(relief: Relief, inner: Nodes) -> Iterator[Feature]:
     places, slopes, curvature, own = places[turns], slopes[turns], curvature[turns], own[turns]
     steps = -np.linalg.solve(curvature, slopes[..., None])[..., 0]
     far = np.abs(steps).max(axis=1)
+    near = np.argsort(far)[: np.count_nonzero(far <= LONGEST_STEP * relief.grid.spacing_m)]
     found: list[Place] = []
-    for i in np.argsort(far):
-        at = places[i] + steps[i]
-        if far[i] > LONGEST_STEP * relief.grid.spacing_m:
-            break
-        if all(math.dist(at, one) > SAME_M for one in found):
-            found.append((float(at[0]), float(at[1])))
-            least, most = own[i]
+    for (x, y), (least, most) in zip((places + steps)[near].tolist(), own[near].tolist(), strict=True):
+        if all(math.dist((x, y), one) > SAME_M for one in found):
+            found.append((x, y))
             kind = Kind.SADDLE if least * most < 0.0 else Kind.CROWN if most < 0.0 else Kind.HOLLOW
-            yield Feature(kind, found[-1])
+            yield Feature(kind, (x, y))
 
 
 def _folds(relief: Relief, inner: Nodes) -> Iterator[Feature]:
@@ -136,24 +133,40 @@ def _folds(relief: Relief, inner: Nodes) -> Iterator[Feature]:
         yield from _long(relief, nodes, kind)
 
 
+class _Steep(NamedTuple):
+    """Steep nodes: their numbers, how steep they are [ratio], where they lie [m] and which way is down."""
+
+    numbers: NDArray[np.int64]
+    steep: Figures
+    places: Figures
+    down: Figures
+
+    def only(self, which: Nodes) -> "_Steep":
+        """Return some of them."""
+        return _Steep(self.numbers[which], self.steep[which], self.places[which], self.down[which])
+
+    @property
+    def level(self) -> Figures:
+        """What ground above and below a tier is flatter than [ratio]."""
+        return np.minimum(FLATTER * self.steep, self.steep - LEAST_STEP)
+
+
 def _tiers(relief: Relief, inner: Nodes) -> Iterator[Feature]:
     """Yield where the ground is steeper than above and below, and falls on the same way there."""
     asked = inner & (relief.steepness > LEAST_STEP)
-    steep, places = relief.steepness[asked], relief.places[asked]
+    steep, step = relief.steepness[asked], relief.grid.spacing_m
     down = -np.moveaxis(relief.slopes, 0, -1)[asked] / steep[:, None]
-    begins = steep >= _steepness_at(relief, places - relief.grid.spacing_m * down)
-    asked[asked] = begins
-    steep, places, down = steep[begins], places[begins], down[begins]
-    level = np.minimum(FLATTER * steep, steep - LEAST_STEP)
-    above = _beside(relief, places, -down) < level
-    ends = steep >= _steepness_at(relief, places + relief.grid.spacing_m * down)
-    at_edge, off = (~relief.outline.holds(places + far * down) for far in (EDGE_M, ASIDE_M[0]))
+    tried = _Steep(np.flatnonzero(asked), steep, relief.places[asked], down)
+    tried = tried.only(tried.steep >= _steepness_at(relief, tried.places - step * tried.down))
+    tried = tried.only(_beside(relief, tried, -1.0) < tried.level)
+    ends = tried.steep >= _steepness_at(relief, tried.places + step * tried.down)
+    at_edge, off = (~relief.outline.holds(tried.places + far * tried.down) for far in (EDGE_M, ASIDE_M[0]))
     for kind, below in (
-        (Kind.TIER, ends & (_beside(relief, places, down) < level)),
-        (Kind.FRONT, (at_edge | (off & ends)) & (down[:, 1] < -math.cos(math.pi / 4))),
+        (Kind.TIER, ends & (_beside(relief, tried, 1.0) < tried.level)),
+        (Kind.FRONT, (at_edge | (off & ends)) & (tried.down[:, 1] < -math.cos(math.pi / 4))),
     ):
         nodes = np.zeros_like(asked)
-        nodes[asked] = above & below
+        nodes.flat[tried.numbers[below]] = True
         yield from _long(relief, nodes, kind)
 
 
@@ -162,12 +175,11 @@ def _steepness_at(relief: Relief, places: Figures) -> Figures:
     return np.asarray(np.hypot(*relief.slopes_at(places).T))
 
 
-def _beside(relief: Relief, places: Figures, way: Figures) -> Figures:
-    """Return how steep the ground is along a way from places at most; much where it turns or ends at once."""
-    here = np.einsum("ij,ij->i", relief.slopes_at(places), way)
-    there = places + np.array(ASIDE_M)[:, None, None] * way
-    falls = np.einsum("kij,ij->ki", relief.slopes_at(there), way) * np.sign(here)
-    on = relief.outline.holds(there.reshape(-1, 2)).reshape(falls.shape)
+def _beside(relief: Relief, tried: _Steep, way: float) -> Figures:
+    """Return how steep it goes on below (1) or above (-1) at most; much where it turns or ends at once."""
+    there = tried.places + way * np.array(ASIDE_M)[:, None, None] * tried.down
+    falls = -np.einsum("kij,ij->ki", relief.slopes_at(there), tried.down)
+    on = relief.outline.holds(there)
     further = np.where(on, falls, 0.0)[np.array(ASIDE_M) >= BEYOND_M].max(axis=0)
     turns = (on & (falls < -TURNS)).any(axis=0) | ~on[0]
     return np.where(turns, np.inf, further)
@@ -175,20 +187,24 @@ def _beside(relief: Relief, places: Figures, way: Figures) -> Figures:
 
 def _long(relief: Relief, nodes: Nodes, kind: Kind) -> Iterator[Feature]:
     """Yield what is long enough of connected nodes, each as a line."""
-    named, count = label(binary_dilation(nodes, ALL_ROUND), ALL_ROUND)
-    for number in range(1, count + 1):
-        places = relief.places[nodes & (named == number)]
+    named, _ = label(binary_dilation(nodes, ALL_ROUND), ALL_ROUND)
+    numbers = named[nodes]
+    order = np.argsort(numbers, kind="stable")
+    begins = np.flatnonzero(np.diff(numbers[order])) + 1
+    for places in np.split(relief.places[nodes][order], begins):
         along = _along(places)
         if len(along) > 1 and math.dist(along[0], along[-1]) >= LEAST_LONG_M:
             yield Feature(kind, along[len(along) // 2], along)
 
 
 def _along(places: Figures) -> tuple[Place, ...]:
-    """Return the middle of places metre by metre, along the way in which they spread most."""
-    if len(places) < 2:
+    """Return the middle of places metre by metre, along the way in which they spread most; none if short."""
+    if not len(places) or math.hypot(*np.ptp(places, axis=0)) < LEAST_LONG_M:
         return ()
     centred = places - places.mean(axis=0)
     way = np.linalg.svd(centred, full_matrices=False)[2][0]
-    metres = np.floor(centred @ way)
-    middles = [places[metres == one].mean(axis=0) for one in np.unique(metres)]
-    return tuple((float(x), float(y)) for x, y in middles)
+    metres = np.floor(centred @ way).astype(int)
+    metres -= metres.min()
+    counts = np.bincount(metres)
+    x, y = (np.bincount(metres, one)[counts > 0] / counts[counts > 0] for one in places.T)
+    return tuple(zip(x.tolist(), y.tolist(), strict=True))

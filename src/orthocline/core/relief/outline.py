@@ -7,11 +7,9 @@ from functools import cached_property, lru_cache
 from typing import Final
 
 import numpy as np
-from numba import njit
+import shapely
 from numpy.typing import NDArray
 from scipy.interpolate import CubicSpline
-
-from orthocline.core.compiled import KEPT
 
 Figures = NDArray[np.float64]
 Place = tuple[float, float]
@@ -67,14 +65,14 @@ class Outline:
         Parameters
         ----------
         places : ndarray
-            Shape (n, 2).
+            Shape (..., 2).
 
         Returns
         -------
         ndarray
-            Shape (n,): where a ray to the right crosses the curve an odd number of times.
+            Shape (...,): where a ray to the right crosses the curve an odd number of times.
         """
-        return np.asarray(_hold(self.curve, np.ascontiguousarray(places, dtype=float)))
+        return np.asarray(shapely.contains_xy(_area(self.corners), places[..., 0], places[..., 1]))
 
 
 @lru_cache(CURVES_KEPT)
@@ -91,22 +89,13 @@ def _curve(corners: tuple[Place, ...]) -> Figures:
     return curve
 
 
-@njit(**KEPT)
-def _hold(curve, places):  # type: ignore[no-untyped-def]
-    """Return which places lie within a closed curve."""
-    held = np.zeros(len(places), dtype=np.bool_)
-    low, high, right = curve[:, 1].min(), curve[:, 1].max(), curve[:, 0].max()
-    for k in range(len(places)):
-        x, y = places[k]
-        if y < low or y > high or x > right:
-            continue
-        x0, y0 = curve[-1]
-        for i in range(len(curve)):
-            x1, y1 = curve[i]
-            if (y0 > y) != (y1 > y) and x < x0 + (y - y0) / (y1 - y0) * (x1 - x0):
-                held[k] = not held[k]
-            x0, y0 = x1, y1
-    return held
+@lru_cache(CURVES_KEPT)
+def _area(corners: tuple[Place, ...]) -> shapely.Polygon:
+    """Return what the curve through corners encloses, with all that is looked up in it: threads share it."""
+    area = shapely.Polygon(_curve(corners))
+    shapely.prepare(area)
+    shapely.contains_xy(area, 0.0, 0.0)
+    return area
 
 
 def oval(deep_m: float, wide_m: float) -> Outline:
