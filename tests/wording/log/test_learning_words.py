@@ -53,7 +53,7 @@ def test_factors_are_said_as_parts(factor, words):
 def test_groups_have_names_in_the_golfers_units():
     said = [group_words("length", str(i), USUAL_WORDING) for i in range(3)]
     assert said == ["under 6 ft", "6 to 15 ft", "15 ft or more"]
-    assert group_words("length", "0", METRIC) == "under 1.83 m"
+    assert group_words("length", "0", METRIC) == "under 1.8 m"
     assert group_words("slope", "1", USUAL_WORDING) == "falls 1 to 2 %"
     assert group_words("side", "left", USUAL_WORDING) == "right-to-left putts"
     assert group_words("method_right", "hand_gauge", USUAL_WORDING) == (
@@ -68,6 +68,7 @@ def test_corrections_are_orders():
     assert correction_words(one, USUAL_WORDING) == (
         "On right-to-left putts of 10 ft or more, read by your aim, take your read and a half."
     )
+    assert "putts of 3 m or more" in correction_words(one, METRIC)
     both = Correction("hand_gauge", 0, 0.0, 0.75)
     assert correction_words(both, USUAL_WORDING).startswith("On putts that break, read by your hand gauge,")
     assert corrected_words(one, 18.0 * INCH_M, USUAL_WORDING).endswith("you aim 18 in right")
@@ -84,6 +85,8 @@ def test_strokes_are_said_with_what_they_are_worth():
     long, uneven = pace_words(Habit(0.1, 0.05, 0.15), Habit(0.12, 0.1, 0.14), USUAL_WORDING)
     assert long == "They roll 10 % further than meant: 12 in on 10 ft."
     assert uneven == "Their pace scatters by 12 % (10 to 14 %)."
+    assert pace_words(Habit(0.1, 0.05, 0.15), SURELY_NONE, METRIC)[0].endswith("30 cm on 3 m.")
+    assert start_words(Habit(-0.01, -0.015, -0.005), SURELY_NONE, METRIC)[0].endswith("3 cm at 3 m.")
     assert "less far" in pace_words(Habit(-0.1, -0.15, -0.05), Habit(0.12, 0.1, 0.14), USUAL_WORDING)[0]
     assert (
         bias_range(Habit(0.0, math.radians(-0.4), math.radians(0.5)), degrees=True)

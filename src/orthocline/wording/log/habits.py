@@ -31,6 +31,7 @@ SIDES: Final = {-1: "right-to-left putts", 0: "putts that break", 1: "left-to-ri
 METHOD_SIDES: Final = {"method_left": SIDES[-1], "method_right": SIDES[1]}
 BY: Final = {"model": "by the call", "eye": "by eye alone"}
 TEN_FEET_M: Final = 10.0 * FOOT_M
+THREE_M: Final = 3.0
 
 
 def part_words(share: float) -> str:
@@ -73,7 +74,7 @@ def group_words(kind: str, name: str, wording: Wording) -> str:
     if kind in METHOD_SIDES:
         return f"{METHOD_SIDES[kind]} read {by_words(name)}"
     if kind == "length":
-        return _between(int(name), [wording.far(edge) for edge in LENGTHS_M])
+        return _between(int(name), [_edge(edge, wording) for edge in LENGTHS_M])
     if kind == "slope":
         return _between(int(name), [wording.slope(edge) for edge in SLOPES], "falls ")
     return {"all": "all reads", "first": "first impressions"}[kind]
@@ -87,9 +88,14 @@ def _between(number: int, edges: list[str], what: str = "") -> str:
     return f"{what}{both(edges[number - 1], edges[number], 'to')}"
 
 
+def _edge(length_m: float, wording: Wording) -> str:
+    """Return a length that only parts groups; whole feet are no round metres."""
+    return wording.far(round(length_m, 1) if wording.units.metric else length_m)
+
+
 def correction_words(one: Correction, wording: Wording) -> str:
     """Return a correction as an order: ``On left-to-right putts, read as …: take your read and a half``."""
-    over = f" of {wording.far(one.least_m)} or more" if one.least_m else ""
+    over = f" of {_edge(one.least_m, wording)} or more" if one.least_m else ""
     return f"On {SIDES[one.breaks]}{over}, read {by_words(one.method)}, take {TAKEN[one.factor]}."
 
 
@@ -106,8 +112,8 @@ def start_words(bias: Habit, sd: Habit, wording: Wording) -> tuple[str, str]:
 def _start_bias(bias: Habit, wording: Wording) -> str:
     if not bias.sure:
         return "Your balls start on your line, as far as is known."
-    off_m = TEN_FEET_M * math.tan(abs(bias.value))
-    aside = f"{wording.short(off_m)} at {wording.far(TEN_FEET_M)}"
+    far_m = _putt_m(wording)
+    aside = f"{wording.short(far_m * math.tan(abs(bias.value)))} at {wording.far(far_m)}"
     return f"Your balls start {_degrees(abs(bias.value))} {side(bias.value)} of your line: {aside}."
 
 
@@ -119,9 +125,15 @@ def pace_words(bias: Habit, sd: Habit, wording: Wording) -> tuple[str, str]:
 def _pace_bias(bias: Habit, wording: Wording) -> str:
     if not bias.sure:
         return "They roll as far as meant, as far as is known."
-    roll = f"{wording.short(abs(bias.value) * TEN_FEET_M)} on {wording.far(TEN_FEET_M)}"
+    far_m = _putt_m(wording)
+    roll = f"{wording.short(abs(bias.value) * far_m)} on {wording.far(far_m)}"
     way = "further" if bias.value > 0.0 else "less far"
     return f"They roll {_percent(abs(bias.value))} {way} than meant: {roll}."
+
+
+def _putt_m(wording: Wording) -> float:
+    """Return how long a putt is by which biases are told."""
+    return THREE_M if wording.units.metric else TEN_FEET_M
 
 
 def bias_range(bias: Habit, *, degrees: bool) -> str:
