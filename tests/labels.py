@@ -4,7 +4,7 @@ from itertools import pairwise
 
 import numpy as np
 
-from orthocline.drawing.lettering import LARGE, USUAL, text_width
+from orthocline.drawing.lettering import LARGE, LARGE_ON_PHONE, ON_PHONE, USUAL, text_width
 from orthocline.drawing.scene import Disc, Group, Line, Strokes, Words
 
 SLACK = 4.0
@@ -20,11 +20,12 @@ def all_items(items):
             yield from all_items(item.items)
 
 
-def boxes_of(items):
-    """Return left, top, right and bottom of each label, with what it says."""
+def boxes_of(items, *, phone=False):
+    """Return left, top, right and bottom of each label, with what it says; as it is larger on a phone."""
+    usual, large = (ON_PHONE, LARGE_ON_PHONE) if phone else (USUAL, LARGE)
     for item in items:
         if isinstance(item, Words) and not item.hidden:
-            size = LARGE if item.large else USUAL
+            size = large if item.large else usual
             width = text_width(item.text, size)
             left = item.at.x - {"start": 0.0, "middle": 0.5, "end": 1.0}[item.anchor] * width
             yield item.text, (left, item.at.y - 0.75 * size, left + width, item.at.y)
@@ -66,9 +67,9 @@ def apart(one, other):
     )
 
 
-def touching(drawn):
+def touching(drawn, *, phone=False):
     """Return the pairs of labels that touch each other, and of labels and lines."""
-    labels = dict(boxes_of(drawn))
+    labels = dict(boxes_of(drawn, phone=phone))
     names, boxes = list(labels), list(labels.values())
     pairs = [
         (names[i], names[j]) for i in range(len(boxes)) for j in range(i) if not apart(boxes[i], boxes[j])
@@ -81,10 +82,18 @@ def touching(drawn):
     ]
 
 
-def leaving(drawn, width, height):
+def leaving(drawn, width, height, *, phone=False):
     """Return the labels that do not lie on a sheet of that size."""
     return [
         words
-        for words, (left, top, right, bottom) in boxes_of(drawn)
+        for words, (left, top, right, bottom) in boxes_of(drawn, phone=phone)
         if left < 0.0 or top < 0.0 or right > width or bottom > height
     ]
+
+
+def clear(scene, *, phone=False):
+    """Hold that no label touches anything or leaves its sheet; where it is larger on a phone, there too."""
+    items = list(all_items(scene.items))
+    for larger in {False, phone}:
+        assert touching(items, phone=larger) == []
+        assert leaving(items, scene.width, scene.height, phone=larger) == []

@@ -1,12 +1,14 @@
 """The one writer: every thing of a scene is in the SVG, escaped, and a file of it stands alone."""
 
+import re
+from pathlib import Path
 from xml.etree import ElementTree
 
 import pytest
 
 from orthocline.core.roll import read
 from orthocline.core.speed import STANDARD_RAMP
-from orthocline.drawing.lettering import LARGE, USUAL, text_width
+from orthocline.drawing.lettering import LARGE, LARGE_ON_PHONE, ON_PHONE, USUAL, text_width
 from orthocline.drawing.roll.plan import plan
 from orthocline.drawing.scene import (
     Area,
@@ -84,6 +86,12 @@ def test_words_of_a_file_stand_on_a_rim_of_the_ground():
     assert (rim.get("stroke"), rim.get("stroke-width"), words.get("stroke")) == ("#edeedd", "5px", "none")
     assert words.get("fill") == "#b5301a"
     assert words.get("font-weight") == "700"
+
+
+def test_letters_on_a_phone_are_as_large_as_labels_have_room_for():
+    style = (Path(__file__).parents[2] / "assets" / "app.css").read_text()
+    sizes = re.findall(r"\.sheet-large \.words[\w-]* { font-size: (\d+)px; }", style)
+    assert [float(one) for one in sizes] == [ON_PHONE, LARGE_ON_PHONE]
 
 
 def test_words_are_as_wide_as_their_letters():

@@ -10,19 +10,13 @@ from orthocline.core.units import FOOT_M
 from orthocline.drawing.log.bands import SHARES, Column, columns_drawing, scale_round
 from orthocline.drawing.log.finishes import finishes
 from orthocline.drawing.log.start_fan import start_fan
-from orthocline.drawing.scene import Fill
+from orthocline.drawing.scene import Fill, Words
 from orthocline.wording.units import Units
 from orthocline.wording.wording import Wording
-from tests.labels import all_items, leaving, touching
+from tests.labels import all_items, clear
 
 RNG = np.random.default_rng(4)
 SPREADS = (0.05, 0.6, 4.0)
-
-
-def clear(scene):
-    items = list(all_items(scene.items))
-    assert touching(items) == []
-    assert leaving(items, scene.width, scene.height) == []
 
 
 @pytest.mark.parametrize("metric", [False, True])
@@ -52,7 +46,7 @@ def test_start_lines_open_alike_to_both_sides_and_the_bias_lies_among_them(sprea
     starts = np.radians(RNG.normal(0.5 * spread_deg, spread_deg, 60))
     seen = [share(np.arange(9) < count) for count in (2, 4, 3)]
     scene = start_fan(starts, mean(starts), seen, "starts")
-    clear(scene)
+    clear(scene, phone=True)
     ends = scene.item("starts").spots[1::2] - scene.item("starts").spots[::2]
     drawn = np.degrees(np.arctan2(ends[:, 0], -ends[:, 1]))
     opened = 30.0 / max(np.degrees(np.quantile(np.abs(starts), 0.97)), 2.0)
@@ -74,13 +68,15 @@ def test_columns_stand_at_their_figures_within_their_ranges(count):
     columns = [
         Column(f"{i}–{i + 5}", share(RNG.random(20 + 5 * i) < 0.5), 0.9 - 0.05 * i) for i in range(count)
     ]
-    scene = columns_drawing("bands", columns, SHARES, "holed of 100, by length [ft]", "bands", "a new golfer")
-    clear(scene)
+    scene = columns_drawing(
+        "bands", columns, SHARES, "holed of 100, by length [ft]", "bands", "a middle-handicap golfer"
+    )
+    clear(scene, phone=True)
     figures, ranges = scene.items_named("figure"), scene.items_named("range")
     assert [dot.fill is None for dot in figures] == [one.figure.few for one in columns]
     for dot, area, one in zip(figures, ranges, columns, strict=True):
-        assert 340.0 - dot.at.y == pytest.approx(296.0 * one.figure.value, abs=0.1)
-        assert 340.0 - area.spots[:, 1].min() == pytest.approx(296.0 * one.figure.span.most, abs=0.1)
+        assert 360.0 - dot.at.y == pytest.approx(296.0 * one.figure.value, abs=0.1)
+        assert 360.0 - area.spots[:, 1].min() == pytest.approx(296.0 * one.figure.span.most, abs=0.1)
         assert area.fill is Fill.HATCHED
 
 
@@ -89,8 +85,19 @@ def test_a_scale_round_nought_holds_what_is_drawn_and_a_band_without_any_is_empt
     scale = scale_round(columns, 0.1)
     assert scale.least == -scale.most
     assert scale.most >= 0.39
-    scene = columns_drawing("trend", columns, scale, "gained", "trend")
-    clear(scene)
+    scene = columns_drawing(
+        "trend", columns, scale, "strokes gained a putt on a middle-handicap golfer", "trend"
+    )
+    clear(scene, phone=True)
     assert len(scene.items_named("figure")) == 1
     assert {item.text for item in all_items(scene.items) if hasattr(item, "text")} >= {"Jan", "Feb", "0"}
-    assert scale_round([Column("Jan", NO_FIGURE)], 0.1).most == 0.1
+    small = scale_round([Column("Jan", NO_FIGURE)], 0.1)
+    assert small.most == 0.1
+    clear(columns_drawing("trend", columns, small, "gained", "trend"), phone=True)
+
+
+def test_every_band_of_lengths_has_its_name_also_on_a_phone():
+    names = ["0–3", "3–5", "5–8", "8–12", "12–20", "20–30", "30–45", "45+"]
+    scene = columns_drawing("bands", [Column(name, NO_FIGURE) for name in names], SHARES, "holed", "bands")
+    clear(scene, phone=True)
+    assert {item.text for item in scene.items if isinstance(item, Words)} >= set(names)

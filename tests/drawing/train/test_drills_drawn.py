@@ -14,7 +14,7 @@ from orthocline.drawing.train.setup import setup_drawing, setup_frame
 from orthocline.services.train.drills import SHIPPED
 from orthocline.wording.units import Units
 from orthocline.wording.wording import USUAL_WORDING, Hand, Wording
-from tests.labels import all_items, leaving, touching
+from tests.labels import all_items, clear, leaving
 
 METRIC = Wording(Units(True, True))
 LEFT = Wording(hand=Hand.LEFT)
@@ -80,9 +80,7 @@ def drawn_at(item, part):
 def test_no_label_touches_anything_or_leaves_its_sheet(name, wording):
     drill = drill_of(name, FILES[name])
     scene = setup_drawing(drill, wording, balls_of(drill, 1)[0])
-    items = list(all_items(scene.items))
-    assert not list(touching(items))
-    assert not list(leaving(items, scene.width, scene.height))
+    clear(scene)
 
 
 @pytest.mark.parametrize("shares", [[0.4], [0.2, 0.5, 0.45, 0.7], [0.0, 1.0] * 15])
@@ -125,9 +123,7 @@ def test_figures_of_a_habit_are_drawn_where_they_lie(figures):
 )
 def test_what_is_laid_points_to_the_low_side(way, rise, fall, shown):
     scene = laid_drawing(way, "1.3 %", rise, fall, shown, "reads")
-    items = list(all_items(scene.items))
-    assert not list(touching(items))
-    assert not list(leaving(items, scene.width, scene.height))
+    clear(scene)
     assert len(scene.items_named("fall")) == (shown is not None)
     if fall is None:
         (tip,) = scene.items_named("low-end")

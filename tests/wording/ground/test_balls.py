@@ -4,8 +4,10 @@ import math
 
 import pytest
 
+from orthocline.core.balls import Implied
+from orthocline.core.estimate import Estimate
 from orthocline.core.units import FOOT_M, INCH_M
-from orthocline.wording.ground.balls import parse_rest, parse_turn, rest_text, turn_text
+from orthocline.wording.ground.balls import parse_rest, parse_turn, rest_text, said_words, turn_text
 from orthocline.wording.quantities import QuantityError
 from orthocline.wording.wording import USUAL_WORDING
 
@@ -33,7 +35,22 @@ def test_what_says_no_place_is_refused(typed):
 
 @pytest.mark.parametrize("rest", [(0.61, -0.15), (-1.0, 0.3), (0.0, 0.0)])
 def test_a_rest_goes_round(rest):
+    assert rest_text((rest[0], 0.0), USUAL_WORDING).count(" ") == 2, "nothing aside is not said"
     assert parse_rest(rest_text(rest, USUAL_WORDING), USUAL_WORDING) == pytest.approx(rest, abs=0.002)
+
+
+@pytest.mark.parametrize(
+    ("side", "grade", "own", "words"),
+    [
+        (0.021, 0.0, False, "falls 2.1 % to its right."),
+        (0.0002, 0.0, False, "is level across."),
+        (-0.012, -0.01, True, "falls 1.2 % to its left, and goes 1 % downhill."),
+        (-0.0001, 0.0004, True, "is level across, and is level along it."),
+    ],
+)
+def test_what_a_ball_says_of_the_ground_is_a_fall_or_level(side, grade, own, words):
+    implied = Implied(Estimate(side, 0.01), Estimate(grade, 0.01), odd=False)
+    assert said_words(implied, USUAL_WORDING, own=own) == f"By it the ground {words}"
 
 
 @pytest.mark.parametrize(

@@ -22,4 +22,4 @@ def layer(sheet: PuttSheet, target: PaceTarget) -> Layer:
         Line(line, Sign.DO, 1.6, "2 6", name="pace-line"),
         Strokes(sheet.across(target.beyond_m, 0.0, -HALF, HALF), Sign.DO, 4.0, name="pace-target"),
     )
-    return Layer(items, (Wanted("pace to here", at, sheet.inside, Sign.DO),))
+    return Layer(items, (Wanted("pace to here", at, sheet.inside, Sign.DO, needed=False),))

@@ -8,6 +8,7 @@ from orthocline.core.relief import Outline, Water
 from orthocline.drawing.frame import Frame
 from orthocline.drawing.ground.map_pen import MapPen, Place, PuttShown
 from orthocline.drawing.labels import Room, Wanted, ink_of, place_labels
+from orthocline.drawing.lettering import ON_PHONE
 from orthocline.drawing.scene import Disc, Fill, Item, Scene, Sign, Spot, Words
 from orthocline.wording.wording import Wording
 
@@ -15,8 +16,6 @@ WIDTH: Final = 620.0
 EDGE, TOP, FOOT = 34.0, 22.0, 52.0
 MOST_SCALE: Final = 90.0
 CORNER: Final = 5.0
-PHONE_TYPE: Final = 22.0
-"""On a phone the map is small and its type larger: labels stand clear of each other at that size."""
 
 
 @dataclass(frozen=True)
@@ -121,7 +120,7 @@ def green_map(
     over += drawn.looked_at(None if shown.putt else shown.spot)
     if shown.putt:
         over += drawn.putt(shown.putt)
-    room = Room(6.0, WIDTH - 6.0, 14.0, height - 34.0, PHONE_TYPE)
+    room = Room(6.0, WIDTH - 6.0, 14.0, height - 34.0, ON_PHONE)
     labels = place_labels(wanted, ink_of(over), room)
     over += [item for label in labels for item in label.items]
     over += [

@@ -31,7 +31,7 @@ from orthocline.drawing.scene import (
 from orthocline.wording.wording import Wording
 
 SIZE: Final = 470.0
-LEFT, WIDE, TOP, TALL = 60.0, 350.0, 60.0, 350.0
+LEFT, WIDE, TOP, TALL = 60.0, 350.0, 80.0, 330.0
 ROOM: Final = Room(left=6.0, right=SIZE - 6.0, top=30.0, bottom=SIZE - 8.0)
 HOLE, BALL, TIP = 6.5, 7.0, 5.0
 BAND_HALF: Final = 9.0

@@ -1,11 +1,13 @@
 """A figure over bands or months, each a dot with its range, beside the usual golfer's."""
 
+import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
 from orthocline.core.log import Figure
+from orthocline.drawing.lettering import ON_PHONE, text_width
 from orthocline.drawing.scene import (
     Area,
     Disc,
@@ -22,13 +24,15 @@ from orthocline.drawing.scene import (
 )
 from orthocline.drawing.ticks import ticks
 
-WIDTH, HEIGHT = 640.0, 420.0
-LEFT, RIGHT, TOP, FOOT = 60.0, 628.0, 44.0, 340.0
+WIDTH, HEIGHT = 640.0, 440.0
+LEFT, RIGHT, TOP, FOOT = 66.0, 630.0, 64.0, 360.0
+HEADING, USUAL_AT = 20.0, 46.0
 NAMES, COUNTS = FOOT + 28.0, FOOT + 52.0
 HALF_BAND, DOT = 13.0, 6.0
 BESIDE, ARM = 22.0, 4.5
 """Other putts' figures stand so far beside, as crosses so large."""
-MOST_LINES, MOST_NAMES = 5, 9
+MOST_LINES, NAME_GAP = 5, 3.0
+"""So many lines across at most; names stand so far apart at least."""
 HELD, ROOMY = 0.7, 1.3
 """Ranges are held whole up to such a share of them; values have so much room."""
 
@@ -84,7 +88,7 @@ def columns_drawing(
     step = (RIGHT - LEFT) / max(len(columns), 1)
     places = [round(LEFT + (i + 0.5) * step, 1) for i in range(len(columns))]
     items = [
-        Words(heading, Spot(LEFT, 20.0), Sign.QUIET),
+        Words(heading, Spot(LEFT, HEADING), Sign.QUIET),
         *_lines(scale),
         *_usual(columns, places, scale, usual),
         *(item for one, x in zip(columns, places, strict=True) for item in _column(one, x, scale)),
@@ -103,7 +107,7 @@ def _lines(scale: Scale) -> Iterator[Item]:
         yield Strokes(
             spots_of((LEFT, y), (RIGHT, y)), Sign.EDGE if nought else Sign.RULE, 1.4 if nought else 1.0
         )
-        yield Words(scale.text(value), Spot(LEFT - 8.0, y + 6.0), Sign.QUIET, "end")
+        yield Words(scale.text(value), Spot(LEFT - 6.0, y + 6.0), Sign.QUIET, "end")
 
 
 def _usual(columns: Sequence[Column], places: Sequence[float], scale: Scale, said: str) -> Iterator[Item]:
@@ -112,7 +116,7 @@ def _usual(columns: Sequence[Column], places: Sequence[float], scale: Scale, sai
     if len(known) < 2:
         return
     yield Line(spots_of(*known), Sign.INK, 1.8, "7 5", name="usual")
-    yield Words(f"– –  {said}", Spot(RIGHT, 20.0), Sign.INK, "end")
+    yield Words(f"– –  {said}", Spot(RIGHT, USUAL_AT), Sign.INK, "end")
 
 
 def _column(one: Column, x: float, scale: Scale) -> Iterator[Item]:
@@ -139,9 +143,10 @@ def _other(one: Column, x: float, scale: Scale) -> Iterator[Item]:
 
 def _feet(columns: Sequence[Column], places: Sequence[float]) -> Iterator[Item]:
     """Yield names and counts below; of many every second or third."""
-    every = max(1, -(-len(columns) // MOST_NAMES))
+    widest = max((text_width(one.name, ON_PHONE) for one in columns), default=0.0)
+    every = math.ceil((widest + NAME_GAP) * len(columns) / (RIGHT - LEFT))
     for number, (one, x) in enumerate(zip(columns, places, strict=True)):
         if number % every == 0:
             yield Words(one.name, Spot(x, NAMES), Sign.INK, "middle")
             yield Words(str(one.figure.count), Spot(x, COUNTS), Sign.QUIET, "middle")
-    yield Words("putts", Spot(LEFT - 8.0, COUNTS), Sign.QUIET, "end")
+    yield Words("putts", Spot(LEFT - 6.0, COUNTS), Sign.QUIET, "end")

@@ -73,6 +73,6 @@ def _bias(bias: Figure, opened: float) -> Iterator[Item]:
 
 def _seen(seen: Sequence[Figure]) -> Iterator[Item]:
     """Yield the shares that were seen to start left, on and right, below the ball."""
-    for name, figure, x in zip(("left", "on line", "right"), seen, (140.0, 300.0, 460.0), strict=True):
+    for name, figure, x in zip(("left", "on line", "right"), seen, (105.0, 300.0, 495.0), strict=True):
         share = "–" if figure.value is None else f"{hundred(figure.value)} %"
         yield Words(f"seen {name}: {share}", Spot(x, SEEN_FOOT), Sign.REAL, "middle")

@@ -19,6 +19,7 @@ from orthocline.drawing.ground.hachures import clockwise_from_up, hachures
 from orthocline.drawing.ground.readings import Marks, reading_layer
 from orthocline.drawing.ground.uneven import uneven_items
 from orthocline.drawing.labels import LabelSide, Room, Wanted, ink_of, place_labels
+from orthocline.drawing.lettering import ON_PHONE
 from orthocline.drawing.roll.hole_frame import hole_frame
 from orthocline.drawing.roll.way import OwnWay, Way, aim_dimension, own_way, way_items, way_of
 from orthocline.drawing.scene import (
@@ -50,7 +51,7 @@ TOP, BOTTOM = 96.0, 556.0
 """Heights on the sheet between which hole and ball are drawn."""
 COLUMN, CENTER = 330.0, 320.0
 """Width and middle of the column for the putt; the inputs stand beside it on a wide screen."""
-ROOM = Room(left=150.0, right=504.0, top=118.0, bottom=596.0)
+ROOM = Room(left=150.0, right=504.0, top=118.0, bottom=592.0, size=ON_PHONE)
 LEAST_HOLE, LEAST_BALL, LEAST_PLAYED = 5.0, 5.0, 7.0
 """Radii below which hole, ball and the ball to be played are not drawn, however long the putt."""
 FALL_LINE = 60.0
@@ -335,7 +336,7 @@ def _rolling(putt: Putt, frame: Frame) -> Item:
 
 def _foot(putt: Putt, ground: Hachures | None) -> str:
     if not isinstance(putt.surface, Plane):
-        return "your eye up · strokes run down the slope, heavier where steeper"
+        return "your eye up · strokes downhill, heavier where steep"
     return f"your eye up · lines every {ground.interval} of fall" if ground else "your eye up"
 
 

@@ -103,7 +103,7 @@ class LogCharts:
         months = self.found.months[-MOST_MONTHS:]
         columns = [Column(self.month(one.number), one.gained) for one in months]
         scale = scale_round(columns, LEAST_STROKES)
-        heading = f"strokes gained a putt on {self.usual}, by month"
+        heading = f"strokes gained a putt on {self.usual}"
         return columns_drawing("trend", columns, scale, heading, f"Gained by month: {self._told(columns)}")
 
     def month(self, number: int) -> str:

@@ -55,8 +55,15 @@ def parse_rest(text: str, wording: Wording) -> tuple[float, float]:
 def rest_text(rest_m: tuple[float, float], wording: Wording) -> str:
     """Return where a ball stopped as it would be typed."""
     along, right = rest_m
-    way, side = "past" if along >= 0.0 else "short", "right" if right >= 0.0 else "left"
-    return f"{wording.exact(along)} {way} {wording.exact(right)} {side}"
+    told = [
+        f"{wording.exact(size)} {way}"
+        for size, way in (
+            (along, "past" if along >= 0.0 else "short"),
+            (right, "right" if right >= 0.0 else "left"),
+        )
+        if wording.exact(size) != wording.exact(0.0)
+    ]
+    return " ".join(told) or f"{wording.exact(0.0)} past"
 
 
 def parse_turn(text: str, length_m: float, wording: Wording) -> float:
@@ -91,11 +98,11 @@ def start_text(place: Placed, wording: Wording) -> str:
 
 def said_words(implied: Implied, wording: Wording, *, own: bool) -> str:
     """Return what a ball says of the ground along its line."""
-    side, grade = implied.side, implied.grade
-    parts = [f"{wording.slope(abs(side.value))} to its {'right' if side.value >= 0.0 else 'left'}"]
-    if own:
-        parts.append(f"{wording.slope(abs(grade.value))} {'uphill' if grade.value >= 0.0 else 'downhill'}")
-    return f"By it the ground falls {parts[0]}{', and goes ' + parts[1] if own else ''}."
+    side, grade = (wording.slope(abs(one.value)) for one in (implied.side, implied.grade))
+    level, to_right, up = wording.slope(0.0), implied.side.value >= 0.0, implied.grade.value >= 0.0
+    across = "is level across" if side == level else f"falls {side} to its {'right' if to_right else 'left'}"
+    along = "is level along it" if grade == level else f"goes {grade} {'uphill' if up else 'downhill'}"
+    return f"By it the ground {across}{f', and {along}' if own else ''}."
 
 
 def sure_words(implied: Implied, wording: Wording, *, own: bool) -> str:
@@ -109,7 +116,8 @@ def readings_words(readings: Sequence[Reading], wording: Wording) -> str:
     one = readings[0]
     way = hour_words(one.toward_rad % (2.0 * math.pi) / HOUR_RAD)
     size, within = wording.slope(one.size or 0.0), wording.slope(one.within or 0.0)
-    return f"On your putt: {size} toward {way}, within {within}, {place_words(one.at)}."
+    fall = "level" if size == wording.slope(0.0) else f"{size} toward {way}"
+    return f"On your putt: {fall}, within {within}, {place_words(one.at)}."
 
 
 def narrowed_words(before: str, after: str) -> str:
