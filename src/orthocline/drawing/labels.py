@@ -1,5 +1,6 @@
 """Labels that touch neither what is drawn nor each other: in stacks at its sides, or near their points."""
 
+import math
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from typing import Literal
@@ -70,7 +71,8 @@ class Label:
 class Room:
     """The sheet's room for labels, in its units, and the size of their type.
 
-    `ruled` are heights at which lines run to the left side: no label stands on one there.
+    `ruled` are heights at which lines run to the left side: no label stands on one there. Labels that stand
+    beside what is drawn have room up to `right` only between the heights of `beside`; elsewhere up to `open`.
     """
 
     left: float
@@ -79,6 +81,12 @@ class Room:
     bottom: float
     size: float = USUAL
     ruled: tuple[float, ...] = ()
+    beside: tuple[float, float] = (-math.inf, math.inf)
+    open: float = math.inf
+
+    def right_at(self, y: float) -> float:
+        """Return where the room ends on the right at a height."""
+        return self.right if self.beside[0] < y < self.beside[1] else self.open
 
     def off_rules(self, y: float) -> float:
         """Return a height, or the nearest below the line that runs there."""
@@ -188,7 +196,7 @@ def _side(want: Wanted, ink: Ink, room: Room) -> str:
     """Return the side where a label goes; empty where it is left out."""
     low, high = ink.reach(want.at, want.at.y, room.size)
     width = text_width(want.text, room.size) + GAP
-    free = {"left": low - room.left, "right": room.right - high}
+    free = {"left": low - room.left, "right": room.right_at(want.at.y) - high}
     other = "right" if want.side == "left" else "left"
     if max(free.values()) < width and not want.needed:
         return ""
@@ -248,7 +256,7 @@ def _places(want: Wanted, room: Room) -> Iterator[Label]:
             yield Label(want.text, Spot(x, y + LETTERS_MIDDLE - up), "middle", want.sign)
 
 
-def label_box(label: Label, size: float) -> Box:
+def label_box(label: Label | Words, size: float) -> Box:
     """Return the box round a label's letters."""
     wide = text_width(label.text, size)
     left = label.at.x - ANCHORED[label.anchor] * wide

@@ -5,7 +5,7 @@ from importlib.resources import files
 
 USUAL, LARGE = 17.0, 23.0
 """Sizes of the type, in units of the sheet; large type is bold."""
-ON_PHONE, LARGE_ON_PHONE = 22.0, 25.0
+ON_PHONE, LARGE_ON_PHONE = 22.0, 28.0
 """The same on a sheet that is drawn small on a phone, and whose letters are larger there."""
 REGULAR, BOLD = "400", "700"
 WIDTHS: dict[str, dict[str, float]] = json.loads(

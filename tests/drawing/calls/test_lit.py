@@ -18,6 +18,8 @@ EXTREMES = {
     "60 ft up": plane_putt(60, side_right=0.02, grade=0.03),
     "aim far out": plane_putt(30, side_right=0.035, grade=-0.02, speed_ft=12.0),
     "usual": plane_putt(14, side_right=-0.021, grade=0.01, speed_ft=10.2, past_in=9),
+    "to the right": plane_putt(14, side_right=0.021, grade=0.01, speed_ft=10.0, past_in=9),
+    "far to the right": plane_putt(30, side_right=-0.035, grade=-0.02, speed_ft=12.0),
     "tier": on_grid(TIER),
 }
 

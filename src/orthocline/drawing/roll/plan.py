@@ -51,7 +51,8 @@ TOP, BOTTOM = 96.0, 556.0
 """Heights on the sheet between which hole and ball are drawn."""
 COLUMN, CENTER = 330.0, 320.0
 """Width and middle of the column for the putt; the inputs stand beside it on a wide screen."""
-ROOM = Room(left=150.0, right=504.0, top=118.0, bottom=592.0, size=ON_PHONE)
+ROOM = Room(150.0, 504.0, 118.0, 592.0, ON_PHONE, beside=(160.0, 480.0), open=540.0)
+"""For labels: on a wide screen inputs stand on the right half-way up, and below them the dial."""
 LEAST_HOLE, LEAST_BALL, LEAST_PLAYED = 5.0, 5.0, 7.0
 """Radii below which hole, ball and the ball to be played are not drawn, however long the putt."""
 FALL_LINE = 60.0
@@ -292,7 +293,7 @@ def _read_items(
     if faint:
         yield Group(tuple(faint), name="faint")
     yield from drawn
-    dimension = tuple(aim_dimension(sheet.read, frame, sheet.wording))
+    dimension = tuple(aim_dimension(sheet.read, frame, sheet.wording, ink_of(drawn)))
     if way.marked and not frame.turn_deg:
         yield from dimension
     if held:

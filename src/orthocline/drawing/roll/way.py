@@ -8,6 +8,8 @@ import numpy as np
 
 from orthocline.core.roll import OwnRoll, Putt, Read
 from orthocline.drawing.frame import PuttFrame
+from orthocline.drawing.labels import Ink, label_box
+from orthocline.drawing.lettering import LARGE_ON_PHONE
 from orthocline.drawing.roll.hole_frame import hole_frame, line_from_ball, way_spots
 from orthocline.drawing.scene import (
     Area,
@@ -33,6 +35,8 @@ ABOVE_HOLE = 40.0
 """The dimension of the aim is drawn so far above the hole."""
 LEAST_DIMENSION, LEAST_HEADED, LEAST_INSIDE = 3.0, 30.0, 130.0
 """Widths from which the aim's dimension is drawn, has heads, and holds its figure."""
+FIGURE_OFF = (12.0, 24.0, 36.0)
+"""Else its figure stands so far beyond it, where nothing else does."""
 
 
 @dataclass(frozen=True)
@@ -122,8 +126,8 @@ def way_items(way: Way, others: Iterable[OwnWay], ball_radius: float) -> Iterato
         yield Area(diamond(way.aim_end, 8.0), Sign.DO, Fill.OPEN, 2.4, name="aim-mark")
 
 
-def aim_dimension(read: Read, frame: PuttFrame, wording: Wording) -> Iterator[Item]:
-    """Yield the dimension from the hole's centre to the aim mark, above them."""
+def aim_dimension(read: Read, frame: PuttFrame, wording: Wording, drawn: Spots) -> Iterator[Item]:
+    """Yield the dimension from the hole to the aim mark, above them, its figure off what is drawn."""
     hole, mark = frame.spot(0.0, 0.0), frame.spot(0.0, read.aim_right_m or 0.0)
     y, wide = hole.y - ABOVE_HOLE, abs(mark.x - hole.x)
     if wide <= LEAST_DIMENSION:
@@ -138,8 +142,12 @@ def aim_dimension(read: Read, frame: PuttFrame, wording: Wording) -> Iterator[It
     if wide > LEAST_INSIDE:
         yield Words(figure, Spot((hole.x + mark.x) / 2, y - 8), Sign.DO, "middle", large=True)
     else:
-        anchor = "start" if way > 0 else "end"
-        yield Words(figure, Spot(mark.x + 12 * way, y + 7), Sign.DO, anchor, large=True)
+        anchor, ink = "start" if way > 0 else "end", Ink(drawn)
+        places = [
+            Words(figure, Spot(mark.x + off * way, y + 7), Sign.DO, anchor, large=True) for off in FIGURE_OFF
+        ]
+        free = (one for one in places if not len(ink.inside(label_box(one, LARGE_ON_PHONE))))
+        yield next(free, places[0])
 
 
 def own_way(putt: Putt, own: OwnRoll, frame: PuttFrame, says: str) -> OwnWay:
