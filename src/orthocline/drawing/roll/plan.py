@@ -293,9 +293,10 @@ def _read_items(
     if faint:
         yield Group(tuple(faint), name="faint")
     yield from drawn
-    dimension = tuple(aim_dimension(sheet.read, frame, sheet.wording, ink_of(drawn)))
+    dimension: tuple[Item, ...] = ()
     if way.marked and not frame.turn_deg:
-        yield from dimension
+        dimension = tuple(aim_dimension(sheet.read, frame, sheet.wording, ink_of(drawn)))
+    yield from dimension
     if held:
         return
     layers += [readings] if readings else []
